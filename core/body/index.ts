@@ -1,0 +1,4 @@
+export * from './load';
+export * from './pose';
+export * from './position';
+export * from './skeleton';

@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { loadOf } from './load';
+import { mirrored, type Pose, poseSchema } from './pose';
+
+const BODY = { bodyMassKg: 70, bodyHeightM: 1.7 };
+const lying = (legs: Partial<Pose>, supports: Pose['supports'] = ['head', 'ribs', 'pelvis', 'foot.left']): Pose => ({
+  supports,
+  ...legs,
+});
+const legLever = (pose: Pose) => loadOf(pose, 'supine', BODY).legLever;
+const PLANK: Pose = { pitch: 0, hip: 0, knee: 0, shoulder: 90, supports: ['hands', 'feet'] };
+const FOUR_POINT: Pose = { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] };
+const lumbar = (pose: Pose, like: 'plank' | 'four-point' = 'plank') => loadOf(pose, like, BODY).lumbarMoment ?? 0;
+
+describe('leg lever of the reference body, supine', () => {
+  const left = { left: 45, right: 0 };
+  test.each([
+    ['one leg at tabletop', { hip: { left: 45, right: 90 }, knee: { left: 90, right: 90 } }, 9.95],
+    ['one straight leg at 0°', { hip: left, knee: { left: 90, right: 0 } }, 39.8],
+    ['one straight leg at 45°', { hip: 45, knee: { left: 90, right: 0 } }, 28.1],
+  ])('%s', (_name, legs, expected) => {
+    const lever = legLever(lying(legs)) ?? 0;
+    expect(Math.abs(lever - expected) / expected).toBeLessThan(0.01);
+    const both = Object.fromEntries(
+      Object.entries(legs).map(([joint, v]) => [joint, typeof v === 'number' ? v : v.right]),
+    );
+    expect(legLever(lying(both, ['head', 'ribs', 'pelvis']))).toBeCloseTo(2 * lever, 6);
+  });
+
+  test('a foot on the floor counts nothing', () => {
+    expect(legLever(lying({ hip: 45, knee: 90 }, ['head', 'ribs', 'pelvis', 'feet']))).toBe(0);
+  });
+
+  test('a lying body has no moment between supports, a plank no levers', () => {
+    expect(loadOf(lying({}), 'supine', BODY)).toMatchObject({ curlLever: 0, lumbarMoment: null });
+    expect(loadOf(PLANK, 'plank', BODY)).toMatchObject({ curlLever: null, legLever: null });
+  });
+
+  test('lowering a straight leg, straightening the knee, and a heavier foot each lengthen the lever', () => {
+    const hip = fc.double({ min: 0, max: 85, noNaN: true });
+    const extra = fc.double({ min: 1, max: 70, noNaN: true });
+    fc.assert(
+      fc.property(hip, extra, (h, more) => {
+        const at = (hipAngle: number, knee: number, kg = 0) =>
+          legLever(lying({ hip: hipAngle, knee, ...(kg ? { weights: { 'foot.right': kg } } : {}) })) ?? 0;
+        expect(at(h, 0)).toBeGreaterThan(at(h + 5, 0));
+        // A knee bent past twice the hip's angle folds the shank under; less than that only levels it.
+        const folded = 2 * (h / 2) + more;
+        expect(at(h / 2, 0)).toBeGreaterThan(at(h / 2, folded));
+        expect(at(h, 0, 1)).toBeGreaterThan(at(h, 0));
+      }),
+    );
+  });
+});
+
+describe('lumbar moment between supports', () => {
+  test('a pitched plank has the flat one times the cosine', () => {
+    const flat = lumbar(PLANK);
+    expect(flat).toBeGreaterThan(20);
+    for (const pitch of [15, 30, 45, 60]) {
+      expect(lumbar({ ...PLANK, pitch })).toBeCloseTo(flat * Math.cos((pitch * Math.PI) / 180), 6);
+    }
+  });
+
+  test('hands further forward and knees lifted make a plank harder', () => {
+    expect(lumbar({ ...PLANK, shoulder: 130 })).toBeGreaterThan(lumbar(PLANK));
+    expect(lumbar(PLANK)).toBeGreaterThan(lumbar({ ...PLANK, supports: ['hands', 'knees'] }));
+  });
+
+  test('a leg reached back changes the four-point moment, whichever side it is', () => {
+    const reached: Pose = {
+      ...FOUR_POINT,
+      hip: { left: 90, right: 0 },
+      knee: { left: 90, right: 0 },
+      supports: ['hands', 'knee.left', 'foot.left'],
+    };
+    expect(lumbar(reached, 'four-point')).not.toBeCloseTo(lumbar(FOUR_POINT, 'four-point'), 1);
+    expect(lumbar(mirrored(reached), 'four-point')).toBeCloseTo(lumbar(reached, 'four-point'), 9);
+  });
+});
+
+test('a pose out of a joint range, not a number, or resting on nothing is refused by joint', () => {
+  const refusal = (pose: unknown) => poseSchema.safeParse(pose).error?.issues[0];
+  expect(refusal({ knee: -10, supports: ['feet'] })?.path[0]).toBe('knee');
+  expect(refusal({ lumbar: Number.NaN, supports: ['feet'] })?.path[0]).toBe('lumbar');
+  expect(refusal({ supports: [] })?.path).toEqual(['supports']);
+  expect(refusal({ supports: ['hands'], weights: { 'hand.left': 500 } })?.path).toEqual(['weights', 'hand.left']);
+});

@@ -1,0 +1,149 @@
+import { z } from 'zod';
+import { idSchema, nameSchema } from '../method/text';
+
+/** The eight body positions, from the highest to the lowest. */
+export const POSITIONS = [
+  'standing',
+  'kneeling',
+  'seated',
+  'four-point',
+  'plank',
+  'side-lying',
+  'prone',
+  'supine',
+] as const;
+export type BasePosition = (typeof POSITIONS)[number];
+
+/** A position a studio adds: how it is like one of the eight (for the figure and the load), and its edges in seconds. */
+export const positionSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  like: z.enum(POSITIONS),
+  edges: z.record(idSchema, z.number().min(0).max(300)).describe('Seconds to reach each neighbouring position'),
+});
+export type StudioPosition = z.infer<typeof positionSchema>;
+
+/** Side-lying is two places in the graph; every other position is one. */
+export type PlaceId = string;
+
+const EDGES: ReadonlyArray<readonly [PlaceId, PlaceId, number]> = [
+  ['standing', 'kneeling', 6],
+  ['kneeling', 'four-point', 4],
+  ['kneeling', 'seated', 6],
+  ['standing', 'seated', 9],
+  ['supine', 'side-left', 4],
+  ['seated', 'supine', 6],
+  ['seated', 'side-left', 6],
+  ['seated', 'side-right', 6],
+  ['seated', 'four-point', 6],
+  ['supine', 'side-right', 4],
+  ['side-left', 'prone', 5],
+  ['side-right', 'prone', 5],
+  ['prone', 'four-point', 5],
+  ['four-point', 'plank', 3],
+  ['prone', 'plank', 4],
+];
+
+export interface Path {
+  /** Seconds along the edges, before pace and settling. `Infinity` when nothing joins the two places. */
+  readonly seconds: number;
+  /** Every place passed, both ends included. */
+  readonly places: readonly PlaceId[];
+}
+
+/**
+ * The graph of positions with its shortest paths (Dijkstra; the graph has a dozen nodes).
+ * Edges cost the same both ways. Source of the seconds: docs/method.md, "Changing position".
+ */
+export class PositionGraph {
+  readonly #edges = new Map<PlaceId, Map<PlaceId, number>>();
+  readonly #paths = new Map<string, Path>();
+  readonly #like = new Map<string, BasePosition>(POSITIONS.map((position) => [position, position]));
+  readonly #names = new Map<string, string>();
+
+  /**
+   * @param added positions of the studio's own, each naming its edges
+   * @param edgeSeconds edges of the method that replace or add to the defaults, keyed `"standing>kneeling"`
+   */
+  constructor(added: readonly StudioPosition[] = [], edgeSeconds: Readonly<Record<string, number>> = {}) {
+    for (const [from, to, seconds] of EDGES) this.#join(from, to, seconds);
+    for (const { id, name, like, edges } of added) {
+      this.#like.set(id, like);
+      this.#names.set(id, name);
+      for (const [neighbour, seconds] of Object.entries(edges)) {
+        for (const place of this.placesOf(neighbour)) this.#join(id, place, seconds);
+      }
+    }
+    for (const [edge, seconds] of Object.entries(edgeSeconds)) {
+      const [from = '', to = ''] = edge.split('>');
+      this.#join(from, to, seconds);
+    }
+  }
+
+  #join(from: PlaceId, to: PlaceId, seconds: number) {
+    for (const [a, b] of [
+      [from, to],
+      [to, from],
+    ] as const) {
+      const neighbours = this.#edges.get(a) ?? new Map<PlaceId, number>();
+      neighbours.set(b, seconds);
+      this.#edges.set(a, neighbours);
+    }
+  }
+
+  has(position: string): boolean {
+    return this.#like.has(position);
+  }
+
+  /** Every position of this studio, the eight first. */
+  get positions(): string[] {
+    return [...this.#like.keys()];
+  }
+
+  /** The one of the eight a position is drawn and measured as. */
+  like(position: string): BasePosition {
+    return this.#like.get(position) ?? 'standing';
+  }
+
+  /** What the position is called: the studio's own name, or the plain word. */
+  name(position: string): string {
+    return this.#names.get(position) ?? position;
+  }
+
+  /** The places a position stands for: two for side-lying, left first; itself for any other. */
+  placesOf(position: string): PlaceId[] {
+    return this.like(position) === 'side-lying' && position === 'side-lying' ? ['side-left', 'side-right'] : [position];
+  }
+
+  /** The shortest way from one place to another. */
+  path(from: PlaceId, to: PlaceId): Path {
+    const key = `${from}>${to}`;
+    const known = this.#paths.get(key);
+    if (known) return known;
+    const found = this.#shortest(from, to);
+    this.#paths.set(key, found);
+    return found;
+  }
+
+  #shortest(from: PlaceId, to: PlaceId): Path {
+    const best = new Map<PlaceId, { seconds: number; via: PlaceId | null }>([[from, { seconds: 0, via: null }]]);
+    const open = new Set([from]);
+    while (open.size > 0) {
+      const here = [...open].reduce((a, b) => ((best.get(a)?.seconds ?? 0) <= (best.get(b)?.seconds ?? 0) ? a : b));
+      open.delete(here);
+      if (here === to) break;
+      const sofar = best.get(here)?.seconds ?? 0;
+      for (const [next, seconds] of this.#edges.get(here) ?? []) {
+        if (sofar + seconds < (best.get(next)?.seconds ?? Number.POSITIVE_INFINITY)) {
+          best.set(next, { seconds: sofar + seconds, via: here });
+          open.add(next);
+        }
+      }
+    }
+    const end = best.get(to);
+    if (!end) return { seconds: Number.POSITIVE_INFINITY, places: [from, to] };
+    const places: PlaceId[] = [];
+    for (let at: PlaceId | null = to; at !== null; at = best.get(at)?.via ?? null) places.unshift(at);
+    return { seconds: end.seconds, places };
+  }
+}

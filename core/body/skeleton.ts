@@ -1,0 +1,166 @@
+import type { Angles, Side } from './pose';
+
+/**
+ * Published proportions of the body.
+ * Masses: Winter, Biomechanics and Motor Control of Human Movement (share of body mass; each side's limb by itself).
+ * Lengths and breadths: Drillis & Contini (share of height).
+ * Centre of mass of a segment: Winter, share of its length from the proximal end.
+ */
+export const MASS = {
+  head: 0.081,
+  thorax: 0.216,
+  abdomen: 0.139,
+  pelvis: 0.142,
+  upperArm: 0.028,
+  forearm: 0.016,
+  hand: 0.006,
+  thigh: 0.1,
+  shank: 0.0465,
+  foot: 0.0145,
+} as const;
+export const LENGTH = {
+  trunk: 0.288,
+  thigh: 0.245,
+  shank: 0.246,
+  upperArm: 0.186,
+  forearm: 0.146,
+  /** From the ankle to the toes along the sole. */
+  foot: 0.11,
+  hand: 0.108,
+  /** From the shoulder line to the middle of the head, its centre of mass. */
+  headCentre: 0.1,
+  halfHips: 0.0955,
+  halfShoulders: 0.129,
+} as const;
+export const CENTRE = { thigh: 0.433, shank: 0.433, upperArm: 0.436, forearm: 0.43 } as const;
+
+/**
+ * Where the spine bends in this model, as shares of the line from hip to shoulder: between pelvis and abdomen
+ * (the lumbar point of the load), between abdomen and thorax, and in the middle of the thorax. Our own division
+ * of the trunk, after the vertebral levels that bound Winter's three trunk segments.
+ */
+const SPINE = { lumbar: 0.22, waist: 0.48, ribs: 0.74 } as const;
+
+export interface Point {
+  /** Along the pelvis, towards the head. */
+  readonly x: number;
+  /** Towards the front of the pelvis. */
+  readonly y: number;
+  /** Towards the body's right. */
+  readonly z: number;
+}
+
+export const add = (a: Point, b: Point, scale = 1): Point => ({
+  x: a.x + b.x * scale,
+  y: a.y + b.y * scale,
+  z: a.z + b.z * scale,
+});
+export const between = (a: Point, b: Point, share: number): Point => ({
+  x: a.x + (b.x - a.x) * share,
+  y: a.y + (b.y - a.y) * share,
+  z: a.z + (b.z - a.z) * share,
+});
+
+/** A local frame: up the segment, out of its front, to its right. */
+interface Frame {
+  readonly up: Point;
+  readonly front: Point;
+  readonly right: Point;
+}
+
+const rad = (degrees: number) => (degrees * Math.PI) / 180;
+const turn = (a: Point, b: Point, degrees: number): [Point, Point] => {
+  const c = Math.cos(rad(degrees));
+  const s = Math.sin(rad(degrees));
+  const mix = (p: Point, q: Point, cp: number, cq: number): Point => ({
+    x: p.x * cp + q.x * cq,
+    y: p.y * cp + q.y * cq,
+    z: p.z * cp + q.z * cq,
+  });
+  return [mix(a, b, c, s), mix(a, b, -s, c)];
+};
+/** Bends a frame forward (+), sideways to the right (+) and turns it to the right (+). */
+function bend(frame: Frame, forward: number, sideways: number, twist: number): Frame {
+  let { up, front, right } = frame;
+  [front, right] = turn(front, right, twist);
+  [up, front] = turn(up, front, forward);
+  [up, right] = turn(up, right, sideways);
+  return { up, front, right };
+}
+
+export interface Limb {
+  readonly root: Point;
+  readonly middle: Point;
+  readonly end: Point;
+  readonly tip: Point;
+}
+
+/** Joint positions in metres, in the pelvis's own frame, the middle of the hips at the origin. */
+export interface Skeleton {
+  readonly hip: Point;
+  readonly lumbar: Point;
+  readonly waist: Point;
+  readonly ribs: Point;
+  readonly shoulder: Point;
+  readonly head: Point;
+  readonly arm: Readonly<Record<Side, Limb>>;
+  readonly leg: Readonly<Record<Side, Limb>>;
+}
+
+const ORIGIN: Point = { x: 0, y: 0, z: 0 };
+const PELVIS: Frame = { up: { x: 1, y: 0, z: 0 }, front: { x: 0, y: 1, z: 0 }, right: { x: 0, y: 0, z: 1 } };
+
+/**
+ * Forward kinematics.
+ * @param angles degrees, as `anglesOf` gives them
+ * @param height metres
+ */
+export function skeletonOf(angles: Angles, height: number): Skeleton {
+  const trunk = LENGTH.trunk * height;
+  const { lumbar: low, thoracic: high, neck, twist, sideBend } = angles;
+  const abdomen = bend(PELVIS, low * 0.6, sideBend * 0.4, twist * 0.2);
+  const lowerRibs = bend(abdomen, low * 0.4 + high * 0.4, sideBend * 0.4, twist * 0.4);
+  const upperRibs = bend(lowerRibs, high * 0.6, sideBend * 0.2, twist * 0.4);
+  const skull = bend(upperRibs, neck, 0, 0);
+
+  const lumbar = add(ORIGIN, PELVIS.up, SPINE.lumbar * trunk);
+  const waist = add(lumbar, abdomen.up, (SPINE.waist - SPINE.lumbar) * trunk);
+  const ribs = add(waist, lowerRibs.up, (SPINE.ribs - SPINE.waist) * trunk);
+  const shoulder = add(ribs, upperRibs.up, (1 - SPINE.ribs) * trunk);
+  const head = add(shoulder, skull.up, LENGTH.headCentre * height);
+
+  const limbs = (of: (side: Side) => Limb) => ({ left: of('left'), right: of('right') });
+  const leg = (side: Side): Limb => {
+    const out = side === 'right' ? 1 : -1;
+    const root = add(ORIGIN, PELVIS.right, out * LENGTH.halfHips * height);
+    let down = scale(PELVIS.up, -1);
+    let front = PELVIS.front;
+    let right = scale(PELVIS.right, 1);
+    [down, front] = turn(down, front, angles.hip[side]);
+    [down, right] = turn(down, right, out * angles.hipAbduction[side]);
+    [front, right] = turn(front, right, out * angles.hipRotation[side]);
+    const middle = add(root, down, LENGTH.thigh * height);
+    [down, front] = turn(down, front, -angles.knee[side]);
+    const end = add(middle, down, LENGTH.shank * height);
+    const [sole] = turn(front, down, angles.ankle[side]);
+    return { root, middle, end, tip: add(end, sole, LENGTH.foot * height) };
+  };
+  const arm = (side: Side): Limb => {
+    const out = side === 'right' ? 1 : -1;
+    const root = add(shoulder, upperRibs.right, out * LENGTH.halfShoulders * height);
+    let down = scale(upperRibs.up, -1);
+    let front = upperRibs.front;
+    let right = upperRibs.right;
+    [down, front] = turn(down, front, angles.shoulder[side]);
+    [down, right] = turn(down, right, out * angles.shoulderAbduction[side]);
+    const middle = add(root, down, LENGTH.upperArm * height);
+    [down, front] = turn(down, front, angles.elbow[side]);
+    const end = add(middle, down, LENGTH.forearm * height);
+    return { root, middle, end, tip: add(end, down, LENGTH.hand * 0.8 * height) };
+  };
+  return { hip: ORIGIN, lumbar, waist, ribs, shoulder, head, arm: limbs(arm), leg: limbs(leg) };
+}
+
+function scale(p: Point, by: number): Point {
+  return { x: p.x * by, y: p.y * by, z: p.z * by };
+}

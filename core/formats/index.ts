@@ -1,0 +1,4 @@
+export * from './bundle';
+export * from './checkBundle';
+export * from './parseBundle';
+export * from './reviewBundle';

@@ -1,0 +1,4 @@
+export * from './direction';
+export * from './figures';
+export * from './method';
+export * from './text';

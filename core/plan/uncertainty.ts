@@ -1,0 +1,55 @@
+import type { Method } from '../method';
+import type { ClassPlan } from './class';
+
+/** The range a class's length falls in, and the chance that it passes its target. */
+export interface TimeRange {
+  /** Seconds: one class in ten is shorter. */
+  readonly p10: number;
+  /** Seconds: one class in ten is longer. */
+  readonly p90: number;
+  /** 0 to 1. */
+  readonly overChance: number;
+}
+
+/** The uncertain quantities of one block, in seconds. */
+export interface ChangeAndTalk {
+  readonly work: number;
+  readonly setup: number;
+  readonly changes: number;
+  readonly rest: number;
+}
+
+/** Standard normal quantile of 0.9. */
+const Z90 = 1.2815515655446004;
+
+/**
+ * Each block's work, talk (set-up and options), changes and rest, and the opening and the closing, vary
+ * independently by the method's coefficients; their sum is taken as normal (many small independent parts).
+ */
+export function runningOver(
+  seconds: number,
+  plan: Pick<ClassPlan, 'openingSeconds' | 'closingSeconds' | 'targetMinutes'>,
+  blocks: readonly ChangeAndTalk[],
+  cv: Method['uncertainty'],
+): TimeRange {
+  let variance = (cv.rest * plan.openingSeconds) ** 2 + (cv.rest * plan.closingSeconds) ** 2;
+  for (const block of blocks) {
+    variance +=
+      (cv.work * block.work) ** 2 +
+      (cv.setup * block.setup) ** 2 +
+      (cv.changes * block.changes) ** 2 +
+      (cv.rest * block.rest) ** 2;
+  }
+  const sd = Math.sqrt(variance);
+  const target = plan.targetMinutes * 60;
+  const overChance = sd === 0 ? Number(seconds > target) : 1 - normalCdf((target - seconds) / sd);
+  return { p10: Math.max(0, seconds - Z90 * sd), p90: seconds + Z90 * sd, overChance };
+}
+
+/** Abramowitz & Stegun 26.2.17: error below 7.5e-8. */
+function normalCdf(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z));
+  const poly = t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  const tail = (Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI)) * poly;
+  return z >= 0 ? 1 - tail : tail;
+}

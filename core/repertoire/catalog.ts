@@ -1,0 +1,73 @@
+import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
+import { type Method, type MethodFile, resolveMethod } from '../method';
+import { type Exercise, type Prop, type Rung, type RungRef, rungKey } from './exercise';
+import { measureRung, type RungMeasures } from './heat';
+
+export interface CatalogSource {
+  readonly method?: MethodFile | undefined;
+  readonly positions?: readonly StudioPosition[] | undefined;
+  readonly props?: readonly Prop[] | undefined;
+  readonly exercises: readonly Exercise[];
+}
+
+/** A rung with everything around it that the plan and the review ask for. */
+export interface RungEntry {
+  readonly key: string;
+  readonly exercise: Exercise;
+  readonly rung: Rung;
+  /** Place in its ladder, counted from 0. */
+  readonly step: number;
+  readonly props: readonly Prop[];
+  readonly like: BasePosition;
+}
+
+/** The repertoire made ready to compute with: rungs by key, the position graph, the method with its defaults. */
+export class Catalog {
+  readonly method: Method;
+  readonly graph: PositionGraph;
+  readonly exercises: readonly Exercise[];
+  readonly #entries = new Map<string, RungEntry>();
+  readonly #exercises = new Map<string, Exercise>();
+  readonly #measures = new Map<string, RungMeasures>();
+
+  constructor({ method, positions = [], props = [], exercises }: CatalogSource) {
+    this.method = resolveMethod(method);
+    this.graph = new PositionGraph(positions, this.method.edgeSeconds);
+    this.exercises = exercises;
+    const propsById = new Map(props.map((prop) => [prop.id, prop]));
+    for (const exercise of exercises) {
+      this.#exercises.set(exercise.id, exercise);
+      const like = this.graph.like(exercise.position);
+      exercise.rungs.forEach((rung, step) => {
+        const key = rungKey({ exercise: exercise.id, rung: rung.id });
+        const own = (rung.props ?? []).flatMap((id) => propsById.get(id) ?? []);
+        this.#entries.set(key, { key, exercise, rung, step, props: own, like });
+      });
+    }
+  }
+
+  exercise(id: string): Exercise | undefined {
+    return this.#exercises.get(id);
+  }
+
+  rung(ref: RungRef): RungEntry | undefined {
+    return this.#entries.get(rungKey(ref));
+  }
+
+  get rungs(): RungEntry[] {
+    return [...this.#entries.values()];
+  }
+
+  /** Heat, its factors and the load of a rung, computed once. */
+  measures(entry: RungEntry): RungMeasures {
+    const known = this.#measures.get(entry.key);
+    if (known) return known;
+    const found = measureRung(entry.rung, entry.like, this.method, entry.props);
+    this.#measures.set(entry.key, found);
+    return found;
+  }
+
+  heat(entry: RungEntry): number {
+    return this.measures(entry).heat;
+  }
+}

@@ -1,0 +1,208 @@
+import {
+  type Angles,
+  anglesOf,
+  armBears,
+  bears,
+  excursions,
+  type Load,
+  legBears,
+  loadOf,
+  NO_LOAD,
+  type Pose,
+  peakLoad,
+  pelvisBears,
+  ribsBear,
+  SIDES,
+  skeletonOf,
+} from '../body';
+import type { BasePosition } from '../body/position';
+import type { HEAT_WEIGHTS } from '../method/figures';
+import type { Method } from '../method/method';
+import type { Phase, Prop, Rung } from './exercise';
+
+export type HeatFactor = keyof typeof HEAT_WEIGHTS;
+export type HeatFactors = Record<HeatFactor, number>;
+
+export interface RungMeasures {
+  /** Difficulty, 0 to 100: the director's override, or the sum of the factors. */
+  readonly heat: number;
+  /** What each factor adds to the computed heat. */
+  readonly factors: HeatFactors;
+  /** Peak over the poses, N·m. */
+  readonly load: Load;
+}
+
+/** Rises strictly from 0 towards 1; `half` is where it passes one half. Strict rise keeps heat monotone everywhere. */
+const towardsOne = (value: number, half: number): number => value / (value + half);
+
+/**
+ * Heat of a rung: each factor is a share from 0 to 1, times its weight in the method, and heat is their sum.
+ * A factor rises with what practitioners call harder and with nothing else (docs/heat.md gives each scale).
+ * @param like the position the exercise is drawn and measured as
+ * @param props those of the rung, for their stability
+ */
+export function measureRung(rung: Rung, like: BasePosition, method: Method, props: readonly Prop[]): RungMeasures {
+  const moments = rung.phases.map((phase) => rung.poses[phase.pose]).filter((pose) => pose !== undefined);
+  const start = rung.poses[rung.start];
+  const poses = start ? [start, ...moments] : moments;
+  const loads = Object.values(rung.poses).map((pose) => loadOf(pose, like, method));
+  const load = loads.reduce(peakLoad, NO_LOAD);
+
+  const shares: HeatFactors = {
+    lever: leverShare(loads),
+    limbs: limbsShare(poses, like),
+    support: supportShare(poses, props),
+    head: Math.max(0, ...poses.map((pose) => headShare(pose, like))),
+    weight: weightShare(poses, rung.phases),
+    range: towardsOne(rangeOf(poses), 160),
+    angle: Math.max(0, ...poses.map((pose) => angleShare(pose, like))),
+    breath: breathShare(rung.phases),
+    volume: volumeShare(rung, method.secondsPerCount),
+    control: towardsOne(returningSeconds(rung, method.secondsPerCount), 6),
+  };
+  const factors = Object.fromEntries(
+    Object.entries(shares).map(([factor, share]) => [factor, share * method.heatWeights[factor as HeatFactor]]),
+  ) as HeatFactors;
+  const computed = Object.values(factors).reduce((sum, part) => sum + part, 0);
+  return { heat: rung.heatOverride?.heat ?? Math.min(100, computed), factors, load };
+}
+
+/** 1: the worst lever of any pose, all three ideas on one scale of N·m. */
+function leverShare(loads: readonly Load[]): number {
+  const worst = Math.max(
+    0,
+    ...loads.map(
+      ({ legLever, curlLever, lumbarMoment }) => (legLever ?? 0) + 0.5 * (curlLever ?? 0) + (lumbarMoment ?? 0),
+    ),
+  );
+  return towardsOne(worst, 60);
+}
+
+/** 2: limbs in the air at once, and limbs that move, half as much each. */
+function limbsShare(poses: readonly Pose[], like: BasePosition): number {
+  const aloft = Math.max(0, ...poses.map((pose) => limbsAloft(pose, like)));
+  return towardsOne(aloft + 0.5 * movingLimbs(poses), 3);
+}
+
+/** An arm hanging or lying along the trunk works no more than one that rests. */
+const ARM_AT_REST = 20;
+
+function limbsAloft(pose: Pose, like: BasePosition): number {
+  const angles = anglesOf(pose);
+  const upright = like === 'standing' || like === 'kneeling';
+  const legs = SIDES.filter((side) => !legBears(pose, side)).length;
+  // Seated, a leg that lies on the floor is often left unsaid; upright, both feet must bear.
+  const arms = SIDES.filter(
+    (side) =>
+      !armBears(pose, side) &&
+      (Math.abs(angles.shoulder[side]) > ARM_AT_REST || Math.abs(angles.shoulderAbduction[side]) > ARM_AT_REST),
+  ).length;
+  return (upright ? Math.min(legs, 1) : legs) + 0.5 * arms;
+}
+
+function movingLimbs(poses: readonly Pose[]): number {
+  const all = poses.map(anglesOf);
+  const moves = (read: (angles: Angles) => number) => Math.max(...all.map(read)) - Math.min(...all.map(read)) > 5;
+  return SIDES.flatMap((side) => [
+    moves(({ hip }) => hip[side]) || moves(({ knee }) => knee[side]) || moves(({ hipAbduction }) => hipAbduction[side]),
+    moves(({ shoulder }) => shoulder[side]) || moves(({ shoulderAbduction }) => shoulderAbduction[side]),
+  ]).filter(Boolean).length;
+}
+
+/** How much each supported part steadies the body. */
+const STEADY = { pelvis: 3, ribs: 3, head: 0.5, foot: 1, knee: 1, shin: 1, forearm: 1.4, hand: 1 } as const;
+
+/** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies. */
+function supportShare(poses: readonly Pose[], props: readonly Prop[]): number {
+  const base = Math.min(...poses.map(baseOf));
+  const unstable = props.filter((prop) => prop.unstable).length;
+  return towardsOne(3.5 / Math.max(base, 0.5) + unstable, 1.8);
+}
+
+function baseOf(pose: Pose): number {
+  const paired = SIDES.flatMap((side) => [
+    ['feet', 'heels', 'toes'].some((part) => bears(pose, part as 'feet', side)) ? STEADY.foot : 0,
+    bears(pose, 'knees', side) || bears(pose, 'thighs', side) ? STEADY.knee : 0,
+    bears(pose, 'shins', side) ? STEADY.shin : 0,
+    bears(pose, 'forearms', side) || bears(pose, 'elbows', side)
+      ? STEADY.forearm
+      : bears(pose, 'hands', side)
+        ? STEADY.hand
+        : 0,
+  ]).reduce((sum, part) => sum + part, 0);
+  const trunk =
+    (pelvisBears(pose) ? STEADY.pelvis : 0) +
+    (ribsBear(pose) ? STEADY.ribs : 0) +
+    (pose.supports.includes('head') ? STEADY.head : 0);
+  const { hipAbduction } = anglesOf(pose);
+  const stance = SIDES.reduce((sum, side) => sum + (legBears(pose, side) ? Math.max(0, hipAbduction[side]) : 0), 0);
+  return paired + trunk + stance / 60;
+}
+
+/** 4: head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work. */
+function headShare(pose: Pose, like: BasePosition): number {
+  const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
+  if (!lying || pose.supports.includes('head') || armsBearTheChest(pose, like)) return 0;
+  const angles = anglesOf(pose);
+  const bones = skeletonOf(angles, 1);
+  const held = SIDES.filter((side) => {
+    const { end } = bones.arm[side];
+    const gap = Math.hypot(end.x - bones.head.x, end.y - bones.head.y, end.z - bones.head.z);
+    return gap < 0.19 && angles.elbow[side] > 60;
+  }).length;
+  const chest = ribsBear(pose) ? 0.5 : 0.75;
+  return chest + 0.125 * (2 - held);
+}
+
+/** On forearms or hands in prone the arms carry the chest: the head is not held up against its weight. */
+const armsBearTheChest = (pose: Pose, like: BasePosition): boolean =>
+  like !== 'supine' && SIDES.some((side) => armBears(pose, side));
+
+/** 5: kilograms held, and phases that squeeze. */
+function weightShare(poses: readonly Pose[], phases: readonly Phase[]): number {
+  const kg = Math.max(
+    0,
+    ...poses.map((pose) => Object.values(pose.weights ?? {}).reduce((sum, each) => sum + (each ?? 0), 0)),
+  );
+  const squeezed = phases.some((phase) => phase.squeeze) ? 1.5 : 0;
+  return towardsOne(kg + squeezed, 4);
+}
+
+/** 6: degrees the most moved joints travel over one repetition: the largest, and a third of the rest. */
+function rangeOf(poses: readonly Pose[]): number {
+  const [first, ...rest] = poses.map(anglesOf);
+  if (!first) return 0;
+  let largest = excursions(first, first).map(() => 0);
+  for (const angles of rest) largest = excursions(first, angles).map((d, joint) => Math.max(d, largest[joint] ?? 0));
+  const most = Math.max(0, ...largest);
+  return most + (largest.reduce((sum, d) => sum + d, 0) - most) / 3;
+}
+
+/** 7: how near the floor's angle a propped body is: wall, then bench, then floor. */
+function angleShare(pose: Pose, like: BasePosition): number {
+  if (like !== 'plank' && like !== 'four-point') return 0;
+  const pitch = Math.min(90, Math.abs(pose.pitch ?? 0));
+  return Math.cos((pitch * Math.PI) / 180) * (like === 'plank' ? 1 : 0.5);
+}
+
+/** 8: counts of effort taken on an in-breath or a held one, of all counts of effort. */
+function breathShare(phases: readonly Phase[]): number {
+  const efforts = phases.filter((phase) => phase.effort);
+  const all = efforts.reduce((sum, { counts }) => sum + counts, 0);
+  const against = efforts.filter(({ breath }) => breath === 'in' || breath === 'hold');
+  return all === 0 ? 0 : against.reduce((sum, { counts }) => sum + counts, 0) / all;
+}
+
+/** 9: seconds of work on one side at the rung's own dose, and a layer for each phase beyond two. */
+function volumeShare(rung: Rung, methodCount: number): number {
+  const { sets, reps, secondsPerCount = methodCount } = rung.dose;
+  const rep = rung.phases.reduce((sum, { counts }) => sum + counts, 0) * secondsPerCount;
+  const layers = Math.max(0, rung.phases.length - 2);
+  return towardsOne(sets * reps * rep + 12 * layers, 90);
+}
+
+/** 10: seconds of one repetition spent in phases without effort: the slower they are, the less momentum helps. */
+function returningSeconds(rung: Rung, methodCount: number): number {
+  const counts = rung.phases.filter(({ effort }) => !effort).reduce((sum, each) => sum + each.counts, 0);
+  return counts * (rung.dose.secondsPerCount ?? methodCount);
+}

@@ -1,0 +1,5 @@
+export * from './catalog';
+export * from './exercise';
+export * from './heat';
+export * from './requirements';
+export * from './search';

@@ -1,0 +1,33 @@
+import type { ClassPlan } from '../plan';
+import { rungKey } from '../repertoire';
+import type { Series } from '../series';
+
+/** The rungs taught in the episodes before one, as keys: what an audience that followed the series has met. */
+export function metBefore(
+  series: Series,
+  episode: number,
+  classOf: (id: string) => ClassPlan | undefined,
+): Set<string> {
+  const met = new Set<string>();
+  for (const { class: id } of series.episodes.slice(0, episode)) {
+    for (const block of classOf(id)?.blocks ?? []) met.add(rungKey(block));
+  }
+  return met;
+}
+
+/**
+ * What may be taken as met before a class: nothing for one that stands alone; for one in several series, only what
+ * every one of them has brought by then.
+ */
+export function earlierInSeries(
+  classId: string,
+  allSeries: readonly Series[],
+  classOf: (id: string) => ClassPlan | undefined,
+): Set<string> {
+  const histories = allSeries.flatMap((series) => {
+    const episode = series.episodes.findIndex((each) => each.class === classId);
+    return episode < 0 ? [] : [metBefore(series, episode, classOf)];
+  });
+  const [first, ...rest] = histories;
+  return new Set([...(first ?? [])].filter((key) => rest.every((met) => met.has(key))));
+}

@@ -1,0 +1,5 @@
+export * from './clock';
+export * from './earlier';
+export * from './finding';
+export * from './reviewClass';
+export * from './reviewSeries';

@@ -1,0 +1,3 @@
+export * from './advice';
+export * from './draftScript';
+export * from './way';
