@@ -125,7 +125,11 @@ function secondPass(timedBlock: TimedBlock, slot: Slot): ScriptLine[] {
   return [
     ...actions(entry),
     ...cuesOf(entry, 'alignment').slice(0, 1).map(asLine),
-    { kind: 'count', text: `${slot.side === 'left' ? 'Left' : 'Right'} side: ${reps}, as on the first.`, written: true },
+    {
+      kind: 'count',
+      text: `${slot.side === 'left' ? 'Left' : 'Right'} side: ${reps}, as on the first.`,
+      written: true,
+    },
     ...cuesOf(entry, 'transition').map(asLine),
   ];
 }

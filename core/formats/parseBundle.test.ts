@@ -1,0 +1,117 @@
+import { bundleOf, exercise, must, rung } from '../testing/studio';
+import { type Bundle, emptyBundle } from './bundle';
+import { parseBundle, pathText, readBundle } from './parseBundle';
+
+/** The first problem a changed bundle is refused with, as a person reads it. */
+const refusal = (change: (bundle: Bundle & Record<string, unknown>) => unknown): string => {
+  const bundle = bundleOf();
+  change(bundle);
+  const parsed = readBundle(bundle);
+  if (parsed.ok) return 'accepted';
+  const [{ path, message } = { path: [], message: '' }] = parsed.problems;
+  return `${pathText(path)}: ${message}`;
+};
+const first = (bundle: Bundle) => must(bundle.exercises?.[0]?.rungs[0]);
+
+test('a sound bundle is read whole, and again from its own text', () => {
+  const bundle = bundleOf();
+  expect(readBundle(bundle)).toEqual({ ok: true, bundle });
+  expect(parseBundle(`\uFEFF${JSON.stringify(bundle)}`)).toEqual({ ok: true, bundle });
+  expect(readBundle(emptyBundle())).toMatchObject({ ok: true });
+});
+
+test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
+  ['another format', (b) => Object.assign(b, { format: 'other' }), /^format: Not a bundle; expected "format"/],
+  [
+    'a newer version',
+    (b) => Object.assign(b, { version: 2 }),
+    /^version: The file has version 2, made by a newer Warm Ladder/,
+  ],
+  [
+    'an unknown key',
+    (b) => Object.assign(first(b), { color: 1 }),
+    /^exercises\[0\]\.rungs\[0\]\.color: The key “color” is not known/,
+  ],
+  ['no phases', (b) => Object.assign(first(b), { phases: [] }), /^exercises\[0\]\.rungs\[0\]\.phases: .*1/],
+  ['reps 0', (b) => Object.assign(first(b).dose, { reps: 0 }), /^exercises\[0\]\.rungs\[0\]\.dose\.reps: .*>=1/],
+  ['reps 10 000', (b) => Object.assign(first(b).dose, { reps: 10_000 }), /dose\.reps: .*<=200/],
+  [
+    'a knee bent backwards',
+    (b) => Object.assign(first(b).poses, { home: { knee: -20, supports: ['feet'] } }),
+    /poses\.home\.knee: .*>=0/,
+  ],
+  [
+    'markup in a name',
+    (b) => Object.assign(first(b), { name: '<b onclick=x>Low</b>' }),
+    /name: Expected plain text, found markup/,
+  ],
+  [
+    'a pose nobody made',
+    (b) => Object.assign(first(b), { start: 'away2' }),
+    /start: There is no pose “away2” to start from; its poses are home, away/,
+  ],
+  [
+    'a phase into nowhere',
+    (b) => Object.assign(first(b).phases[0] ?? {}, { pose: 'x' }),
+    /phases\[0\]\.pose: There is no pose “x”/,
+  ],
+  ['a prop nobody has', (b) => Object.assign(first(b), { props: ['sled'] }), /props\[0\]: There is no prop “sled”/],
+  [
+    'a requirement nobody has',
+    (b) => Object.assign(first(b), { requires: [{ exercise: 'x', rung: 'y' }] }),
+    /There is no rung “x\/y”/,
+  ],
+  [
+    'a rung that requires itself',
+    (b) => Object.assign(first(b), { requires: [{ exercise: 'hold', rung: 'low' }] }),
+    /circle: hold\/low → hold\/low/,
+  ],
+  ['a twice-used id', (b) => b.exercises?.push(exercise('hold')), /^exercises\[10\]\.id: The id “hold” stands twice/],
+  [
+    'a missing exercise in a class',
+    (b) => b.classes?.[0]?.blocks.push({ exercise: 'x', rung: 'y', mode: 'flow' }),
+    /^classes\[0\]\.blocks\[2\]\.exercise: There is no exercise “x”/,
+  ],
+  [
+    'a missing class in a series',
+    (b) => b.series?.[0]?.episodes.push({ class: 'x' }),
+    /^series\[0\]\.episodes\[1\]\.class: There is no class “x”/,
+  ],
+  [
+    'a missing audience',
+    (b) => Object.assign(b.classes?.[0] ?? {}, { audience: 'x' }),
+    /audience: There is no audience “x”/,
+  ],
+  [
+    'a position without edges',
+    (b) => Object.assign(b, { positions: [{ id: 'air', name: 'Air', like: 'standing', edges: {} }] }),
+    /names no edge/,
+  ],
+])('%s is refused with where and what', (_name, change, sentence) => {
+  expect(refusal(change)).toMatch(sentence);
+});
+
+test('a cycle over three rungs is named with its whole path', () => {
+  const needs = (id: string, on: string) =>
+    exercise(id, { rungs: [rung('one', { requires: [{ exercise: on, rung: 'one' }] })] });
+  const sentence = refusal((b) => b.exercises?.push(needs('x', 'y'), needs('y', 'z'), needs('z', 'x')));
+  expect(sentence).toMatch(/circle: x\/one → y\/one → z\/one → x\/one/);
+});
+
+test.each([
+  ['nothing at all', '  '],
+  ['half a file', JSON.stringify(bundleOf()).slice(0, 900)],
+  ['not JSON', 'exercise;rung'],
+  ['a list', '[]'],
+])('%s is refused in words', (_name, text) => {
+  const parsed = parseBundle(text);
+  expect(parsed).toMatchObject({ ok: false });
+  if (!parsed.ok) expect(parsed.problems[0]?.message).toMatch(/expected/);
+});
+
+test('a file wrong all over names the first fifty problems and counts the rest', () => {
+  const parsed = readBundle(bundleOf({ series: [{ id: 's', name: 'S', episodes: Array(80).fill({ class: 'x' }) }] }));
+  if (parsed.ok) throw new Error('expected a refusal');
+  expect(parsed.problems).toHaveLength(51);
+  expect(parsed.problems[50]?.message).toBe('30 more problems are not listed.');
+});

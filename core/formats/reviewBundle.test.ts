@@ -1,0 +1,47 @@
+import { block, bundleOf, classOf } from '../testing/studio';
+import { reviewBundle } from './reviewBundle';
+
+const document = reviewBundle(
+  bundleOf({
+    classes: [
+      classOf([block('hold'), block('reach', { side: 'left' })], { id: 'one' }),
+      classOf([block('earned/high')], { id: 'two' }),
+    ],
+    series: [{ id: 'earned', name: 'Earned', episodes: [{ class: 'one' }, { class: 'two' }] }],
+  }),
+);
+
+test('the document has every rung, class and series, and its parts sum to its seconds', () => {
+  expect(Object.keys(document.rungs)).toContain('earned/high');
+  const one = document.classes.one;
+  expect(one?.seconds).toBe(60 + 28 + 16 + 28 + 30);
+  expect(Object.values(one?.parts ?? {}).reduce((a, b) => a + b, 0)).toBe(one?.seconds);
+  expect(one).toMatchObject({
+    blocks: [
+      { startSeconds: 60, seconds: 28 },
+      { startSeconds: 104, seconds: 28 },
+    ],
+    positions: { supine: 28, 'four-point': 28 },
+    directions: { neutral: 30, rotation: 10 },
+    sides: { left: 20, right: 0 },
+  });
+  expect(one?.findings.find(({ code }) => code === 'SIDES_UNEVEN')).toMatchObject({
+    blocks: [1],
+    edits: ['reach, low: both sides', expect.stringContaining('Add the right side')],
+  });
+});
+
+test('an episode is reviewed with what earlier episodes taught; the order wrong way round is found', () => {
+  expect(document.series.earned?.findings).toEqual([]);
+  const turned = reviewBundle(
+    bundleOf({
+      classes: [classOf([block('earned/high')], { id: 'two' }), classOf([block('hold')], { id: 'one' })],
+      series: [{ id: 's', name: 'S', episodes: [{ class: 'two' }, { class: 'one' }] }],
+    }),
+  );
+  expect(turned.series.s?.findings).toMatchObject([{ code: 'REQUIREMENT_UNMET', episode: 0, blocks: [0] }]);
+});
+
+test('it is plain JSON, the same each time', () => {
+  expect(JSON.parse(JSON.stringify(document))).toEqual(document);
+});

@@ -1,0 +1,126 @@
+import fc from 'fast-check';
+import type { BasePosition, Pose } from '../body';
+import { resolveMethod } from '../method';
+import { rung } from '../testing/studio';
+import type { Phase, Rung } from './exercise';
+import { type HeatFactor, measureRung } from './heat';
+
+const method = resolveMethod();
+const measure = (change: Partial<Rung>, like: BasePosition = 'supine', unstable = 0) =>
+  measureRung(
+    rung('one', change),
+    like,
+    method,
+    Array.from({ length: unstable }, (_, i) => ({ id: `p${i}`, name: 'Ball', unstable: true })),
+  );
+
+const ON_BACK: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
+const PLANK: Pose = { shoulder: 90, supports: ['hands', 'feet'] };
+/** Moves between two poses with one effort phase out and one phase back in. */
+const between = (home: Pose, away: Pose): Partial<Rung> => ({ poses: { home, away } });
+const phases = (change: Partial<Phase>): Phase[] => [
+  { breath: 'out', counts: 2, pose: 'away', effort: true, ...change },
+  { breath: 'in', counts: 2, pose: 'home' },
+];
+
+const small = fc.double({ min: 0, max: 0.45, noNaN: true });
+const more = fc.double({ min: 0.05, max: 0.5, noNaN: true });
+
+/** Each factor as a change of one thing, grown from a share `t` to a larger one. */
+const GROWING: Array<[HeatFactor, (t: number) => ReturnType<typeof measure>]> = [
+  [
+    'lever',
+    (t) => measure(between(ON_BACK, { ...ON_BACK, hip: 80 - 70 * t, knee: 0, supports: ['head', 'ribs', 'pelvis'] })),
+  ],
+  [
+    'limbs',
+    (t) =>
+      measure(
+        between(ON_BACK, {
+          ...ON_BACK,
+          hip: 90,
+          supports:
+            t < 0.3
+              ? ['head', 'ribs', 'pelvis', 'feet']
+              : t < 0.6
+                ? ['head', 'ribs', 'pelvis', 'foot.left']
+                : ['head', 'ribs', 'pelvis'],
+        }),
+      ),
+  ],
+  ['support', (t) => measure({}, 'supine', Math.round(t * 8))],
+  [
+    'support',
+    (t) => measure(between({ ...ON_BACK, hipAbduction: 60 * (1 - t) }, { ...ON_BACK, hipAbduction: 60 * (1 - t) })),
+  ],
+  ['weight', (t) => measure(between(ON_BACK, { ...ON_BACK, weights: { 'hand.left': 20 * t } }))],
+  ['range', (t) => measure(between(ON_BACK, { ...ON_BACK, twist: 60 * t }))],
+  [
+    'angle',
+    (t) => {
+      const pitched = { ...PLANK, pitch: 80 * (1 - t) };
+      return measure(between(pitched, pitched), 'plank');
+    },
+  ],
+  ['volume', (t) => measure({ dose: { sets: 1, reps: 1 + Math.round(40 * t) } })],
+  [
+    'control',
+    (t) =>
+      measure({
+        phases: [
+          { breath: 'out', counts: 2, pose: 'away', effort: true },
+          { breath: 'in', counts: 1 + 8 * t, pose: 'home' },
+        ],
+      }),
+  ],
+];
+
+test.each(GROWING)('heat rises with %s, all else equal', (factor, at) => {
+  fc.assert(
+    fc.property(small, more, (from, step) => {
+      const [lower, higher] = [at(from), at(from + step)];
+      expect(higher.factors[factor]).toBeGreaterThanOrEqual(lower.factors[factor]);
+      expect(higher.heat).toBeGreaterThanOrEqual(lower.heat - 1e-9);
+    }),
+  );
+  expect(at(0.95).heat).toBeGreaterThan(at(0).heat);
+});
+
+describe('steps practitioners name', () => {
+  const hotter = (higher: ReturnType<typeof measure>, lower: ReturnType<typeof measure>) =>
+    expect(higher.heat).toBeGreaterThan(lower.heat);
+  const curl = (change: Partial<Pose>): Partial<Rung> =>
+    between(ON_BACK, { ...ON_BACK, thoracic: 30, neck: 30, supports: ['pelvis', 'feet'], ...change });
+
+  test('head up is harder than head down; hands behind it are easier than hands reaching', () => {
+    const behind = measure(curl({ shoulder: 150, elbow: 150 }));
+    const reaching = measure(curl({ shoulder: 35 }));
+    hotter(behind, measure({}));
+    expect(behind.factors.head).toBeLessThan(reaching.factors.head);
+  });
+  test('the effort on the in-breath, or on a held one, is harder than on the out-breath', () => {
+    hotter(measure({ phases: phases({ breath: 'in' }) }), measure({ phases: phases({}) }));
+  });
+  test('a squeeze, a second leg, knees off the floor and a flatter plank are each harder', () => {
+    hotter(measure({ phases: phases({ squeeze: true }) }), measure({ phases: phases({}) }));
+    const tabletop = (supports: Pose['supports'], hip: Pose['hip']) =>
+      measure(between(ON_BACK, { ...ON_BACK, hip, supports }));
+    hotter(
+      tabletop(['head', 'ribs', 'pelvis'], 90),
+      tabletop(['head', 'ribs', 'pelvis', 'foot.left'], { left: 45, right: 90 }),
+    );
+    const plank = (pose: Partial<Pose>) => measure(between({ ...PLANK, ...pose }, { ...PLANK, ...pose }), 'plank');
+    hotter(plank({}), plank({ supports: ['hands', 'knees'] }));
+    hotter(plank({}), plank({ pitch: 30 }));
+    hotter(plank({ supports: ['hand.left', 'feet'] }), plank({}));
+  });
+});
+
+test('heat is the sum of its factors, unless the director says otherwise with a reason', () => {
+  const { heat, factors } = measure({});
+  expect(Object.values(factors).reduce((a, b) => a + b, 0)).toBeCloseTo(heat, 9);
+  expect(measure({ heatOverride: { heat: 77, reason: 'Taught last in the house.' } })).toMatchObject({
+    heat: 77,
+    factors,
+  });
+});

@@ -1,0 +1,82 @@
+import { type Bundle, emptyBundle } from '../formats';
+import type { Block, ClassPlan } from '../plan';
+import { Catalog, type Exercise, type Rung } from '../repertoire';
+
+/** A small repertoire with round figures, so that a test's expected seconds can be worked out by hand. */
+const LYING = { supports: ['head', 'ribs', 'pelvis', 'feet'], hip: 45, knee: 90 } satisfies Rung['poses'][string];
+
+export const rung = (id: string, change: Partial<Rung> = {}): Rung => ({
+  id,
+  name: id,
+  setupSeconds: 20,
+  dose: { sets: 1, reps: 5 },
+  poses: { home: LYING, away: { ...LYING, hip: 60 } },
+  start: 'home',
+  phases: [
+    { breath: 'out', counts: 2, pose: 'away', effort: true },
+    { breath: 'in', counts: 2, pose: 'home' },
+  ],
+  ...change,
+});
+
+export const exercise = (id: string, change: Partial<Exercise> = {}): Exercise => ({
+  id,
+  name: id,
+  position: 'supine',
+  directions: ['neutral'],
+  sides: 'both',
+  rungs: [rung('low'), rung('high')],
+  ...change,
+});
+
+export const EXERCISES: Exercise[] = [
+  exercise('hold'),
+  exercise('curl', { directions: ['flexion'] }),
+  exercise('arch', { position: 'prone', directions: ['extension'] }),
+  exercise('side-leg', { position: 'side-lying', directions: ['lateral-flexion'], sides: 'each' }),
+  exercise('side-lift', { position: 'side-lying', directions: ['neutral', 'lateral-flexion'], sides: 'each' }),
+  exercise('reach', { position: 'four-point', directions: ['neutral', 'rotation'], sides: 'each' }),
+  exercise('march', { sides: 'alternate' }),
+  exercise('stand', { position: 'standing' }),
+  exercise('roll', { rungs: [rung('low', { props: ['roller'] }), rung('high', { props: ['roller', 'ball'] })] }),
+  exercise('earned', { rungs: [rung('low'), rung('high', { requires: [{ exercise: 'hold', rung: 'low' }] })] }),
+];
+
+export const PROPS = [
+  { id: 'roller', name: 'Roller', large: true, unstable: true },
+  { id: 'ball', name: 'Ball' },
+];
+
+export const catalogOf = (exercises: readonly Exercise[] = EXERCISES, method = {}): Catalog =>
+  new Catalog({ method, props: PROPS, exercises });
+
+export const block = (name: string, change: Partial<Block> = {}): Block => {
+  const [id = '', step = 'low'] = name.split('/');
+  return { exercise: id, rung: step, mode: 'flow', ...change };
+};
+
+export const classOf = (blocks: Block[], change: Partial<ClassPlan> = {}): ClassPlan => ({
+  id: 'test-class',
+  name: 'Test class',
+  delivery: 'group',
+  targetMinutes: 45,
+  openingSeconds: 60,
+  closingSeconds: 30,
+  blocks,
+  ...change,
+});
+
+export const bundleOf = (change: Partial<Bundle> = {}): Bundle => ({
+  ...emptyBundle(),
+  props: PROPS,
+  exercises: JSON.parse(JSON.stringify(EXERCISES)),
+  classes: [classOf([block('hold'), block('curl')])],
+  series: [{ id: 'a-series', name: 'A series', episodes: [{ class: 'test-class' }] }],
+  ...change,
+});
+
+/** The value, or a failed test: what a fixture is known to hold. */
+export function must<T>(value: T | undefined): T {
+  if (value === undefined) throw new Error('expected the fixture to hold a value');
+  return value;
+}
