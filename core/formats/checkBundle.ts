@@ -62,6 +62,11 @@ function checkPositions({ positions = [] }: Bundle, { graph }: Catalog): Problem
     if (Object.keys(edges).length === 0) {
       return [{ path, message: `The position “${id}” names no edge; expected the seconds to at least one neighbour.` }];
     }
+    if (!Number.isFinite(graph.path('standing', id).seconds)) {
+      return [
+        { path, message: `Nothing joins the position “${id}” to standing; expected a way there over its edges.` },
+      ];
+    }
     return Object.keys(edges).flatMap((neighbour) =>
       graph.has(neighbour) || graph.placesOf('side-lying').includes(neighbour)
         ? []

@@ -1,14 +1,17 @@
 import { bundleOf, exercise, must, rung } from '../testing/studio';
 import { type Bundle, emptyBundle } from './bundle';
-import { parseBundle, pathText, readBundle } from './parseBundle';
+import { checkBundle } from './checkBundle';
+import { mergeBundles } from './mergeBundles';
+import { parseBundle, pathText, readBundle, shortened } from './parseBundle';
 
 /** The first problem a changed bundle is refused with, as a person reads it. */
 const refusal = (change: (bundle: Bundle & Record<string, unknown>) => unknown): string => {
   const bundle = bundleOf();
   change(bundle);
   const parsed = readBundle(bundle);
-  if (parsed.ok) return 'accepted';
-  const [{ path, message } = { path: [], message: '' }] = parsed.problems;
+  const [problem] = parsed.ok ? checkBundle(parsed.bundle) : parsed.problems;
+  if (!problem) return 'accepted';
+  const { path, message } = problem;
   return `${pathText(path)}: ${message}`;
 };
 const first = (bundle: Bundle) => must(bundle.exercises?.[0]?.rungs[0]);
@@ -110,8 +113,34 @@ test.each([
 });
 
 test('a file wrong all over names the first fifty problems and counts the rest', () => {
-  const parsed = readBundle(bundleOf({ series: [{ id: 's', name: 'S', episodes: Array(80).fill({ class: 'x' }) }] }));
-  if (parsed.ok) throw new Error('expected a refusal');
-  expect(parsed.problems).toHaveLength(51);
-  expect(parsed.problems[50]?.message).toBe('30 more problems are not listed.');
+  const episodes = Array(80).fill({ class: 'x' });
+  const problems = shortened(checkBundle(bundleOf({ series: [{ id: 's', name: 'S', episodes }] })));
+  expect(problems).toHaveLength(51);
+  expect(problems[50]?.message).toBe('30 more problems are not listed.');
+});
+
+describe('several files as one', () => {
+  const { classes, series, ...repertoire } = bundleOf();
+  const alone = (change: Partial<Bundle>) => ({ ...emptyBundle(), ...change });
+
+  test('a repertoire in one and classes in another fit together', () => {
+    const { bundle, problems } = mergeBundles([
+      { file: 'classes.json', bundle: alone({ classes, series }) },
+      { file: 'repertoire.json', bundle: repertoire },
+    ]);
+    expect(problems).toEqual([]);
+    expect(bundle.classes).toEqual(classes);
+  });
+  test('what does not fit is named by its own file and its path there', () => {
+    const wrong = { ...must(classes?.[0]), id: 'other', audience: 'nobody' };
+    const files = [
+      { file: 'a.json', bundle: bundleOf() },
+      { file: 'b.json', bundle: alone({ classes: [wrong] }) },
+    ];
+    expect(mergeBundles(files).problems).toMatchObject([{ file: 'b.json', path: ['classes', 0, 'audience'] }]);
+  });
+  test('an id in two files is refused', () => {
+    const files = ['a.json', 'b.json'].map((file) => ({ file, bundle: alone({ classes }) }));
+    expect(mergeBundles(files).problems[0]?.message).toMatch(/“test-class” stands in a\.json too/);
+  });
 });

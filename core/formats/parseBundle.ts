@@ -1,7 +1,6 @@
 import type { z } from 'zod';
 import type { Problem } from '../plan';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle, bundleSchema } from './bundle';
-import { checkBundle } from './checkBundle';
 
 export type ParsedBundle =
   | { readonly ok: true; readonly bundle: Bundle }
@@ -11,7 +10,8 @@ export type ParsedBundle =
 const MOST_PROBLEMS = 50;
 
 /**
- * Reads a bundle from text: all of it, or nothing with a report.
+ * Reads a bundle from text: all of it, or nothing with a report. Whether its parts fit one another, and what is
+ * there already, is for `checkBundle` on the whole, since a file may hold classes alone.
  * @param text the file's text; a byte-order mark is passed over
  */
 export function parseBundle(text: string): ParsedBundle {
@@ -41,18 +41,16 @@ export function readBundle(value: unknown): ParsedBundle {
     ]);
   }
   const parsed = bundleSchema.safeParse(value);
-  if (!parsed.success) return refused(schemaProblems(parsed.error));
-  const problems = checkBundle(parsed.data);
-  return problems.length > 0 ? refused(problems) : { ok: true, bundle: parsed.data };
+  return parsed.success ? { ok: true, bundle: parsed.data } : refused(schemaProblems(parsed.error));
 }
 
-function refused(problems: readonly Problem[]): ParsedBundle {
-  const shown = problems.slice(0, MOST_PROBLEMS);
-  const more = problems.length - shown.length;
-  return {
-    ok: false,
-    problems: more > 0 ? [...shown, { path: [], message: `${more} more problems are not listed.` }] : shown,
-  };
+const refused = (problems: readonly Problem[]): ParsedBundle => ({ ok: false, problems: shortened(problems) });
+
+/** The first fifty problems, and how many more there are. */
+export function shortened(problems: readonly Problem[]): Problem[] {
+  const more = problems.length - MOST_PROBLEMS;
+  if (more <= 0) return [...problems];
+  return [...problems.slice(0, MOST_PROBLEMS), { path: [], message: `${more} more problems are not listed.` }];
 }
 
 /** Zod's issues as sentences with paths; an unknown key is named where it stands. */

@@ -16,7 +16,8 @@ function lowerWithoutNeed(catalog: Catalog, entry: RungEntry, met: ReadonlySet<s
     .findLast(({ requires = [] }) => requires.every((required) => isMet(catalog, required, met)))?.id;
 }
 
-export const requirementsRule: Rule = ({ timed, catalog, earlier }) => {
+/** Unprepared is a fix; unprepared and hotter than the room can take is unsafe. */
+export const requirementsRule: Rule = ({ timed, catalog, audience, earlier }) => {
   const met = new Set(earlier);
   const findings: Finding[] = [];
   for (const { index, entry, block } of timed.blocks) {
@@ -40,7 +41,7 @@ export const requirementsRule: Rule = ({ timed, catalog, earlier }) => {
       }
       findings.push({
         code: 'REQUIREMENT_UNMET',
-        severity: 'fix',
+        severity: catalog.heat(entry) > (audience?.homeHeat ?? catalog.method.limits.homeHeat) ? 'stop' : 'fix',
         blocks: [index],
         value: 0,
         limit: 1,

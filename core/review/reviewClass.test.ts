@@ -103,3 +103,9 @@ test('an audience that may stand up more often changes the limit', () => {
 test('an empty class is reviewed without a word about what it does not have', () => {
   expect(review([]).findings.map(({ code }) => code)).toEqual(['TIME_UNDER']);
 });
+
+test('an unprepared rung hotter than the room is unsafe: a stop', () => {
+  const audience = { id: 'a', name: 'Beginners', homeHeat: 1 };
+  expect(finding('REQUIREMENT_UNMET', [block('earned/high')])?.severity).toBe('fix');
+  expect(finding('REQUIREMENT_UNMET', [block('earned/high')], {}, { audience })?.severity).toBe('stop');
+});
