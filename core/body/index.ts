@@ -1,3 +1,5 @@
+export * from './contacts';
+export * from './ground';
 export * from './load';
 export * from './pose';
 export * from './position';

@@ -1,17 +1,7 @@
-import {
-  type Angles,
-  anglesOf,
-  armBears,
-  bears,
-  legBears,
-  type Pose,
-  pelvisBears,
-  ribsBear,
-  SIDES,
-  type Side,
-} from './pose';
+import { dot, groundOf, isPropped, isUpright } from './ground';
+import { type Angles, anglesOf, armBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { BasePosition } from './position';
-import { add, between, CENTRE, type Limb, MASS, type Point, type Skeleton, skeletonOf } from './skeleton';
+import { add, between, CENTRE, MASS, type Point, type Skeleton, skeletonOf } from './skeleton';
 
 /** Newtons per kilogram. */
 const GRAVITY = 9.81;
@@ -31,18 +21,6 @@ export interface Load {
   readonly lumbarMoment: number | null;
 }
 
-const UPRIGHT: ReadonlySet<BasePosition> = new Set(['standing', 'kneeling', 'seated']);
-export const isUpright = (like: BasePosition): boolean => UPRIGHT.has(like);
-
-/** Straight up, seen from the pelvis. Side-lying poses are written lying on the left. */
-export function upOf(like: BasePosition, pitch: number): Point {
-  const c = Math.cos((pitch * Math.PI) / 180);
-  const s = Math.sin((pitch * Math.PI) / 180);
-  if (isUpright(like)) return { x: c, y: s, z: 0 };
-  if (like === 'side-lying') return { x: s, y: 0, z: c };
-  return { x: s, y: like === 'supine' ? c : -c, z: 0 };
-}
-
 interface Part {
   readonly kg: number;
   readonly at: Point;
@@ -51,49 +29,69 @@ interface Part {
 /** The load of one pose on the reference body (docs/body.md has the derivation and the check values). */
 export function loadOf(pose: Pose, like: BasePosition, body: ReferenceBody, angles: Angles = anglesOf(pose)): Load {
   const bones = skeletonOf(angles, body.bodyHeightM);
-  const up = upOf(like, angles.pitch);
-  const rests = pelvisBears(pose);
+  const { up, contacts } = groundOf(pose, like, angles, bones);
+  const upper = upperParts(bones, pose, body);
+  if (isPropped(pose, like)) {
+    const lower = [pelvisPart(bones, pose, body), ...SIDES.flatMap((side) => legParts(bones, pose, side, body))];
+    const axis = trunkLine(bones);
+    const level = (point: Point | null) => point && dot(point, axis);
+    // Arms that hang from resting ribs, and a head that rests, press on the floor and not on the bridge.
+    const bridging = ribsBear(pose) ? upper.slice(0, TRUNK_PARTS) : upper;
+    const moment = proppedMoment(bridging, lower, level(contacts.upper), level(contacts.lower), axis, bones.lumbar);
+    // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
+    return { legLever: null, curlLever: null, lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180) };
+  }
   const leverOf = (parts: readonly Part[], pivot: Point) => horizontalMoment(parts, pivot, up);
+  const legLever = raisedLegs(pose, like, body, angles);
+  if (isUpright(like) && like !== 'seated') {
+    return { legLever, curlLever: null, lumbarMoment: leverOf(upper, bones.lumbar) * handsHelp(pose) };
+  }
+  return { legLever, curlLever: curlLever(), lumbarMoment: null };
 
-  const legs = SIDES.filter((side) => !legBears(pose, side));
-  const legLever = legs.reduce(
-    (sum, side) => sum + leverOf(legParts(bones, pose, side, body), bones.leg[side].root),
+  /** Head, chest and arms held up about the lowest part of the trunk that rests; 0 when the head rests too. */
+  function curlLever(): number {
+    if (!ribsBear(pose)) return leverOf(upper, bones.lumbar) * handsHelp(pose);
+    return pose.supports.includes('head') ? 0 : leverOf([headPart(bones, pose, body)], bones.shoulder);
+  }
+}
+
+/** The line from hip to shoulder, as a direction: what `pitch` tilts, and what a propped body bends across. */
+function trunkLine({ hip, shoulder }: Skeleton): Point {
+  const line = add(shoulder, hip, -1);
+  const length = Math.hypot(line.x, line.y, line.z);
+  return { x: line.x / length, y: line.y / length, z: line.z / length };
+}
+
+/** Legs held off the floor, about their hips, whatever else the body rests on: N·m. */
+export function raisedLegs(
+  pose: Pose,
+  like: BasePosition,
+  body: ReferenceBody,
+  angles: Angles = anglesOf(pose),
+): number {
+  const bones = skeletonOf(angles, body.bodyHeightM);
+  const { up } = groundOf(pose, like, angles, bones);
+  return SIDES.filter((side) => !legBears(pose, side)).reduce(
+    (sum, side) => sum + horizontalMoment(legParts(bones, pose, side, body), bones.leg[side].root, up),
     0,
   );
-  if (rests) {
-    return { legLever, curlLever: curlLeverOf(pose, bones, body, leverOf), lumbarMoment: null };
-  }
-  const upper = upperParts(bones, pose, body);
-  if (isUpright(like)) return { legLever, curlLever: null, lumbarMoment: leverOf(upper, bones.lumbar) };
-  const lower = [
-    { kg: MASS.pelvis * body.bodyMassKg + (pose.weights?.pelvis ?? 0), at: between(bones.hip, bones.lumbar, 0.5) },
-    ...SIDES.flatMap((side) => legParts(bones, pose, side, body)),
-  ];
-  const moment = proppedMoment(upper, lower, upperContacts(pose, bones), lowerContacts(pose, bones), bones.lumbar.x);
-  return {
-    legLever: null,
-    curlLever: null,
-    // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
-    lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180),
-  };
 }
 
-/** Head, chest and arms held up about the lowest part of the trunk that rests; 0 when the head rests too. */
-function curlLeverOf(
-  pose: Pose,
-  bones: Skeleton,
-  body: ReferenceBody,
-  leverOf: (parts: readonly Part[], pivot: Point) => number,
-): number {
-  if (!ribsBear(pose)) return leverOf(upperParts(bones, pose, body), bones.lumbar);
-  if (pose.supports.includes('head')) return 0;
-  return leverOf([headPart(bones, pose, body)], bones.shoulder);
-}
+/** Each hand or forearm that bears takes two fifths of what the trunk would hold: our estimate of their help. */
+const handsHelp = (pose: Pose): number => 1 - 0.4 * SIDES.filter((side) => armBears(pose, side)).length;
 
 const headPart = (bones: Skeleton, pose: Pose, body: ReferenceBody): Part => ({
   kg: MASS.head * body.bodyMassKg + (pose.weights?.head ?? 0),
   at: bones.head,
 });
+
+const pelvisPart = (bones: Skeleton, pose: Pose, body: ReferenceBody): Part => ({
+  kg: MASS.pelvis * body.bodyMassKg + (pose.weights?.pelvis ?? 0),
+  at: between(bones.hip, bones.lumbar, 0.5),
+});
+
+/** How many of the upper parts are the trunk's; they come first. */
+const TRUNK_PARTS = 3;
 
 function upperParts(bones: Skeleton, pose: Pose, body: ReferenceBody): Part[] {
   const kg = body.bodyMassKg;
@@ -102,14 +100,17 @@ function upperParts(bones: Skeleton, pose: Pose, body: ReferenceBody): Part[] {
     { kg: MASS.thorax * kg * 0.5, at: between(bones.waist, bones.ribs, 0.5) },
     { kg: MASS.thorax * kg * 0.5, at: between(bones.ribs, bones.shoulder, 0.5) },
     headPart(bones, pose, body),
-    ...SIDES.flatMap((side): Part[] => {
-      const { root, middle, end } = bones.arm[side];
-      return [
-        { kg: MASS.upperArm * kg, at: between(root, middle, CENTRE.upperArm) },
-        { kg: MASS.forearm * kg, at: between(middle, end, CENTRE.forearm) },
-        { kg: MASS.hand * kg + (pose.weights?.[`hand.${side}`] ?? 0), at: end },
-      ];
-    }),
+    ...SIDES.flatMap((side) => armParts(bones, pose, side, body)),
+  ];
+}
+
+function armParts(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody): Part[] {
+  const { root, middle, end } = bones.arm[side];
+  const kg = body.bodyMassKg;
+  return [
+    { kg: MASS.upperArm * kg, at: between(root, middle, CENTRE.upperArm) },
+    { kg: MASS.forearm * kg, at: between(middle, end, CENTRE.forearm) },
+    { kg: MASS.hand * kg + (pose.weights?.[`hand.${side}`] ?? 0), at: end },
   ];
 }
 
@@ -124,62 +125,50 @@ function legParts(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody):
   ];
 }
 
+/**
+ * How far the free arms reach from the waist, weighed: N·m about the lumbar point in whatever direction.
+ * An arm overhead or out to the side lengthens the body even where it does not tip it.
+ */
+export function armReach(pose: Pose, body: ReferenceBody, angles: Angles = anglesOf(pose)): number {
+  const bones = skeletonOf(angles, body.bodyHeightM);
+  return SIDES.filter((side) => !armBears(pose, side))
+    .flatMap((side) => armParts(bones, pose, side, body))
+    .reduce((sum, { kg, at }) => {
+      const far = add(at, bones.lumbar, -1);
+      return sum + kg * GRAVITY * Math.hypot(far.x, far.y, far.z);
+    }, 0);
+}
+
 /** Size of the moment of weights about a pivot: each weight times its horizontal distance, as vectors. */
 function horizontalMoment(parts: readonly Part[], pivot: Point, up: Point): number {
   let sum: Point = { x: 0, y: 0, z: 0 };
   for (const { kg, at } of parts) sum = add(sum, add(at, pivot, -1), kg * GRAVITY);
-  const upward = sum.x * up.x + sum.y * up.y + sum.z * up.z;
-  const level = add(sum, up, -upward);
+  const level = add(sum, up, -dot(sum, up));
   return Math.hypot(level.x, level.y, level.z);
-}
-
-const meanX = (points: readonly Point[]): number | null =>
-  points.length === 0 ? null : points.reduce((sum, { x }) => sum + x, 0) / points.length;
-
-function upperContacts(pose: Pose, { arm, ribs, head }: Skeleton): number | null {
-  const arms = SIDES.filter((side) => armBears(pose, side)).map((side) => armContact(pose, arm[side], side));
-  const trunk = ribsBear(pose) ? [ribs] : [];
-  const bearing = [...arms, ...trunk];
-  return meanX(bearing.length === 0 && pose.supports.includes('head') ? [head] : bearing);
-}
-
-function armContact(pose: Pose, { middle, end }: Limb, side: Side): Point {
-  if (bears(pose, 'hands', side) && !bears(pose, 'forearms', side)) return end;
-  return bears(pose, 'elbows', side) ? middle : between(middle, end, 0.5);
-}
-
-function lowerContacts(pose: Pose, { leg }: Skeleton): number | null {
-  const legs = SIDES.filter((side) => legBears(pose, side));
-  return meanX(legs.map((side) => legContact(pose, leg[side], side)));
-}
-
-/** The contact nearest the trunk carries it: a foot lying behind a bearing knee only rests. */
-function legContact(pose: Pose, { root, middle, end }: Limb, side: Side): Point {
-  if (bears(pose, 'thighs', side)) return between(root, middle, 0.6);
-  if (bears(pose, 'knees', side)) return middle;
-  return bears(pose, 'shins', side) ? between(middle, end, 0.4) : end;
 }
 
 /** Supports nearer than this, in metres, share the weight evenly: statics no longer tells them apart. */
 const SAME_PLACE = 0.05;
 
-/** Moment at the lumbar point of a level body held at its upper and lower contacts. */
+/** Moment at the lumbar point of a level body held at its upper and lower contacts, distances along `axis`. */
 function proppedMoment(
   upper: readonly Part[],
   lower: readonly Part[],
-  upperX: number | null,
-  lowerX: number | null,
-  lumbarX: number,
+  upperAt: number | null,
+  lowerAt: number | null,
+  axis: Point,
+  lumbar: Point,
 ): number {
-  const about = (parts: readonly Part[], x: number) =>
-    parts.reduce((sum, { kg, at }) => sum + kg * GRAVITY * (at.x - x), 0);
-  if (upperX === null) return Math.abs(about(upper, lumbarX));
-  if (lowerX === null) return Math.abs(about(lower, lumbarX));
+  const about = (parts: readonly Part[], from: number) =>
+    parts.reduce((sum, { kg, at }) => sum + kg * GRAVITY * (dot(at, axis) - from), 0);
+  const waist = dot(lumbar, axis);
+  if (upperAt === null) return Math.abs(about(upper, waist));
+  if (lowerAt === null) return Math.abs(about(lower, waist));
   const all = [...upper, ...lower];
-  const span = upperX - lowerX;
+  const span = upperAt - lowerAt;
   const weight = all.reduce((sum, { kg }) => sum + kg * GRAVITY, 0);
-  const reaction = Math.abs(span) < SAME_PLACE ? weight / 2 : about(all, lowerX) / span;
-  return Math.abs(about(upper, lumbarX) - reaction * (upperX - lumbarX));
+  const reaction = Math.abs(span) < SAME_PLACE ? weight / 2 : about(all, lowerAt) / span;
+  return Math.abs(about(upper, waist) - reaction * (upperAt - waist));
 }
 
 const peak = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.max(a, b));

@@ -58,16 +58,16 @@ export const LIMIT_FIGURES = {
 
 /** What each factor can add to the heat of a rung, out of 100 (core/repertoire/heat). */
 export const HEAT_WEIGHTS = {
-  lever: figure(34, 0, 100, '', 'Longer lever'),
+  lever: figure(40, 0, 100, '', 'Longer lever'),
   limbs: figure(10, 0, 100, '', 'Limbs unsupported or moving'),
   support: figure(12, 0, 100, '', 'Smaller or less stable support'),
-  head: figure(8, 0, 100, '', 'Head and chest lifted'),
+  head: figure(10, 0, 100, '', 'Head and chest lifted'),
   weight: figure(8, 0, 100, '', 'Held weight or squeeze'),
-  range: figure(7, 0, 100, '', 'Larger range'),
-  angle: figure(6, 0, 100, '', 'Flatter body angle'),
+  range: figure(6, 0, 100, '', 'Larger range'),
+  angle: figure(4, 0, 100, '', 'Flatter body angle'),
   breath: figure(4, 0, 100, '', 'Effort against the breath'),
-  volume: figure(6, 0, 100, '', 'Reps, holds and layers'),
-  control: figure(5, 0, 100, '', 'Slow lowering'),
+  volume: figure(3, 0, 100, '', 'Reps, holds and layers'),
+  control: figure(3, 0, 100, '', 'Slow lowering'),
 } as const satisfies Record<string, Figure>;
 
 /** The values of a table of figures, by key. */

@@ -2,8 +2,10 @@ import {
   type Angles,
   anglesOf,
   armBears,
+  armReach,
   bears,
   excursions,
+  isUpright,
   type Load,
   legBears,
   loadOf,
@@ -11,6 +13,8 @@ import {
   type Pose,
   peakLoad,
   pelvisBears,
+  type ReferenceBody,
+  raisedLegs,
   ribsBear,
   SIDES,
   skeletonOf,
@@ -49,9 +53,9 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
   const load = loads.reduce(peakLoad, NO_LOAD);
 
   const shares: HeatFactors = {
-    lever: leverShare(loads),
+    lever: leverShare(Object.values(rung.poses), loads, like, method),
     limbs: limbsShare(poses, like),
-    support: supportShare(poses, props),
+    support: supportShare(poses, props, like),
     head: Math.max(0, ...poses.map((pose) => headShare(pose, like))),
     weight: weightShare(poses, rung.phases),
     range: towardsOne(rangeOf(poses), 160),
@@ -67,15 +71,19 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
   return { heat: rung.heatOverride?.heat ?? Math.min(100, computed), factors, load };
 }
 
-/** 1: the worst lever of any pose, all three ideas on one scale of N·m. */
-function leverShare(loads: readonly Load[]): number {
-  const worst = Math.max(
-    0,
-    ...loads.map(
-      ({ legLever, curlLever, lumbarMoment }) => (legLever ?? 0) + 0.5 * (curlLever ?? 0) + (lumbarMoment ?? 0),
-    ),
-  );
-  return towardsOne(worst, 60);
+/**
+ * 1: the worst lever of any pose. The ideas of load on one scale: a leg held long and a body held between its
+ * supports count whole; a trunk that tips while it sits, stands or curls is half carried by its own posture.
+ */
+function leverShare(poses: readonly Pose[], loads: readonly Load[], like: BasePosition, body: ReferenceBody): number {
+  const worst = poses.map((pose, i) => {
+    const { curlLever, lumbarMoment } = loads[i] ?? NO_LOAD;
+    const upright = isUpright(like);
+    const legs = raisedLegs(pose, like, body) * (upright || lumbarMoment !== null ? 0.5 : 1);
+    const trunk = (curlLever ?? 0) * (upright ? 0.3 : 0.4) + (lumbarMoment ?? 0) * (upright ? 0.4 : 1);
+    return legs + trunk + 0.25 * armReach(pose, body);
+  });
+  return towardsOne(Math.max(0, ...worst), 45);
 }
 
 /** 2: limbs in the air at once, and limbs that move, half as much each. */
@@ -111,17 +119,19 @@ function movingLimbs(poses: readonly Pose[]): number {
 
 /** How much each supported part steadies the body. */
 const STEADY = { pelvis: 3, ribs: 3, head: 0.5, foot: 1, knee: 1, shin: 1, forearm: 1.4, hand: 1 } as const;
+/** Feet are made to stand on: upright they steady far more than the toes of a plank. */
+const STANDING_FOOT = 2.4;
 
 /** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies. */
-function supportShare(poses: readonly Pose[], props: readonly Prop[]): number {
-  const base = Math.min(...poses.map(baseOf));
+function supportShare(poses: readonly Pose[], props: readonly Prop[], like: BasePosition): number {
+  const base = Math.min(...poses.map((pose) => baseOf(pose, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
   const unstable = props.filter((prop) => prop.unstable).length;
   return towardsOne(3.5 / Math.max(base, 0.5) + unstable, 1.8);
 }
 
-function baseOf(pose: Pose): number {
+function baseOf(pose: Pose, foot: number): number {
   const paired = SIDES.flatMap((side) => [
-    ['feet', 'heels', 'toes'].some((part) => bears(pose, part as 'feet', side)) ? STEADY.foot : 0,
+    ['feet', 'heels', 'toes'].some((part) => bears(pose, part as 'feet', side)) ? foot : 0,
     bears(pose, 'knees', side) || bears(pose, 'thighs', side) ? STEADY.knee : 0,
     bears(pose, 'shins', side) ? STEADY.shin : 0,
     bears(pose, 'forearms', side) || bears(pose, 'elbows', side)
@@ -150,8 +160,8 @@ function headShare(pose: Pose, like: BasePosition): number {
     const gap = Math.hypot(end.x - bones.head.x, end.y - bones.head.y, end.z - bones.head.z);
     return gap < 0.19 && angles.elbow[side] > 60;
   }).length;
-  const chest = ribsBear(pose) ? 0.5 : 0.75;
-  return chest + 0.125 * (2 - held);
+  const chest = ribsBear(pose) ? 0.3 : 0.45;
+  return chest + 0.275 * (2 - held);
 }
 
 /** On forearms or hands in prone the arms carry the chest: the head is not held up against its weight. */

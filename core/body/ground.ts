@@ -1,0 +1,68 @@
+import { type Contacts, contactsOf } from './contacts';
+import { type Angles, type Pose, pelvisBears, ribsBear } from './pose';
+import type { BasePosition } from './position';
+import { add, type Point, type Skeleton } from './skeleton';
+
+/** The room's own directions, seen from the pelvis. */
+export interface Ground {
+  /** Straight up. */
+  readonly up: Point;
+  /** Level, in the plane of the spine: towards the head when lying, towards the front when upright. */
+  readonly along: Point;
+  readonly contacts: Contacts;
+}
+
+const UPRIGHT: ReadonlySet<BasePosition> = new Set(['standing', 'kneeling', 'seated']);
+export const isUpright = (like: BasePosition): boolean => UPRIGHT.has(like);
+
+const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
+const sin = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
+
+export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
+
+/** Up for a level trunk in each position. Side-lying poses are written lying on the left. */
+function levelUp(like: BasePosition, roll: number): Point {
+  if (like === 'side-lying') return { x: 0, y: 0, z: 1 };
+  const out = like === 'supine' ? 1 : -1;
+  return { x: 0, y: out * cos(roll), z: out * sin(roll) };
+}
+
+/** Whether the body is held off the floor by its limbs (or shoulders and feet) and not by the pelvis. */
+export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright(like) && !pelvisBears(pose);
+
+/**
+ * How the body lies in the room. A propped body settles until what it rests on is level, then takes its pitch;
+ * lying on the ribs, a twist turns the pelvis and not the chest.
+ */
+export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
+  const contacts = contactsOf(pose, bones);
+  const { pitch } = angles;
+  if (isUpright(like)) {
+    return {
+      up: { x: cos(pitch), y: sin(pitch), z: 0 },
+      along: { x: -sin(pitch), y: cos(pitch), z: 0 },
+      contacts,
+    };
+  }
+  const up = levelUp(like, ribsBear(pose) ? angles.twist : 0);
+  const along: Point = { x: 1, y: 0, z: 0 };
+  const settled = isPropped(pose, like) ? settle(contacts, up, along) : 0;
+  return { ...turned(up, along, settled + pitch), contacts };
+}
+
+/** Degrees the head end must rise for the upper and the lower contact to be level. */
+function settle({ upper, lower }: Contacts, up: Point, along: Point): number {
+  if (!upper || !lower) return 0;
+  const span = add(upper, lower, -1);
+  const run = dot(span, along);
+  return run < 0.1 ? 0 : (-Math.atan2(dot(span, up), run) * 180) / Math.PI;
+}
+
+/** The room's directions once the head end is raised by some degrees. */
+function turned(up: Point, along: Point, raised: number): { up: Point; along: Point } {
+  const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });
+  return {
+    up: add(scaled(up, cos(raised)), along, sin(raised)),
+    along: add(scaled(along, cos(raised)), up, -sin(raised)),
+  };
+}
