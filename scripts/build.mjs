@@ -1,0 +1,4 @@
+import { ensureBuild, ensurePackages } from './lib/ensure.mjs';
+
+ensurePackages();
+ensureBuild();

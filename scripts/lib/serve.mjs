@@ -1,0 +1,15 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { ensureBuild, ensurePackages, ROOT } from './ensure.mjs';
+
+/** Installs and builds what is missing, then runs the server until it is stopped. */
+export function serve(args) {
+  ensurePackages();
+  ensureBuild();
+  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts'), ...args], {
+    stdio: 'inherit',
+    cwd: ROOT,
+  });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  server.on('exit', (code) => process.exit(code ?? 0));
+}

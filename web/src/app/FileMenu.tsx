@@ -1,0 +1,47 @@
+import { ChevronDown } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { lazy, Suspense, useState } from 'react';
+import { useAppSelector } from './store';
+
+const ImportDialog = lazy(() => import('./ImportDialog'));
+const EmptyDialog = lazy(() => import('./EmptyDialog'));
+
+/** The studio as a file: out, in, and emptied. */
+export function FileMenu() {
+  const [open, setOpen] = useState<'import' | 'empty' | null>(null);
+  const waiting = useAppSelector(({ studio }) => Object.keys(studio.unsaved).length > 0);
+  const item = 'cursor-pointer rounded px-3 py-1.5 outline-none data-highlighted:bg-shade data-disabled:text-soft';
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="action">
+          Studio <ChevronDown className="size-4" aria-hidden="true" />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            align="end"
+            sideOffset={6}
+            className="z-30 min-w-56 rounded-lg border border-line bg-sheet p-1.5 shadow-lift"
+          >
+            <DropdownMenu.Item className={item} onSelect={() => setOpen('import')}>
+              Import a file…
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} asChild disabled={waiting}>
+              <a href="/api/bundle" download="warm-ladder.json">
+                {waiting ? 'Export (saving first…)' : 'Export the studio'}
+              </a>
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Item className={item} onSelect={() => setOpen('empty')}>
+              Empty the studio…
+            </DropdownMenu.Item>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <Suspense>
+        {open === 'import' && <ImportDialog close={() => setOpen(null)} />}
+        {open === 'empty' && <EmptyDialog close={() => setOpen(null)} />}
+      </Suspense>
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { Redo2, Undo2 } from 'lucide-react';
+import { NavLink, Outlet, useParams } from 'react-router';
+import { ConflictDialog } from './ConflictDialog';
+import { FileMenu } from './FileMenu';
+import { SaveState } from './SaveState';
+import { ShortcutsDialog } from './ShortcutsDialog';
+import { useAppDispatch, useAppSelector } from './store';
+import { loadStudio, redone, undone } from './studio';
+import { useShortcuts } from './useShortcuts';
+
+/** The working order of the director; a script and a class of the same name stand one step apart. */
+export function Shell() {
+  const { id } = useParams();
+  const classes = useAppSelector(({ studio }) => studio.bundle.classes);
+  const open = classes?.some((each) => each.id === id) ? `/${id}` : '';
+  const views = [
+    { to: '/repertoire', name: 'Repertoire' },
+    { to: `/class${open}`, name: 'Class' },
+    { to: `/script${open}`, name: 'Script' },
+    { to: '/series', name: 'Series' },
+  ];
+  useShortcuts();
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-4 py-2">
+        <NavLink to="/class" className="flex items-center gap-2 font-name text-xl font-semibold">
+          <img src="/mark.svg" alt="" className="size-7" />
+          Warm Ladder
+        </NavLink>
+        <nav aria-label="Working order" className="order-3 w-full sm:order-none sm:w-auto">
+          <ol className="flex gap-1">
+            {views.map(({ to, name }, i) => (
+              <li key={name} className="flex items-center">
+                {i > 0 && <span aria-hidden="true" className="mr-1 h-px w-3 bg-line" />}
+                <NavLink
+                  to={to}
+                  className={({ isActive }) =>
+                    `rounded-full px-3 py-1 ${isActive ? 'bg-ink text-sheet' : 'hover:bg-shade'}`
+                  }
+                >
+                  {name}
+                </NavLink>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <div className="ml-auto flex items-center gap-2">
+          <SaveState />
+          <UndoButtons />
+          <FileMenu />
+          <ShortcutsDialog />
+        </div>
+      </header>
+      <StudioGate />
+      <ConflictDialog />
+    </div>
+  );
+}
+
+/** The view, once the studio is here; what is happening until then. */
+function StudioGate() {
+  const status = useAppSelector(({ studio }) => studio.status);
+  const dispatch = useAppDispatch();
+  if (status === 'loading') return <p className="p-10 text-soft">Opening the studio…</p>;
+  if (status === 'failed') {
+    return (
+      <main className="mx-auto max-w-xl p-10">
+        <h1 className="font-name text-3xl">The studio’s server does not answer</h1>
+        <p className="mt-3">Start it again where it runs; nothing is lost meanwhile.</p>
+        <button type="button" className="action action-main mt-4" onClick={() => dispatch(loadStudio())}>
+          Try again
+        </button>
+      </main>
+    );
+  }
+  return <Outlet />;
+}
+
+function UndoButtons() {
+  const dispatch = useAppDispatch();
+  const past = useAppSelector(({ studio }) => studio.past.at(-1)?.label);
+  const future = useAppSelector(({ studio }) => studio.future.at(-1)?.label);
+  const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-35 disabled:hover:bg-transparent';
+  return (
+    <>
+      <button
+        type="button"
+        className={look}
+        disabled={past === undefined}
+        onClick={() => dispatch(undone())}
+        title={past ? `Undo: ${past}` : 'Nothing to undo'}
+      >
+        <Undo2 className="size-5" aria-hidden="true" />
+        <span className="sr-only">Undo{past ? `: ${past}` : ''}</span>
+      </button>
+      <button
+        type="button"
+        className={look}
+        disabled={future === undefined}
+        onClick={() => dispatch(redone())}
+        title={future ? `Redo: ${future}` : 'Nothing to redo'}
+      >
+        <Redo2 className="size-5" aria-hidden="true" />
+        <span className="sr-only">Redo{future ? `: ${future}` : ''}</span>
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,57 @@
+import type { CollectionItem, CollectionName } from '@warm-ladder/core/formats';
+import { applyEdit, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
+import { useCallback } from 'react';
+import { selectCatalog } from './selectors';
+import { store, useAppDispatch } from './store';
+import { changed, documentOf } from './studio';
+
+/** Puts, changes or (with `undefined`) deletes one document, as one step of undo. */
+export function useChange() {
+  const dispatch = useAppDispatch();
+  return useCallback(
+    <C extends CollectionName>(
+      kind: C,
+      id: string,
+      after: CollectionItem<C> | undefined,
+      label: string,
+      field = '',
+    ) => {
+      const before = documentOf(store.getState().studio.bundle, kind, id);
+      dispatch(changed({ kind, id, before, after, label, field }));
+    },
+    [dispatch],
+  );
+}
+
+/** Edits the class as it is now by the core's own edits. `field` joins the keystrokes of one field into one step. */
+export function useClassEdit(id: string) {
+  const change = useChange();
+  return useCallback(
+    (edits: PlanEdit | readonly PlanEdit[], label: string, field = '') => {
+      const state = store.getState();
+      const plan = documentOf(state.studio.bundle, 'classes', id) as ClassPlan | undefined;
+      if (!plan) return;
+      const catalog = selectCatalog(state);
+      const list = Array.isArray(edits) ? (edits as readonly PlanEdit[]) : [edits as PlanEdit];
+      const after = list.reduce((made, edit) => applyEdit(catalog, made, edit), plan);
+      change('classes', id, after, label, field);
+    },
+    [change, id],
+  );
+}
+
+/** A free id made from a name: `Rowers, sixty` becomes `rowers-sixty`, or `rowers-sixty-2`. */
+export function freeId(name: string, taken: ReadonlyArray<{ readonly id: string }>): string {
+  const base =
+    name
+      .normalize('NFD')
+      .replace(/\p{M}/gu, '')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 56) || 'untitled';
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (!taken.some((each) => each.id === id)) return id;
+  }
+}

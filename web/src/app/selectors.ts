@@ -1,0 +1,42 @@
+import { createSelector } from '@reduxjs/toolkit';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { Catalog } from '@warm-ladder/core/repertoire';
+import { type ClassReview, earlierInSeries, reviewClass } from '@warm-ladder/core/review';
+import type { RootState } from './store';
+
+const bundle = ({ studio }: RootState) => studio.bundle;
+
+export const selectClasses = createSelector(bundle, ({ classes = [] }) => classes);
+export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
+export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
+export const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
+
+/** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
+export const selectCatalog = createSelector(
+  [
+    selectExercises,
+    createSelector(bundle, ({ method }) => method),
+    createSelector(bundle, ({ props }) => props),
+    createSelector(bundle, ({ positions }) => positions),
+  ],
+  (exercises, method, props, positions) => new Catalog({ exercises, method, props, positions }),
+);
+
+/** Reviews by class, kept as long as the class and all it stands on are the same objects. */
+const reviews = new WeakMap<ClassPlan, { key: readonly unknown[]; review: ClassReview }>();
+
+/** The review of one class with its audience and the series it belongs to. */
+export function selectReview(state: RootState, plan: ClassPlan): ClassReview {
+  const catalog = selectCatalog(state);
+  const series = selectSeries(state);
+  const member = series.some(({ episodes }) => episodes.some((episode) => episode.class === plan.id));
+  const audience = selectAudiences(state).find(({ id }) => id === plan.audience);
+  const classes = selectClasses(state);
+  const key = [catalog, audience, ...(member ? [series, classes] : [])];
+  const known = reviews.get(plan);
+  if (known && known.key.length === key.length && known.key.every((part, i) => part === key[i])) return known.review;
+  const classOf = (id: string) => classes.find((each) => each.id === id);
+  const review = reviewClass(catalog, plan, { audience, earlier: earlierInSeries(plan.id, series, classOf) });
+  reviews.set(plan, { key, review });
+  return review;
+}

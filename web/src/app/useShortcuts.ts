@@ -1,0 +1,36 @@
+import { useEffect } from 'react';
+import { useAppDispatch } from './store';
+import { redone, undone } from './studio';
+
+/** Every shortcut there is, as the list of shortcuts shows them. */
+export const SHORTCUTS: ReadonlyArray<readonly [string, string]> = [
+  ['Ctrl Z', 'Undo'],
+  ['Ctrl Shift Z', 'Redo'],
+  ['?', 'This list'],
+  ['A', 'Add a rung to the class'],
+  ['↑ ↓ on a row', 'Go to the row above or below'],
+  ['Alt ↑ Alt ↓ on a row', 'Move the block up or down'],
+  ['Enter on a row', 'Open or close its details'],
+  ['Delete on a row', 'Take the block out'],
+  ['↑ ↓ in a number', 'One more, one less'],
+];
+
+/** Undo and redo from anywhere. In a field they are the class's too, since every keystroke there is already an edit. */
+export function useShortcuts(): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const key = event.key.toLowerCase();
+      if (key !== 'z' && key !== 'y') return;
+      event.preventDefault();
+      dispatch(key === 'y' || event.shiftKey ? redone() : undone());
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [dispatch]);
+}
+
+/** Whether a key was meant for a field and not for the view. */
+export const inField = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('input, select, textarea, [role="dialog"]') !== null;

@@ -1,0 +1,91 @@
+import { DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import { type Catalog, findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { RungFigure } from '../figure/RungFigure';
+import { DIRECTION_WORDS, DirectionMark } from './DirectionMark';
+import { HeatMark } from './HeatMark';
+
+/** Most rungs drawn at once; a finer search shows the rest. */
+const SHOWN = 60;
+
+/** Finds rungs by words, position and direction, and hands over the one chosen. Enter takes the first. */
+export function RungPicker({ catalog, onPick }: { catalog: Catalog; onPick: (entry: RungEntry) => void }) {
+  const [text, setText] = useState('');
+  const [position, setPosition] = useState('');
+  const [direction, setDirection] = useState<Direction | ''>('');
+  const typed = useDeferredValue(text);
+  const found = useMemo(
+    () => findRungs(catalog, { text: typed, position: position || undefined, direction: direction || undefined }),
+    [catalog, typed, position, direction],
+  );
+  return (
+    <div className="flex min-h-0 flex-col gap-3">
+      <input
+        // biome-ignore lint/a11y/noAutofocus: the sheet was opened to search.
+        autoFocus
+        type="search"
+        aria-label="Search the repertoire"
+        placeholder="Name, position, direction or prop"
+        className="field w-full py-1.5"
+        value={text}
+        onChange={({ target }) => setText(target.value)}
+        onKeyDown={({ key }) => key === 'Enter' && found[0] && onPick(found[0])}
+      />
+      <div className="flex gap-3">
+        <select
+          aria-label="Position"
+          className="field"
+          value={position}
+          onChange={({ target }) => setPosition(target.value)}
+        >
+          <option value="">every position</option>
+          {catalog.graph.positions.map((each) => (
+            <option key={each} value={each}>
+              {catalog.graph.name(each)}
+            </option>
+          ))}
+        </select>
+        <select
+          aria-label="Direction"
+          className="field"
+          value={direction}
+          onChange={({ target }) => setDirection(target.value as Direction | '')}
+        >
+          <option value="">every direction</option>
+          {DIRECTIONS.map((each) => (
+            <option key={each} value={each}>
+              {DIRECTION_WORDS[each]}
+            </option>
+          ))}
+        </select>
+        <span className="ml-auto text-soft">{found.length} rungs</span>
+      </div>
+      <ul className="flex flex-col">
+        {found.slice(0, SHOWN).map((entry) => (
+          <li key={entry.key}>
+            <button
+              type="button"
+              className="grid w-full grid-cols-[4.5rem_1fr_auto] items-center gap-3 rounded-md px-1 py-1 text-left hover:bg-shade"
+              onClick={() => onPick(entry)}
+            >
+              <RungFigure entry={entry} className="h-10 w-18" />
+              <span className="min-w-0 leading-tight">
+                <span className="font-semibold">{entry.exercise.name}</span>, {entry.rung.name}
+                <span className="flex flex-wrap gap-x-2 text-sm text-soft">
+                  {entry.exercise.position}
+                  {entry.exercise.directions.map((each) => (
+                    <DirectionMark key={each} direction={each} word />
+                  ))}
+                  {entry.props.map(({ name }) => name.toLowerCase()).join(', ')}
+                </span>
+              </span>
+              <HeatMark heat={catalog.heat(entry)} />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {found.length > SHOWN && <p className="text-soft">{found.length - SHOWN} more; narrow the search to see them.</p>}
+      {found.length === 0 && <p className="text-soft">No rung answers to this. Try fewer words, or another cell.</p>}
+    </div>
+  );
+}

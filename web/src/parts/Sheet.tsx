@@ -1,0 +1,44 @@
+import { X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface SheetProps {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly title: string;
+  readonly about?: ReactNode;
+  readonly children: ReactNode;
+  /** `middle`: a question to answer; `side`: a place to work beside the view. */
+  readonly at?: 'middle' | 'side';
+}
+
+/** A sheet of paper laid over the view. */
+export function Sheet({ open, onOpenChange, title, about, children, at = 'middle' }: SheetProps) {
+  const place =
+    at === 'middle'
+      ? 'top-1/2 left-1/2 w-[min(38rem,94vw)] max-h-[88dvh] -translate-x-1/2 -translate-y-1/2 rounded-lg'
+      : 'top-0 right-0 h-dvh w-[min(34rem,100vw)]';
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/25" />
+        <Dialog.Content
+          className={`fixed z-40 flex flex-col bg-sheet shadow-lift ${place}`}
+          {...(about ? {} : { 'aria-describedby': undefined })}
+        >
+          <div className="flex items-start gap-3 border-b border-line px-5 py-3">
+            <div className="grow">
+              <Dialog.Title className="font-name text-xl font-semibold">{title}</Dialog.Title>
+              {about && <Dialog.Description className="text-soft">{about}</Dialog.Description>}
+            </div>
+            <Dialog.Close className="rounded p-1 hover:bg-shade">
+              <X className="size-5" aria-hidden="true" />
+              <span className="sr-only">Close</span>
+            </Dialog.Close>
+          </div>
+          <div className="min-h-0 grow overflow-y-auto px-5 py-4">{children}</div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

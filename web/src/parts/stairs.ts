@@ -1,0 +1,67 @@
+import { POSITIONS } from '@warm-ladder/core/body';
+import type { Direction } from '@warm-ladder/core/method';
+import type { TimedClass } from '@warm-ladder/core/plan';
+import type { Catalog } from '@warm-ladder/core/repertoire';
+
+/** One tread of the stairs: a pass through a block, in pixels. */
+export interface Tread {
+  readonly block: number;
+  readonly x: number;
+  readonly width: number;
+  readonly y: number;
+  readonly heat: number;
+  readonly directions: readonly Direction[];
+  readonly name: string;
+}
+/** A change between two treads, as wide as the seconds it costs. */
+export interface Riser {
+  readonly x: number;
+  readonly width: number;
+  readonly from: number;
+  readonly to: number;
+}
+export interface Stairs {
+  readonly treads: readonly Tread[];
+  readonly risers: readonly Riser[];
+  /** Pixels of a second. */
+  readonly scale: number;
+  readonly levels: ReadonlyArray<{ readonly name: string; readonly y: number }>;
+}
+
+/** Height of the body from the floor, as a step from 0 (standing) to 7 (supine). */
+const levelOf = (like: string): number => (POSITIONS as readonly string[]).indexOf(like);
+
+/**
+ * The class laid out as stairs: time across, the body's height from the floor upwards.
+ * @param width pixels for `span` seconds
+ * @param height pixels from the standing tread to the supine one
+ */
+export function layStairs(catalog: Catalog, timed: TimedClass, width: number, height: number, span: number): Stairs {
+  const scale = span > 0 ? width / span : 0;
+  const step = height / (POSITIONS.length - 1);
+  const slots = timed.blocks
+    .flatMap((block) => block.slots.map((slot) => ({ block, slot })))
+    .sort((a, b) => a.slot.startSeconds - b.slot.startSeconds);
+  const treads = slots.map(({ block, slot }): Tread => {
+    const { entry } = block;
+    return {
+      block: block.index,
+      x: slot.startSeconds * scale,
+      width: slot.seconds * scale,
+      y: levelOf(entry.like) * step,
+      heat: catalog.heat(entry),
+      directions: entry.exercise.directions,
+      name: `${entry.exercise.name}, ${entry.rung.name}`,
+    };
+  });
+  const risers = treads.flatMap((tread, i): Riser[] => {
+    const before = treads[i - 1];
+    const end = before ? before.x + before.width : timed.parts.opening * scale;
+    const gap = tread.x - end;
+    return gap < 0.01 ? [] : [{ x: end, width: gap, from: before?.y ?? tread.y, to: tread.y }];
+  });
+  const levels = POSITIONS.flatMap((name, level) =>
+    timed.blocks.some(({ entry }) => entry.like === name) ? [{ name, y: level * step }] : [],
+  );
+  return { treads, risers, scale, levels };
+}

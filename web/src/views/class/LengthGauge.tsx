@@ -1,0 +1,53 @@
+import type { TimedClass, TimeParts } from '@warm-ladder/core/plan';
+import { clock, percent } from '@warm-ladder/core/review';
+
+const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
+  opening: 'opening',
+  setup: 'set-up',
+  work: 'work',
+  sideChanges: 'change of side',
+  options: 'options',
+  rest: 'rest',
+  transitions: 'between',
+  closing: 'closing',
+};
+
+/** The length now, against the target, with its range and the chance of running over. */
+export function LengthGauge({ timed }: { timed: TimedClass }) {
+  const target = timed.plan.targetMinutes * 60;
+  const spare = target - timed.seconds;
+  const over = spare < -0.5;
+  const { p10, p90, overChance } = timed.range;
+  return (
+    <div className="min-w-56">
+      <p className="flex items-baseline gap-2">
+        <output aria-label="Length" className={`text-4xl leading-none font-semibold ${over ? 'text-brick' : ''}`}>
+          {clock(timed.seconds)}
+        </output>
+        <span className="text-soft">of {clock(target)}</span>
+      </p>
+      <p className={over ? 'font-semibold text-brick' : 'text-moss'}>
+        {over ? `${clock(-spare)} over` : `${clock(spare)} left`}
+        <span className="font-normal text-soft">
+          {' '}
+          · {clock(p10)}–{clock(p90)}, {percent(overChance)} run over
+        </span>
+      </p>
+    </div>
+  );
+}
+
+/** What the minutes are spent on, in words and to scale. */
+export function PartsBar({ timed }: { timed: TimedClass }) {
+  const parts = (Object.entries(timed.parts) as Array<[keyof TimeParts, number]>).filter(([, seconds]) => seconds > 0);
+  return (
+    <ul className="flex flex-wrap gap-x-4 gap-y-0.5 text-sm text-soft" aria-label="What the minutes are spent on">
+      {parts.map(([part, seconds]) => (
+        <li key={part}>
+          {PART_WORDS[part]}{' '}
+          <span className={part === 'work' ? 'font-semibold text-ink' : 'text-ink'}>{clock(seconds)}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}

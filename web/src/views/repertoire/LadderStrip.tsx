@@ -1,0 +1,54 @@
+import { type Catalog, type Exercise, rungKey } from '@warm-ladder/core/repertoire';
+import { Link } from 'react-router';
+import { RungFigure } from '../../figure/RungFigure';
+import { DirectionMark } from '../../parts/DirectionMark';
+import { HeatMark } from '../../parts/HeatMark';
+
+interface LadderStripProps {
+  readonly catalog: Catalog;
+  readonly exercise: Exercise;
+  /** Rungs the search found; the others stay in sight, faint, since a ladder is read whole. */
+  readonly found: ReadonlySet<string>;
+}
+
+/** A ladder lying on its side: its rungs climb to the right, each as high as its heat. */
+export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
+  return (
+    <li className="py-3">
+      <p className="flex flex-wrap items-center gap-x-3">
+        <Link to={`/repertoire/${exercise.id}`} className="font-name text-xl font-semibold hover:underline">
+          {exercise.name}
+        </Link>
+        <span className="flex flex-wrap gap-x-3 text-soft">
+          {catalog.graph.name(exercise.position)}
+          {exercise.directions.map((direction) => (
+            <DirectionMark key={direction} direction={direction} word />
+          ))}
+          {exercise.sides === 'both' ? '' : exercise.sides === 'each' ? 'one side, then the other' : 'side by side'}
+        </span>
+      </p>
+      <ol className="mt-1 flex flex-wrap items-end gap-x-5 gap-y-2">
+        {exercise.rungs.map((rung) => {
+          const entry = catalog.rung({ exercise: exercise.id, rung: rung.id });
+          if (!entry) return null;
+          const heat = catalog.heat(entry);
+          return (
+            <li
+              key={rungKey({ exercise: exercise.id, rung: rung.id })}
+              className={`w-36 ${found.has(rung.id) ? '' : 'opacity-40'}`}
+              style={{ paddingBottom: `${Math.min(heat, 60) * 0.5}px` }}
+            >
+              <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="block rounded-md hover:bg-sheet">
+                <RungFigure entry={entry} className="h-16 w-full" />
+                <span className="flex items-start gap-1.5 border-t-3 border-ink pt-1 text-[15px] leading-tight">
+                  <span className="grow">{rung.name}</span>
+                  <HeatMark heat={heat} />
+                </span>
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </li>
+  );
+}

@@ -1,0 +1,98 @@
+import type { Direction } from '@warm-ladder/core/method';
+import { type Exercise, findRungs } from '@warm-ladder/core/repertoire';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { selectCatalog } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { DIRECTION_WORDS } from '../../parts/DirectionMark';
+import { LadderSheet } from './LadderSheet';
+import { LadderStrip } from './LadderStrip';
+import { RepertoireMap } from './RepertoireMap';
+
+export interface Cell {
+  readonly position: string;
+  readonly direction: Direction;
+}
+
+/** Ladders drawn at once; a search or a cell narrows to the rest. */
+const SHOWN = 40;
+
+/** The repertoire: a map that filters, a search, and the ladders they leave. */
+export function Component() {
+  const catalog = useAppSelector(selectCatalog);
+  const { exercise: open } = useParams();
+  const navigate = useNavigate();
+  const [cell, setCell] = useState<Cell | null>(null);
+  const [text, setText] = useState('');
+  const typed = useDeferredValue(text);
+  const found = useMemo(() => {
+    const hits = findRungs(catalog, { text: typed, position: cell?.position, direction: cell?.direction });
+    const rungs = new Map<Exercise, Set<string>>();
+    for (const { exercise, rung } of hits) rungs.set(exercise, (rungs.get(exercise) ?? new Set()).add(rung.id));
+    return { ladders: [...rungs], rungs: hits.length };
+  }, [catalog, typed, cell]);
+  const shown = open === undefined ? undefined : catalog.exercise(open);
+  if (catalog.exercises.length === 0) return <EmptyRepertoire />;
+  return (
+    <main className="mx-auto w-full max-w-[1500px] px-4 py-4">
+      <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[27rem_minmax(0,1fr)]">
+        <section aria-label="Map" className="lg:sticky lg:top-4">
+          <h1 className="font-name text-3xl font-semibold">Repertoire</h1>
+          <p className="mt-1 mb-3 text-soft">
+            {catalog.exercises.length} ladders, {catalog.rungs.length} rungs. Choose a cell to see only its ladders.
+          </p>
+          <RepertoireMap catalog={catalog} cell={cell} onChoose={setCell} />
+        </section>
+        <section aria-label="Ladders" className="min-w-0">
+          <div className="mb-2 flex flex-wrap items-center gap-3">
+            <input
+              type="search"
+              aria-label="Search the repertoire"
+              placeholder="Name, position, direction or prop"
+              className="field w-80 max-w-full py-1.5"
+              value={text}
+              onChange={({ target }) => setText(target.value)}
+            />
+            {cell && (
+              <button type="button" className="action" onClick={() => setCell(null)}>
+                {catalog.graph.name(cell.position)} · {DIRECTION_WORDS[cell.direction]}{' '}
+                <span aria-hidden="true">✕</span>
+                <span className="sr-only">Show every cell</span>
+              </button>
+            )}
+            <p role="status" className="text-soft">
+              {found.ladders.length} ladders, {found.rungs} rungs
+            </p>
+          </div>
+          <ul className="flex flex-col divide-y divide-line">
+            {found.ladders.slice(0, SHOWN).map(([exercise, rungs]) => (
+              <LadderStrip key={exercise.id} catalog={catalog} exercise={exercise} found={rungs} />
+            ))}
+          </ul>
+          {found.ladders.length > SHOWN && (
+            <p className="mt-3 text-soft">
+              {found.ladders.length - SHOWN} more ladders; narrow the search to see them.
+            </p>
+          )}
+          {found.ladders.length === 0 && (
+            <p className="mt-3">No ladder answers to this. Try fewer words, or another cell.</p>
+          )}
+        </section>
+      </div>
+      {shown && <LadderSheet catalog={catalog} exercise={shown} close={() => void navigate('/repertoire')} />}
+    </main>
+  );
+}
+
+function EmptyRepertoire() {
+  return (
+    <main className="mx-auto max-w-xl p-10">
+      <h1 className="font-name text-3xl font-semibold">No ladder stands here yet</h1>
+      <p className="mt-3">
+        The repertoire holds every exercise as a ladder of rungs, easiest first. Bring one in with{' '}
+        <em>Import a file…</em> from the Studio menu; the file’s form is described in the documents that come with the
+        app.
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,89 @@
+import type { RungEntry } from '@warm-ladder/core/repertoire';
+import { clock, spell } from '@warm-ladder/core/review';
+import type { ScriptLine, ScriptSection } from '@warm-ladder/core/script';
+import { RungFigure } from '../../figure/RungFigure';
+import { BreathLine } from './BreathLine';
+
+const KIND_WORDS: Readonly<Partial<Record<ScriptLine['kind'], string>>> = {
+  alignment: 'Keep',
+  image: 'Image',
+  fault: 'See',
+  option: 'Option',
+  safety: 'Safety',
+  count: 'Count',
+  transition: 'Then',
+};
+
+/** One stretch of the script: the way there, then what is said, at its clock time. */
+export function Section({ section, figure }: { section: ScriptSection; figure: RungEntry | undefined }) {
+  const { kind, title, startSeconds, seconds, lead, leadSeconds, lines, side, pass } = section;
+  const actions = lines.filter((line) => line.kind === 'action');
+  const setup = lines.filter((line) => line.kind === 'setup');
+  const rest = lines.filter((line) => line.kind !== 'action' && line.kind !== 'setup');
+  if (kind !== 'block') {
+    return (
+      <section className="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
+        <Clock seconds={startSeconds} />
+        <h2 className="font-name text-xl font-semibold">
+          {title} <span className="font-work text-base font-normal text-soft">{spell(seconds)}</span>
+        </h2>
+      </section>
+    );
+  }
+  return (
+    <section className="grid break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
+      {lead !== null && (
+        <p className="col-start-2 mb-1.5 text-soft">
+          <span aria-hidden="true">→ </span>
+          {lead} <span className="whitespace-nowrap">({Math.round(leadSeconds)} s)</span>
+        </p>
+      )}
+      <Clock seconds={startSeconds} />
+      <div className="min-w-0">
+        <div className="flex items-start gap-3">
+          <h2 className="grow font-name text-xl leading-tight font-semibold">
+            {title}
+            {side && <Tag>{pass === 'second' ? `now ${side}` : side}</Tag>}
+            <span className="ml-2 font-work text-base font-normal text-soft">{spell(seconds)}</span>
+          </h2>
+          {figure && <RungFigure entry={figure} className="h-14 w-24 shrink-0" />}
+        </div>
+        {setup.map((line) => (
+          <Words key={line.text} line={line} className="text-lg" />
+        ))}
+        {actions.length > 0 && <BreathLine lines={actions} />}
+        <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
+          {rest.map((line) => (
+            <div key={line.kind + line.text} className="contents">
+              <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
+                {KIND_WORDS[line.kind]}
+              </dt>
+              <dd>
+                {line.sign && <span className="text-soft">{line.sign} → </span>}
+                <Words line={line} />
+              </dd>
+            </div>
+          ))}
+        </dl>
+      </div>
+    </section>
+  );
+}
+
+const Clock = ({ seconds }: { seconds: number }) => (
+  <time className="text-right text-lg font-semibold">{clock(seconds)}</time>
+);
+
+const Tag = ({ children }: { children: React.ReactNode }) => (
+  <span className="ml-2 rounded-full bg-ink px-2.5 align-middle font-work text-sm font-normal text-sheet">
+    {children}
+  </span>
+);
+
+const Words = ({ line, className = '' }: { line: ScriptLine; className?: string }) => (
+  <span
+    className={`${className.includes('text-lg') ? 'block' : ''} ${line.written ? '' : 'text-soft italic'} ${className}`}
+  >
+    {line.text}
+  </span>
+);
