@@ -1,5 +1,8 @@
 import { armBears, bears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
-import { between, type Limb, type Point, type Skeleton } from './skeleton';
+import { between, dot, type Limb, type Point, type Skeleton } from './skeleton';
+
+/** Toes lower than the ankle by this many metres carry the foot: the sole does not lie. */
+const TIPTOE = 0.03;
 
 /** Where the upper and the lower body rest; `null` for a half that rests on nothing. */
 export interface Contacts {
@@ -7,26 +10,36 @@ export interface Contacts {
   readonly lower: Point | null;
 }
 
-/** The bearing points of a body held off the floor: hands or forearms (or ribs) above, knees or feet below. */
-export function contactsOf(pose: Pose, bones: Skeleton): Contacts {
+/**
+ * The bearing points of a body held off the floor: hands or forearms (or ribs) above, knees or feet below.
+ * @param up straight up for a level trunk, to tell a sole from toes
+ */
+export function contactsOf(pose: Pose, bones: Skeleton, up: Point): Contacts {
   const arms = SIDES.filter((side) => armBears(pose, side)).map((side) => armContact(pose, bones.arm[side], side));
   const lying = pose.supports.includes('ribs') ? bones.ribs : between(bones.ribs, bones.shoulder, 0.7);
   const trunk = ribsBear(pose) ? [lying] : [];
   const bearing = [...arms, ...trunk];
-  const legs = SIDES.filter((side) => legBears(pose, side)).map((side) => legContact(pose, bones.leg[side], side));
+  const legs = SIDES.filter((side) => legBears(pose, side)).map((side) => legContact(pose, bones.leg[side], side, up));
   return {
     upper: middle(bearing.length === 0 && pose.supports.includes('head') ? [bones.head] : bearing),
-    lower: nearest(legs),
+    lower: nearest(legs, up),
   };
 }
 
 const middle = ([first, ...rest]: readonly Point[]): Point | null =>
   first === undefined ? null : rest.reduce((sum, point, i) => between(sum, point, 1 / (i + 2)), first);
 
-/** The leg contact nearest the trunk carries it: a foot slid back beside a bearing knee only rests. */
-function nearest(points: readonly Point[]): Point | null {
-  const x = Math.max(...points.map((point) => point.x));
-  return middle(points.filter((point) => x - point.x < 0.05));
+/** Contacts nearer than this, in metres, are one. */
+const TOGETHER = 0.05;
+
+/**
+ * The leg contact nearest the trunk carries it: a foot slid back beside a bearing knee only rests. Of two as near,
+ * the lower: lying on a side, the upper leg rests on the other.
+ */
+function nearest(points: readonly Point[], up: Point): Point | null {
+  const near = points.filter(({ x }) => Math.max(...points.map((point) => point.x)) - x < TOGETHER);
+  const low = Math.min(...near.map((point) => dot(point, up)));
+  return middle(near.filter((point) => dot(point, up) - low < TOGETHER));
 }
 
 function armContact(pose: Pose, { middle: elbow, end }: Limb, side: Side): Point {
@@ -34,9 +47,9 @@ function armContact(pose: Pose, { middle: elbow, end }: Limb, side: Side): Point
   return bears(pose, 'elbows', side) ? elbow : between(elbow, end, 0.5);
 }
 
-function legContact(pose: Pose, { root, middle: knee, end, tip }: Limb, side: Side): Point {
+function legContact(pose: Pose, { root, middle: knee, end, tip }: Limb, side: Side, up: Point): Point {
   if (bears(pose, 'thighs', side)) return between(root, knee, 0.6);
   if (bears(pose, 'knees', side)) return knee;
   if (bears(pose, 'shins', side)) return between(knee, end, 0.4);
-  return bears(pose, 'toes', side) ? tip : end;
+  return bears(pose, 'toes', side) || dot(tip, up) < dot(end, up) - TIPTOE ? tip : end;
 }

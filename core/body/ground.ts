@@ -1,7 +1,7 @@
 import { type Contacts, contactsOf } from './contacts';
 import { type Angles, type Pose, pelvisBears, ribsBear } from './pose';
 import type { BasePosition } from './position';
-import { add, type Point, type Skeleton } from './skeleton';
+import { add, dot, type Point, type Skeleton } from './skeleton';
 
 /** The room's own directions, seen from the pelvis. */
 export interface Ground {
@@ -18,8 +18,6 @@ export const isUpright = (like: BasePosition): boolean => UPRIGHT.has(like);
 const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
 const sin = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
 
-export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
-
 /** Up for a level trunk in each position. Side-lying poses are written lying on the left. */
 function levelUp(like: BasePosition, roll: number): Point {
   if (like === 'side-lying') return { x: 0, y: 0, z: 1 };
@@ -32,21 +30,19 @@ export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright
 
 /**
  * How the body lies in the room. A propped body settles until what it rests on is level, then takes its pitch;
- * lying on the ribs, a twist turns the pelvis and not the chest.
+ * lying on the ribs and the head, a tilt or a twist turns the pelvis and not the chest.
  */
 export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
-  const contacts = contactsOf(pose, bones);
   const { pitch } = angles;
   if (isUpright(like)) {
-    return {
-      up: { x: cos(pitch), y: sin(pitch), z: 0 },
-      along: { x: -sin(pitch), y: cos(pitch), z: 0 },
-      contacts,
-    };
+    const up: Point = { x: cos(pitch), y: sin(pitch), z: 0 };
+    return { up, along: { x: -sin(pitch), y: cos(pitch), z: 0 }, contacts: contactsOf(pose, bones, up) };
   }
   const up = levelUp(like, ribsBear(pose) ? angles.twist : 0);
   const along: Point = { x: 1, y: 0, z: 0 };
-  const settled = isPropped(pose, like) ? settle(contacts, up, along) : 0;
+  const contacts = contactsOf(pose, bones, up);
+  const flat = ribsBear(pose) && pose.supports.includes('head');
+  const settled = isPropped(pose, like) ? settle(contacts, up, along) : flat ? chestDown(bones, up, along) : 0;
   return { ...turned(up, along, settled + pitch), contacts };
 }
 
@@ -56,6 +52,12 @@ function settle({ upper, lower }: Contacts, up: Point, along: Point): number {
   const span = add(upper, lower, -1);
   const run = dot(span, along);
   return run < 0.1 ? 0 : (-Math.atan2(dot(span, up), run) * 180) / Math.PI;
+}
+
+/** Degrees the head end must rise for a chest at rest to lie flat. */
+function chestDown({ ribs, shoulder }: Skeleton, up: Point, along: Point): number {
+  const chest = add(shoulder, ribs, -1);
+  return (-Math.atan2(dot(chest, up), dot(chest, along)) * 180) / Math.PI;
 }
 
 /** The room's directions once the head end is raised by some degrees. */

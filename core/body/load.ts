@@ -1,7 +1,7 @@
-import { dot, groundOf, isPropped, isUpright } from './ground';
+import { groundOf, isPropped, isUpright } from './ground';
 import { type Angles, anglesOf, armBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { BasePosition } from './position';
-import { add, between, CENTRE, MASS, type Point, type Skeleton, skeletonOf } from './skeleton';
+import { add, between, CENTRE, dot, MASS, type Point, type Skeleton, skeletonOf } from './skeleton';
 
 /** Newtons per kilogram. */
 const GRAVITY = 9.81;

@@ -9,7 +9,7 @@ const RANGES = {
   hipAbduction: [-35, 85],
   hipRotation: [-60, 75],
   shoulderAbduction: [-35, 185],
-  ankle: [-35, 60],
+  ankle: [-35, 80],
   lumbar: [-45, 75],
   thoracic: [-40, 60],
   neck: [-70, 70],

@@ -55,6 +55,7 @@ export const add = (a: Point, b: Point, scale = 1): Point => ({
   y: a.y + b.y * scale,
   z: a.z + b.z * scale,
 });
+export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
 export const between = (a: Point, b: Point, share: number): Point => ({
   x: a.x + (b.x - a.x) * share,
   y: a.y + (b.y - a.y) * share,

@@ -4,7 +4,7 @@ import Fastify, { type FastifyInstance } from 'fastify';
 import { speakErrors } from './errors';
 import { bundleRoutes } from './routes/bundle';
 import { collectionRoutes, methodRoutes } from './routes/collections';
-import { webRoutes } from './routes/web';
+import { serveWeb } from './routes/web';
 import type { Studio } from './studio';
 
 /** Largest single document, in bytes. */
@@ -40,6 +40,6 @@ export async function buildApp(studio: Studio, { webFolder, log = false }: AppOp
     },
     { prefix: '/api' },
   );
-  if (webFolder) await app.register(webRoutes(webFolder));
+  if (webFolder) await serveWeb(app, webFolder);
   return app;
 }

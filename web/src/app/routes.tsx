@@ -7,6 +7,7 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <LostPage />,
+    hydrateFallbackElement: <p className="p-10 text-soft">Opening the studio…</p>,
     children: [
       { index: true, loader: () => redirect('/class') },
       { path: 'repertoire/:exercise?', lazy: () => import('../views/repertoire/RepertoireView') },

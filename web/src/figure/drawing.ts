@@ -1,13 +1,16 @@
 import {
+  type Angles,
+  add,
   anglesOf,
   type BasePosition,
-  contactsOf,
+  bears,
   dot,
   groundOf,
   isPropped,
   type Limb,
   type Point,
   type Pose,
+  type Side,
   skeletonOf,
 } from '@warm-ladder/core/body';
 
@@ -28,17 +31,26 @@ export interface Drawing {
   readonly box: { readonly left: number; readonly right: number; readonly top: number };
 }
 
+/** Frames are no smaller than this, in body heights, so that figures side by side are drawn to one scale. */
+const LEAST_WIDTH = 1.3;
+const LEAST_HEIGHT = 0.55;
 /** Half the thickness of a limb: how far above the floor its middle line lies. */
-const FLESH = 0.05;
+const FLESH = 0.045;
 /** A support higher than this rests on something. */
 const RAISED = 0.22;
 
-export function drawingOf(pose: Pose, like: BasePosition): Drawing {
-  const angles = anglesOf(pose);
+/** From where a body is seen: its right side, or its front where it bends sideways upright. */
+export type View = 'side' | 'front';
+
+export function drawingOf(pose: Pose, like: BasePosition, view: View = 'side'): Drawing {
+  const angles = drawnAngles(pose, like);
   const bones = skeletonOf(angles, 1);
   const { up, along, contacts } = groundOf(pose, like, angles, bones);
-  const flat = (point: Point): Spot => ({ x: dot(point, along), y: dot(point, up) });
-  const limbs = { left: [bones.leg.left, bones.arm.left], right: [bones.leg.right, bones.arm.right] };
+  const level = view === 'front' ? { x: 0, y: 0, z: -1 } : along;
+  const flat = (point: Point): Spot => ({ x: dot(point, level), y: dot(point, up) });
+  const leg = (side: Side): Limb =>
+    flatFooted(bones.leg[side], bears(pose, 'feet', side) && like !== 'side-lying', along);
+  const limbs = { left: [leg('left'), bones.arm.left], right: [leg('right'), bones.arm.right] };
   const points = [
     bones.hip,
     bones.shoulder,
@@ -53,7 +65,7 @@ export function drawingOf(pose: Pose, like: BasePosition): Drawing {
     const { x, y } = flat(point);
     return { x: x - anchor, y: y - floor + FLESH };
   };
-  const resting = isPropped(pose, like) ? contactsOf(pose, bones) : { upper: null, lower: null };
+  const resting = isPropped(pose, like) ? contacts : { upper: null, lower: null };
   const spots = points.map(({ x }) => x - anchor);
   const line = (limb: Limb) => path([limb.root, limb.middle, limb.end, limb.tip].map(spot));
   const trunk = [bones.hip, bones.lumbar, bones.waist, bones.ribs, bones.shoulder].map(spot);
@@ -79,7 +91,26 @@ export function frameOf(drawings: readonly Drawing[]): { x: number; width: numbe
   const left = Math.min(...drawings.map(({ box }) => box.left));
   const right = Math.max(...drawings.map(({ box }) => box.right));
   const top = Math.max(...drawings.map(({ box }) => box.top));
-  return { x: left, width: right - left, height: top };
+  const spare = Math.max(0, LEAST_WIDTH - (right - left)) / 2;
+  return { x: left - spare, width: right - left + 2 * spare, height: Math.max(top, LEAST_HEIGHT) };
+}
+
+/** Ankles left unsaid are drawn as they lie: long where the knee or the shin bears, or in prone. */
+function drawnAngles(pose: Pose, like: BasePosition): Angles {
+  const angles = anglesOf(pose);
+  if (pose.ankle !== undefined) return angles;
+  const onKnees = like === 'four-point' || like === 'kneeling' || like === 'prone';
+  const long = (side: Side) => (onKnees || bears(pose, 'knees', side) || bears(pose, 'shins', side) ? 80 : 0);
+  return { ...angles, ankle: { left: long('left'), right: long('right') } };
+}
+
+/** A foot that bears lies on its sole, unless it stands on its toes. */
+function flatFooted(limb: Limb, bearing: boolean, along: Point): Limb {
+  const sole = add(limb.tip, limb.end, -1);
+  const length = Math.hypot(sole.x, sole.y, sole.z);
+  const forward = dot(sole, along) / length;
+  if (!bearing || Math.abs(forward) < 0.35) return limb;
+  return { ...limb, tip: add(limb.end, along, Math.sign(forward) * length) };
 }
 
 const at = ({ x, y }: Spot): string => `${x.toFixed(3)} ${(-y).toFixed(3)}`;

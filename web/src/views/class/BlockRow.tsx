@@ -69,7 +69,7 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
           <span className="sr-only">Drag block {index + 1}</span>
         </button>
         <span className="text-right text-soft">{clock(startSeconds)}</span>
-        <RungFigure entry={entry} className="h-9 w-18" />
+        <RungFigure entry={entry} className="h-8 w-18" />
         <span className="min-w-0 leading-tight">
           <span className="flex items-center gap-1.5 truncate font-semibold">
             {entry.exercise.directions.map((direction) => (

@@ -16,15 +16,15 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
   const set = (change: Partial<Omit<ClassPlan, 'id' | 'blocks'>>, label: string, field = '') =>
     edit({ kind: 'class', change }, label, field);
   return (
-    <div className="flex flex-wrap items-start gap-x-8 gap-y-2">
-      <div className="min-w-72 grow">
+    <div className="grid gap-x-8 gap-y-1 md:grid-cols-[1fr_auto]">
+      <div className="contents">
         <TextField
           label="Name of the class"
           value={plan.name}
           className="-ml-1.5 w-full max-w-xl font-name text-2xl font-semibold"
           onChange={(name) => set({ name }, 'the name', 'name')}
         />
-        <div className="mt-1 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+        <div className="flex flex-wrap items-center gap-x-2.5 gap-y-1 text-[15px] md:col-span-2 md:row-start-2">
           <label>
             For{' '}
             <select
@@ -75,7 +75,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
               value={plan.openingPosition ?? ''}
               onChange={({ target }) => set({ openingPosition: target.value || undefined }, 'where it begins')}
             >
-              <option value="">where the first block is</option>
+              <option value="">at the first block</option>
               {POSITIONS.map((position) => (
                 <option key={position}>{position}</option>
               ))}
@@ -88,7 +88,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
               value={plan.targetMinutes}
               min={1}
               max={240}
-              className="w-14"
+              className="w-12"
               onChange={(targetMinutes) => set({ targetMinutes }, 'the target', 'target')}
             />{' '}
             min
@@ -101,7 +101,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
               min={0}
               max={3600}
               step={5}
-              className="w-14"
+              className="w-12"
               onChange={(openingSeconds) => set({ openingSeconds }, 'the opening', 'opening')}
             />{' '}
             s
@@ -114,7 +114,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
               min={0}
               max={3600}
               step={5}
-              className="w-14"
+              className="w-12"
               onChange={(closingSeconds) => set({ closingSeconds }, 'the closing', 'closing')}
             />{' '}
             s

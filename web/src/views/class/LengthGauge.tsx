@@ -19,7 +19,7 @@ export function LengthGauge({ timed }: { timed: TimedClass }) {
   const over = spare < -0.5;
   const { p10, p90, overChance } = timed.range;
   return (
-    <div className="min-w-56">
+    <div className="flex flex-wrap items-baseline gap-x-4">
       <p className="flex items-baseline gap-2">
         <output aria-label="Length" className={`text-4xl leading-none font-semibold ${over ? 'text-brick' : ''}`}>
           {clock(timed.seconds)}

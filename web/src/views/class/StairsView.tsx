@@ -9,8 +9,8 @@ import { layStairs, type Tread } from '../../parts/stairs';
 import { useWidth } from '../../parts/useWidth';
 import { useRepsDrag } from './useRepsDrag';
 
-const HEIGHT = 190;
-const TREAD = 22;
+const HEIGHT = 147;
+const TREAD = 20;
 const TOP = 26;
 const LEFT = 84;
 const BASE = TOP + HEIGHT + TREAD + 8;

@@ -39,7 +39,7 @@ export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
               style={{ paddingBottom: `${Math.min(heat, 60) * 0.5}px` }}
             >
               <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="block rounded-md hover:bg-sheet">
-                <RungFigure entry={entry} className="h-16 w-full" />
+                <RungFigure entry={entry} className="h-20 w-full" />
                 <span className="flex items-start gap-1.5 border-t-3 border-ink pt-1 text-[15px] leading-tight">
                   <span className="grow">{rung.name}</span>
                   <HeatMark heat={heat} />
