@@ -1,16 +1,19 @@
 import fc from 'fast-check';
-import { loadOf } from './load';
+import { loadOf as loadOfPosed } from './load';
 import { mirrored, type Pose, poseSchema } from './pose';
+import { posedAs } from './posed';
+import type { BasePosition } from './position';
 
 const BODY = { bodyMassKg: 70, bodyHeightM: 1.7 };
+const loadOf = (pose: Pose, like: BasePosition) => loadOfPosed(posedAs(pose, like, BODY.bodyHeightM), BODY);
 const lying = (legs: Partial<Pose>, supports: Pose['supports'] = ['head', 'ribs', 'pelvis', 'foot.left']): Pose => ({
   supports,
   ...legs,
 });
-const legLever = (pose: Pose) => loadOf(pose, 'supine', BODY).legLever;
+const legLever = (pose: Pose) => loadOf(pose, 'supine').legLever;
 const PLANK: Pose = { pitch: 0, hip: 0, knee: 0, shoulder: 90, supports: ['hands', 'feet'] };
 const FOUR_POINT: Pose = { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] };
-const lumbar = (pose: Pose, like: 'plank' | 'four-point' = 'plank') => loadOf(pose, like, BODY).lumbarMoment ?? 0;
+const lumbar = (pose: Pose, like: 'plank' | 'four-point' = 'plank') => loadOf(pose, like).lumbarMoment ?? 0;
 
 describe('leg lever of the reference body, supine', () => {
   const left = { left: 45, right: 0 };
@@ -32,8 +35,8 @@ describe('leg lever of the reference body, supine', () => {
   });
 
   test('a lying body has no moment between supports, a plank no levers', () => {
-    expect(loadOf(lying({}), 'supine', BODY)).toMatchObject({ curlLever: 0, lumbarMoment: null });
-    expect(loadOf(PLANK, 'plank', BODY)).toMatchObject({ curlLever: null, legLever: null });
+    expect(loadOf(lying({}), 'supine')).toMatchObject({ curlLever: 0, lumbarMoment: null });
+    expect(loadOf(PLANK, 'plank')).toMatchObject({ curlLever: null, legLever: null });
   });
 
   test('lowering a straight leg, straightening the knee, and a heavier foot each lengthen the lever', () => {

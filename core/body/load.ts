@@ -1,7 +1,7 @@
-import { groundOf, isPropped, isUpright } from './ground';
-import { type Angles, anglesOf, armBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
-import type { BasePosition } from './position';
-import { add, between, CENTRE, dot, MASS, type Point, type Skeleton, skeletonOf } from './skeleton';
+import { isPropped, isUpright } from './ground';
+import { armBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
+import type { Posed } from './posed';
+import { add, between, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
 
 /** Newtons per kilogram. */
 const GRAVITY = 9.81;
@@ -26,10 +26,10 @@ interface Part {
   readonly at: Point;
 }
 
-/** The load of one pose on the reference body (docs/body.md has the derivation and the check values). */
-export function loadOf(pose: Pose, like: BasePosition, body: ReferenceBody, angles: Angles = anglesOf(pose)): Load {
-  const bones = skeletonOf(angles, body.bodyHeightM);
-  const { up, contacts } = groundOf(pose, like, angles, bones);
+/** The load of one pose on the reference body it was posed for (docs/body.md has the derivation and check values). */
+export function loadOf(posed: Posed, body: ReferenceBody): Load {
+  const { pose, like, angles, bones, ground } = posed;
+  const { up, contacts } = ground;
   const upper = upperParts(bones, pose, body);
   if (isPropped(pose, like)) {
     const lower = [pelvisPart(bones, pose, body), ...SIDES.flatMap((side) => legParts(bones, pose, side, body))];
@@ -42,7 +42,7 @@ export function loadOf(pose: Pose, like: BasePosition, body: ReferenceBody, angl
     return { legLever: null, curlLever: null, lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180) };
   }
   const leverOf = (parts: readonly Part[], pivot: Point) => horizontalMoment(parts, pivot, up);
-  const legLever = raisedLegs(pose, like, body, angles);
+  const legLever = raisedLegs(posed, body);
   if (isUpright(like) && like !== 'seated') {
     return { legLever, curlLever: null, lumbarMoment: leverOf(upper, bones.lumbar) * handsHelp(pose) };
   }
@@ -63,16 +63,9 @@ function trunkLine({ hip, shoulder }: Skeleton): Point {
 }
 
 /** Legs held off the floor, about their hips, whatever else the body rests on: N·m. */
-export function raisedLegs(
-  pose: Pose,
-  like: BasePosition,
-  body: ReferenceBody,
-  angles: Angles = anglesOf(pose),
-): number {
-  const bones = skeletonOf(angles, body.bodyHeightM);
-  const { up } = groundOf(pose, like, angles, bones);
+export function raisedLegs({ pose, bones, ground }: Posed, body: ReferenceBody): number {
   return SIDES.filter((side) => !legBears(pose, side)).reduce(
-    (sum, side) => sum + horizontalMoment(legParts(bones, pose, side, body), bones.leg[side].root, up),
+    (sum, side) => sum + horizontalMoment(legParts(bones, pose, side, body), bones.leg[side].root, ground.up),
     0,
   );
 }
@@ -129,8 +122,7 @@ function legParts(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody):
  * How far the free arms reach from the waist, weighed: N·m about the lumbar point in whatever direction.
  * An arm overhead or out to the side lengthens the body even where it does not tip it.
  */
-export function armReach(pose: Pose, body: ReferenceBody, angles: Angles = anglesOf(pose)): number {
-  const bones = skeletonOf(angles, body.bodyHeightM);
+export function armReach({ pose, bones }: Posed, body: ReferenceBody): number {
   return SIDES.filter((side) => !armBears(pose, side))
     .flatMap((side) => armParts(bones, pose, side, body))
     .reduce((sum, { kg, at }) => {
@@ -141,10 +133,14 @@ export function armReach(pose: Pose, body: ReferenceBody, angles: Angles = angle
 
 /** Size of the moment of weights about a pivot: each weight times its horizontal distance, as vectors. */
 function horizontalMoment(parts: readonly Part[], pivot: Point, up: Point): number {
-  let sum: Point = { x: 0, y: 0, z: 0 };
-  for (const { kg, at } of parts) sum = add(sum, add(at, pivot, -1), kg * GRAVITY);
-  const level = add(sum, up, -dot(sum, up));
-  return Math.hypot(level.x, level.y, level.z);
+  let [x, y, z] = [0, 0, 0];
+  for (const { kg, at } of parts) {
+    x += kg * (at.x - pivot.x);
+    y += kg * (at.y - pivot.y);
+    z += kg * (at.z - pivot.z);
+  }
+  const upward = x * up.x + y * up.y + z * up.z;
+  return GRAVITY * Math.sqrt(Math.max(0, x * x + y * y + z * z - upward * upward));
 }
 
 /** Supports nearer than this, in metres, share the weight evenly: statics no longer tells them apart. */

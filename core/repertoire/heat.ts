@@ -1,6 +1,5 @@
 import {
   type Angles,
-  anglesOf,
   armBears,
   armReach,
   bears,
@@ -10,14 +9,16 @@ import {
   legBears,
   loadOf,
   NO_LOAD,
+  type Point,
   type Pose,
+  type Posed,
   peakLoad,
   pelvisBears,
+  posedAs,
   type ReferenceBody,
   raisedLegs,
   ribsBear,
   SIDES,
-  skeletonOf,
 } from '../body';
 import type { BasePosition } from '../body/position';
 import type { HEAT_WEIGHTS } from '../method/figures';
@@ -46,20 +47,20 @@ const towardsOne = (value: number, half: number): number => value / (value + hal
  * @param props those of the rung, for their stability
  */
 export function measureRung(rung: Rung, like: BasePosition, method: Method, props: readonly Prop[]): RungMeasures {
-  const moments = rung.phases.map((phase) => rung.poses[phase.pose]).filter((pose) => pose !== undefined);
-  const start = rung.poses[rung.start];
-  const poses = start ? [start, ...moments] : moments;
-  const loads = Object.values(rung.poses).map((pose) => loadOf(pose, like, method));
-  const load = loads.reduce(peakLoad, NO_LOAD);
+  const posed = new Map(Object.entries(rung.poses).map(([id, pose]) => [id, posedAs(pose, like, method.bodyHeightM)]));
+  const all = [...posed.values()];
+  // One repetition as it is done: the start, then what each phase arrives at.
+  const course = [rung.start, ...rung.phases.map((phase) => phase.pose)].flatMap((id) => posed.get(id) ?? []);
+  const loads = all.map((each) => loadOf(each, method));
 
   const shares: HeatFactors = {
-    lever: leverShare(Object.values(rung.poses), loads, like, method),
-    limbs: limbsShare(poses, like),
-    support: supportShare(poses, props, like),
-    head: Math.max(0, ...poses.map((pose) => headShare(pose, like))),
-    weight: weightShare(poses, rung.phases),
-    range: towardsOne(rangeOf(poses), 160),
-    angle: Math.max(0, ...poses.map((pose) => angleShare(pose, like))),
+    lever: leverShare(all, loads, like, method),
+    limbs: limbsShare(course, like),
+    support: supportShare(course, props, like),
+    head: Math.max(0, ...course.map((each) => headShare(each))),
+    weight: weightShare(course, rung.phases),
+    range: towardsOne(rangeOf(course), 160),
+    angle: Math.max(0, ...course.map(({ pose }) => angleShare(pose, like))),
     breath: breathShare(rung.phases),
     volume: volumeShare(rung, method.secondsPerCount),
     control: towardsOne(returningSeconds(rung, method.secondsPerCount), 6),
@@ -68,6 +69,7 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
     Object.entries(shares).map(([factor, share]) => [factor, share * method.heatWeights[factor as HeatFactor]]),
   ) as HeatFactors;
   const computed = Object.values(factors).reduce((sum, part) => sum + part, 0);
+  const load = loads.reduce(peakLoad, NO_LOAD);
   return { heat: rung.heatOverride?.heat ?? Math.min(100, computed), factors, load };
 }
 
@@ -75,28 +77,27 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
  * 1: the worst lever of any pose. The ideas of load on one scale: a leg held long and a body held between its
  * supports count whole; a trunk that tips while it sits, stands or curls is half carried by its own posture.
  */
-function leverShare(poses: readonly Pose[], loads: readonly Load[], like: BasePosition, body: ReferenceBody): number {
-  const worst = poses.map((pose, i) => {
+function leverShare(course: readonly Posed[], loads: readonly Load[], like: BasePosition, body: ReferenceBody): number {
+  const upright = isUpright(like);
+  const worst = course.map((posed, i) => {
     const { curlLever, lumbarMoment } = loads[i] ?? NO_LOAD;
-    const upright = isUpright(like);
-    const legs = raisedLegs(pose, like, body) * (upright || lumbarMoment !== null ? 0.5 : 1);
+    const legs = raisedLegs(posed, body) * (upright || lumbarMoment !== null ? 0.5 : 1);
     const trunk = (curlLever ?? 0) * (upright ? 0.3 : 0.4) + (lumbarMoment ?? 0) * (upright ? 0.4 : 1);
-    return legs + trunk + 0.25 * armReach(pose, body);
+    return legs + trunk + 0.25 * armReach(posed, body);
   });
   return towardsOne(Math.max(0, ...worst), 45);
 }
 
 /** 2: limbs in the air at once, and limbs that move, half as much each. */
-function limbsShare(poses: readonly Pose[], like: BasePosition): number {
-  const aloft = Math.max(0, ...poses.map((pose) => limbsAloft(pose, like)));
-  return towardsOne(aloft + 0.5 * movingLimbs(poses), 3);
+function limbsShare(course: readonly Posed[], like: BasePosition): number {
+  const aloft = Math.max(0, ...course.map((posed) => limbsAloft(posed, like)));
+  return towardsOne(aloft + 0.5 * movingLimbs(course), 3);
 }
 
 /** An arm hanging or lying along the trunk works no more than one that rests. */
 const ARM_AT_REST = 20;
 
-function limbsAloft(pose: Pose, like: BasePosition): number {
-  const angles = anglesOf(pose);
+function limbsAloft({ pose, angles }: Posed, like: BasePosition): number {
   const upright = like === 'standing' || like === 'kneeling';
   const legs = SIDES.filter((side) => !legBears(pose, side)).length;
   // Seated, a leg that lies on the floor is often left unsaid; upright, both feet must bear.
@@ -108,8 +109,8 @@ function limbsAloft(pose: Pose, like: BasePosition): number {
   return (upright ? Math.min(legs, 1) : legs) + 0.5 * arms;
 }
 
-function movingLimbs(poses: readonly Pose[]): number {
-  const all = poses.map(anglesOf);
+function movingLimbs(course: readonly Posed[]): number {
+  const all = course.map(({ angles }) => angles);
   const moves = (read: (angles: Angles) => number) => Math.max(...all.map(read)) - Math.min(...all.map(read)) > 5;
   return SIDES.flatMap((side) => [
     moves(({ hip }) => hip[side]) || moves(({ knee }) => knee[side]) || moves(({ hipAbduction }) => hipAbduction[side]),
@@ -123,13 +124,13 @@ const STEADY = { pelvis: 3, ribs: 3, head: 0.5, foot: 1, knee: 1, shin: 1, forea
 const STANDING_FOOT = 2.4;
 
 /** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies. */
-function supportShare(poses: readonly Pose[], props: readonly Prop[], like: BasePosition): number {
-  const base = Math.min(...poses.map((pose) => baseOf(pose, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
+function supportShare(course: readonly Posed[], props: readonly Prop[], like: BasePosition): number {
+  const base = Math.min(...course.map((posed) => baseOf(posed, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
   const unstable = props.filter((prop) => prop.unstable).length;
   return towardsOne(3.5 / Math.max(base, 0.5) + unstable, 1.8);
 }
 
-function baseOf(pose: Pose, foot: number): number {
+function baseOf({ pose, angles: { hipAbduction } }: Posed, foot: number): number {
   const paired = SIDES.flatMap((side) => [
     ['feet', 'heels', 'toes'].some((part) => bears(pose, part as 'feet', side)) ? foot : 0,
     bears(pose, 'knees', side) || bears(pose, 'thighs', side) ? STEADY.knee : 0,
@@ -144,43 +145,44 @@ function baseOf(pose: Pose, foot: number): number {
     (pelvisBears(pose) ? STEADY.pelvis : 0) +
     (ribsBear(pose) ? STEADY.ribs : 0) +
     (pose.supports.includes('head') ? STEADY.head : 0);
-  const { hipAbduction } = anglesOf(pose);
   const stance = SIDES.reduce((sum, side) => sum + (legBears(pose, side) ? Math.max(0, hipAbduction[side]) : 0), 0);
   return paired + trunk + stance / 60;
 }
 
+/** A wrist nearer to the middle of the head than this many times the head's distance from the shoulders holds it. */
+const HAND_ON_HEAD = 1.9;
+
 /** 4: head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work. */
-function headShare(pose: Pose, like: BasePosition): number {
+function headShare({ pose, like, angles, bones }: Posed): number {
   const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
   if (!lying || pose.supports.includes('head') || armsBearTheChest(pose, like)) return 0;
-  const angles = anglesOf(pose);
-  const bones = skeletonOf(angles, 1);
   const held = SIDES.filter((side) => {
     const { end } = bones.arm[side];
-    const gap = Math.hypot(end.x - bones.head.x, end.y - bones.head.y, end.z - bones.head.z);
-    return gap < 0.19 && angles.elbow[side] > 60;
+    return distance(end, bones.head) < HAND_ON_HEAD * distance(bones.head, bones.shoulder) && angles.elbow[side] > 60;
   }).length;
   const chest = ribsBear(pose) ? 0.3 : 0.45;
   return chest + 0.275 * (2 - held);
 }
+
+const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 /** On forearms or hands in prone the arms carry the chest: the head is not held up against its weight. */
 const armsBearTheChest = (pose: Pose, like: BasePosition): boolean =>
   like !== 'supine' && SIDES.some((side) => armBears(pose, side));
 
 /** 5: kilograms held, and phases that squeeze. */
-function weightShare(poses: readonly Pose[], phases: readonly Phase[]): number {
+function weightShare(course: readonly Posed[], phases: readonly Phase[]): number {
   const kg = Math.max(
     0,
-    ...poses.map((pose) => Object.values(pose.weights ?? {}).reduce((sum, each) => sum + (each ?? 0), 0)),
+    ...course.map(({ pose }) => Object.values(pose.weights ?? {}).reduce((sum, each) => sum + (each ?? 0), 0)),
   );
   const squeezed = phases.some((phase) => phase.squeeze) ? 1.5 : 0;
   return towardsOne(kg + squeezed, 4);
 }
 
 /** 6: degrees the most moved joints travel over one repetition: the largest, and a third of the rest. */
-function rangeOf(poses: readonly Pose[]): number {
-  const [first, ...rest] = poses.map(anglesOf);
+function rangeOf(course: readonly Posed[]): number {
+  const [first, ...rest] = course.map(({ angles }) => angles);
   if (!first) return 0;
   let largest = excursions(first, first).map(() => 0);
   for (const angles of rest) largest = excursions(first, angles).map((d, joint) => Math.max(d, largest[joint] ?? 0));

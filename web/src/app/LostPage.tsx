@@ -3,7 +3,7 @@ import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
 /** An address that is nothing here, or a view that failed. */
 export function LostPage() {
   const error = useRouteError();
-  const failed = error !== undefined && !isRouteErrorResponse(error);
+  const failed = error !== undefined && error !== null && !isRouteErrorResponse(error);
   return (
     <main className="mx-auto max-w-xl p-10">
       <h1 className="font-name text-3xl">{failed ? 'This view fell off its rung' : 'Nothing is kept here'}</h1>

@@ -11,8 +11,7 @@ const RETRY = 2_000;
 /** Sends every change to the server, one document at a time, and keeps trying while the server is away. */
 export function startAutosave(store: AppStore): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let seen: StudioState['unsaved'] | undefined;
-  let bundle: StudioState['bundle'] | undefined;
+  let seen: Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts'> | undefined;
 
   const later = (delay: number) => {
     clearTimeout(timer);
@@ -20,9 +19,10 @@ export function startAutosave(store: AppStore): void {
   };
   store.subscribe(() => {
     const { studio } = store.getState();
-    if (studio.unsaved === seen && studio.bundle === bundle) return;
-    seen = studio.unsaved;
-    bundle = studio.bundle;
+    const { unsaved, bundle, conflicts } = studio;
+    // A settled conflict frees its document to be sent, though nothing in it has changed.
+    if (seen?.unsaved === unsaved && seen.bundle === bundle && seen.conflicts === conflicts) return;
+    seen = { unsaved, bundle, conflicts };
     remember(studio);
     if (nextKey(studio) !== undefined) later(QUIET);
   });

@@ -36,7 +36,10 @@ export function Sheet({ open, onOpenChange, title, about, children, at = 'middle
               <span className="sr-only">Close</span>
             </Dialog.Close>
           </div>
-          <div className="min-h-0 grow overflow-y-auto px-5 py-4">{children}</div>
+          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be scrolled by keyboard too. */}
+          <section aria-label={title} tabIndex={0} className="min-h-0 grow overflow-y-auto px-5 py-4">
+            {children}
+          </section>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

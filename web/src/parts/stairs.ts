@@ -6,6 +6,8 @@ import type { Catalog } from '@warm-ladder/core/repertoire';
 /** One tread of the stairs: a pass through a block, in pixels. */
 export interface Tread {
   readonly block: number;
+  /** 0 for its first side, 1 for its second. */
+  readonly pass: number;
   readonly x: number;
   readonly width: number;
   readonly y: number;
@@ -40,12 +42,13 @@ export function layStairs(catalog: Catalog, timed: TimedClass, width: number, he
   const scale = span > 0 ? width / span : 0;
   const step = height / (POSITIONS.length - 1);
   const slots = timed.blocks
-    .flatMap((block) => block.slots.map((slot) => ({ block, slot })))
+    .flatMap((block) => block.slots.map((slot, pass) => ({ block, slot, pass })))
     .sort((a, b) => a.slot.startSeconds - b.slot.startSeconds);
-  const treads = slots.map(({ block, slot }): Tread => {
+  const treads = slots.map(({ block, slot, pass }): Tread => {
     const { entry } = block;
     return {
       block: block.index,
+      pass,
       x: slot.startSeconds * scale,
       width: slot.seconds * scale,
       y: levelOf(entry.like) * step,

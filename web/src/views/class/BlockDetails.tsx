@@ -1,18 +1,20 @@
-import { doseOf, type TimedBlock } from '@warm-ladder/core/plan';
+import { type Block, doseOf } from '@warm-ladder/core/plan';
+import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { BookOpen, Trash2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { NumberField } from '../../parts/NumberField';
 import type { RowActions } from './useRowActions';
 
 interface BlockDetailsProps {
-  readonly timed: TimedBlock;
+  readonly index: number;
+  readonly block: Block;
+  readonly entry: RungEntry;
   readonly run: 'joined' | 'possible' | null;
   readonly actions: RowActions;
 }
 
 /** What a block seldom needs: options beside the home rung, one side, a run, tempo, rest. */
-export function BlockDetails({ timed, run, actions }: BlockDetailsProps) {
-  const { index, block, entry } = timed;
+export function BlockDetails({ index, block, entry, run, actions }: BlockDetailsProps) {
   const dose = doseOf(entry, block);
   const { exercise, rung } = entry;
   const edit = (change: Parameters<RowActions['set']>[1], label: string, field = '') =>
@@ -79,7 +81,7 @@ export function BlockDetails({ timed, run, actions }: BlockDetailsProps) {
             max={6}
             step={0.25}
             className="w-14"
-            onChange={(secondsPerCount) => actions.dose(timed, { secondsPerCount })}
+            onChange={(secondsPerCount) => actions.dose(index, { secondsPerCount })}
           />{' '}
           s
         </span>

@@ -1,9 +1,10 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
-import { doseOf, type TimedBlock } from '@warm-ladder/core/plan';
+import { type Block, doseOf, type TimedBlock } from '@warm-ladder/core/plan';
+import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
 import { ChevronDown, GripVertical } from 'lucide-react';
-import { memo } from 'react';
+import { createContext, memo, useContext } from 'react';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
@@ -12,8 +13,21 @@ import { SeverityMark } from '../../parts/SeverityMark';
 import { BlockDetails } from './BlockDetails';
 import type { RowActions } from './useRowActions';
 
+/** When each block begins. Every edit moves the blocks after it, so the clock alone follows it and not the row. */
+export const StartsContext = createContext<readonly TimedBlock[]>([]);
+
+function RowClock({ index }: { index: number }) {
+  const seconds = useContext(StartsContext)[index]?.startSeconds ?? 0;
+  return <span className="text-right text-soft">{clock(seconds)}</span>;
+}
+
 interface BlockRowProps {
-  readonly timed: TimedBlock;
+  readonly index: number;
+  readonly block: Block;
+  readonly entry: RungEntry;
+  readonly seconds: number;
+  /** The change on the way into it, in words. */
+  readonly way: string | null;
   readonly heat: number;
   readonly severity: Severity | undefined;
   readonly selected: boolean;
@@ -26,8 +40,7 @@ interface BlockRowProps {
 
 /** One block: its clock time, its figure, its rung, how it is taught, its dose and its seconds, all edited in place. */
 export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
-  const { timed, heat, severity, selected, open, pointed, run, actions } = props;
-  const { index, block, entry, startSeconds, seconds, change } = timed;
+  const { index, block, entry, seconds, way, heat, severity, selected, open, pointed, run, actions } = props;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id: index + 1 });
   const dose = doseOf(entry, block);
   const name = `${entry.exercise.name}, ${entry.rung.name}`;
@@ -35,15 +48,12 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className={`${isDragging ? 'relative z-10 opacity-80 shadow-lift' : ''}`}
+      className={isDragging ? 'relative z-10 opacity-80 shadow-lift' : open ? '' : 'row-at-rest'}
     >
-      {change.seconds > 0 && !isDragging && (
+      {way !== null && !isDragging && (
         <p className="pl-11 text-sm text-soft">
           <span aria-hidden="true">↳ </span>
-          {Math.round(change.seconds)} s to {entry.exercise.position}
-          {change.taken.length > 0 && `, take ${change.taken.map((prop) => prop.name.toLowerCase()).join(', ')}`}
-          {change.putAway.length > 0 &&
-            `, put away ${change.putAway.map((prop) => prop.name.toLowerCase()).join(', ')}`}
+          {way}
         </p>
       )}
       {/* biome-ignore lint/a11y/useSemanticElements: a row holds fields, so it can't be a button. */}
@@ -54,7 +64,7 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
         tabIndex={selected ? 0 : -1}
         onFocus={() => actions.select(index)}
         onKeyDown={(event) => actions.keyDown(event, index)}
-        className={`grid grid-cols-[auto_3rem_4.5rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] items-center gap-x-2.5 rounded-md px-1 py-0.5 ${
+        className={`flex flex-wrap items-center gap-x-2.5 rounded-md px-1 py-0.5 md:grid md:grid-cols-[auto_3rem_4.5rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] ${
           selected ? 'bg-sheet shadow-lift' : pointed ? 'bg-shade' : 'hover:bg-sheet/70'
         }`}
       >
@@ -68,9 +78,9 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
           <GripVertical className="size-4" aria-hidden="true" />
           <span className="sr-only">Drag block {index + 1}</span>
         </button>
-        <span className="text-right text-soft">{clock(startSeconds)}</span>
+        <RowClock index={index} />
         <RungFigure entry={entry} className="h-8 w-18" />
-        <span className="min-w-0 leading-tight">
+        <span className="min-w-0 grow basis-40 leading-tight">
           <span className="flex items-center gap-1.5 truncate font-semibold">
             {entry.exercise.directions.map((direction) => (
               <DirectionMark key={direction} direction={direction} />
@@ -122,7 +132,7 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
             max={20}
             whole
             className="w-8"
-            onChange={(sets) => actions.dose(timed, { sets })}
+            onChange={(sets) => actions.dose(index, { sets })}
           />
           <span aria-hidden="true" className="px-0.5 text-soft">
             ×
@@ -134,7 +144,7 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
             max={200}
             whole
             className="w-10"
-            onChange={(reps) => actions.dose(timed, { reps })}
+            onChange={(reps) => actions.dose(index, { reps })}
           />
           <span className="ml-1 inline-block w-11 text-left text-sm text-soft">
             {entry.exercise.sides === 'both' || block.side ? 'reps' : 'a side'}
@@ -153,7 +163,7 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
             <span className="sr-only">Details of block {index + 1}</span>
           </button>
         </span>
-        {open && <BlockDetails timed={timed} run={run} actions={actions} />}
+        {open && <BlockDetails index={index} block={block} entry={entry} run={run} actions={actions} />}
       </div>
     </li>
   );

@@ -18,6 +18,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
   return (
     <div className="grid gap-x-8 gap-y-1 md:grid-cols-[1fr_auto]">
       <div className="contents">
+        <h1 className="sr-only">{plan.name}</h1>
         <TextField
           label="Name of the class"
           value={plan.name}

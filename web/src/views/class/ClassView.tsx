@@ -1,6 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { ClassPlan, TimedBlock } from '@warm-ladder/core/plan';
+import type { Prop } from '@warm-ladder/core/repertoire';
 import type { Remedy, Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Plus, ScrollText } from 'lucide-react';
@@ -12,7 +13,7 @@ import { selectCatalog, selectClasses, selectReview } from '../../app/selectors'
 import { useAppSelector } from '../../app/store';
 import { inField } from '../../app/useShortcuts';
 import { AddSheet } from './AddSheet';
-import { BlockRow } from './BlockRow';
+import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
 import { FindingsPanel } from './FindingsPanel';
 import { PartsBar } from './LengthGauge';
@@ -82,7 +83,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           <Rows timed={timed.blocks} {...{ catalog, grave, selected, open, pointed, actions }} />
           {plan.blocks.length === 0 && <Beginning />}
         </section>
-        <aside className="lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto">
+        <aside className="contain-content lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto">
           <FindingsPanel findings={findings} onPoint={point} onGo={go} onMend={mend} />
         </aside>
       </div>
@@ -114,9 +115,13 @@ interface RowsProps {
   readonly actions: ReturnType<typeof useRowActions>;
 }
 
+/** A press becomes a drag after four pixels. One object: a new one would redraw every row at every edit. */
+const DRAG = { activationConstraint: { distance: 4 } };
+
 function Rows({ timed, catalog, grave, selected, open, pointed, actions }: RowsProps) {
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-  const ids = useMemo(() => timed.map(({ index }) => index + 1), [timed]);
+  const sensors = useSensors(useSensor(PointerSensor, DRAG));
+  const count = timed.length;
+  const ids = useMemo(() => Array.from({ length: count }, (_, i) => i + 1), [count]);
   const drop = ({ active, over }: DragEndEvent) => {
     if (over) actions.move(Number(active.id) - 1, Number(over.id) - 1);
   };
@@ -124,23 +129,42 @@ function Rows({ timed, catalog, grave, selected, open, pointed, actions }: RowsP
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol className="flex flex-col gap-0.5">
-          {timed.map((block, i) => (
-            <BlockRow
-              key={block.index}
-              timed={block}
-              heat={catalog.heat(block.entry)}
-              severity={grave.get(i)}
-              selected={selected === i}
-              open={open === i}
-              pointed={pointed.has(i)}
-              run={runWithAbove(block, timed[i - 1])}
-              actions={actions}
-            />
-          ))}
+          <StartsContext value={timed}>
+            {timed.map((each, i) => (
+              <BlockRow
+                key={each.index}
+                index={each.index}
+                block={each.block}
+                entry={each.entry}
+                seconds={each.seconds}
+                way={wayWords(each)}
+                heat={catalog.heat(each.entry)}
+                severity={grave.get(i)}
+                selected={selected === i}
+                open={open === i}
+                pointed={pointed.has(i)}
+                run={runWithAbove(each, timed[i - 1])}
+                actions={actions}
+              />
+            ))}
+          </StartsContext>
         </ol>
       </SortableContext>
     </DndContext>
   );
+}
+
+/** The change into a block as its row says it: `13 s to prone, take roller`. */
+function wayWords({ change, entry }: TimedBlock): string | null {
+  if (change.seconds === 0) return null;
+  const names = (props: readonly Prop[]) => props.map(({ name }) => name.toLowerCase()).join(', ');
+  return [
+    `${Math.round(change.seconds)} s${change.places.length > 1 ? ` to ${entry.exercise.position}` : ''}`,
+    change.taken.length > 0 ? `take ${names(change.taken)}` : '',
+    change.putAway.length > 0 ? `put away ${names(change.putAway)}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** Whether a block is, or could be, in one run with the block above it. */

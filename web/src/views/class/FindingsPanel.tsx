@@ -24,43 +24,56 @@ export const FindingsPanel = memo(function FindingsPanel({ findings, onPoint, on
       )}
       <ul className="mt-1 flex flex-col divide-y divide-line">
         {findings.map((finding, i) => (
-          <li
-            key={`${finding.code}-${i}`}
-            className="py-2"
-            onPointerEnter={() => onPoint(finding.blocks)}
-            onPointerLeave={() => onPoint([])}
-          >
-            <p>
-              <SeverityMark severity={finding.severity} /> {finding.message}
-            </p>
-            <p className="mt-1 flex flex-wrap gap-1.5 text-sm">
-              {finding.blocks.slice(0, 8).map((block) => (
-                <button
-                  key={block}
-                  type="button"
-                  className="rounded bg-shade px-1.5 hover:bg-line"
-                  onFocus={() => onPoint(finding.blocks)}
-                  onBlur={() => onPoint([])}
-                  onClick={() => onGo(block)}
-                >
-                  block {block + 1}
-                </button>
-              ))}
-              {finding.remedies.map((remedy) => (
-                <button
-                  key={remedy.label}
-                  type="button"
-                  className="inline-flex items-start gap-1 rounded border border-line px-1.5 text-left hover:border-ink"
-                  onClick={() => onMend(remedy)}
-                >
-                  <Wand2 className="mt-0.5 size-3.5 shrink-0" aria-hidden="true" />
-                  {remedy.label}
-                </button>
-              ))}
-            </p>
-          </li>
+          <FindingItem key={`${finding.code}-${i}`} finding={finding} onPoint={onPoint} onGo={onGo} onMend={onMend} />
         ))}
       </ul>
     </section>
   );
 });
+
+interface FindingItemProps extends Omit<FindingsPanelProps, 'findings'> {
+  readonly finding: Finding;
+}
+
+/** Drawn again only when it says something else: a review makes every finding anew, most of them the same. */
+const FindingItem = memo(
+  function FindingItem({ finding, onPoint, onGo, onMend }: FindingItemProps) {
+    return (
+      <li
+        className="row-at-rest py-2"
+        onPointerEnter={() => onPoint(finding.blocks)}
+        onPointerLeave={() => onPoint([])}
+      >
+        <p>
+          <SeverityMark severity={finding.severity} /> {finding.message}
+        </p>
+        <p className="mt-1 flex flex-wrap gap-1.5 text-sm">
+          {finding.blocks.slice(0, 8).map((block) => (
+            <button
+              key={block}
+              type="button"
+              className="rounded bg-shade px-1.5 hover:bg-line"
+              onFocus={() => onPoint(finding.blocks)}
+              onBlur={() => onPoint([])}
+              onClick={() => onGo(block)}
+            >
+              block {block + 1}
+            </button>
+          ))}
+          {finding.remedies.map((remedy) => (
+            <button
+              key={remedy.label}
+              type="button"
+              className="inline-flex items-start gap-1 rounded border border-line px-1.5 text-left hover:border-ink"
+              onClick={() => onMend(remedy)}
+            >
+              <Wand2 className="mt-0.5 size-3.5 shrink-0" aria-hidden="true" />
+              {remedy.label}
+            </button>
+          ))}
+        </p>
+      </li>
+    );
+  },
+  (before, after) => JSON.stringify(before.finding) === JSON.stringify(after.finding),
+);

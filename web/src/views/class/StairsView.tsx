@@ -5,7 +5,7 @@ import { memo, useMemo } from 'react';
 import { directionPath } from '../../parts/DirectionMark';
 import { heatStep } from '../../parts/heat';
 import { severityLook } from '../../parts/SeverityMark';
-import { layStairs, type Tread } from '../../parts/stairs';
+import { layStairs, type Riser, type Tread } from '../../parts/stairs';
 import { useWidth } from '../../parts/useWidth';
 import { useRepsDrag } from './useRepsDrag';
 
@@ -32,7 +32,8 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
   const { timed, findings } = review;
   const [ref, width] = useWidth<HTMLDivElement>();
   const target = timed.plan.targetMinutes * 60;
-  const span = Math.max(target, timed.range.p90) * 1.02;
+  // Whole steps of five minutes: the picture keeps its scale while an edit only moves what comes after it.
+  const span = Math.ceil((Math.max(target, timed.range.p90) + 20) / 300) * 300;
   const stairs = useMemo(
     () => layStairs(catalog, timed, Math.max(0, width - LEFT - 12), HEIGHT, span),
     [catalog, timed, width, span],
@@ -45,7 +46,7 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
   const drag = useRepsDrag(timed, stairs.scale);
   const at = (seconds: number) => LEFT + seconds * stairs.scale;
   return (
-    <div ref={ref} className="w-full">
+    <div ref={ref} className="w-full contain-content" style={{ height: BASE + 24 }}>
       {width > 0 && (
         <svg width={width} height={BASE + 24} role="img" aria-label={spoken(review)}>
           {stairs.levels.map(({ name, y }) => (
@@ -55,8 +56,8 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
                 x2={width}
                 y1={TOP + y + TREAD}
                 y2={TOP + y + TREAD}
-                className="stroke-line"
-                strokeDasharray="1 5"
+                className="stroke-line/60"
+                shapeRendering="crispEdges"
               />
               <text x={LEFT - 8} y={TOP + y + 16} textAnchor="end" className="fill-soft text-[13px]">
                 {name}
@@ -66,22 +67,15 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
           <Minutes span={span} at={at} />
           <Held x={at(0)} width={timed.parts.opening * stairs.scale} name="opening" />
           <Held x={at(timed.seconds - timed.parts.closing)} width={timed.parts.closing * stairs.scale} name="closing" />
-          {stairs.risers.map(({ x, width: gap, from, to }) => (
-            <g key={x} className="stroke-soft">
-              <line
-                x1={LEFT + x}
-                x2={LEFT + x + gap}
-                y1={TOP + from + TREAD / 2}
-                y2={TOP + to + TREAD / 2}
-                strokeWidth="1.5"
-              />
-              <rect x={LEFT + x} y={BASE - 5} width={gap} height={5} className="fill-soft stroke-none" opacity="0.5" />
+          {stairs.risers.map(({ x, ...riser }, i) => (
+            <g key={i} transform={`translate(${LEFT + x} 0)`}>
+              <RiserMark {...riser} />
             </g>
           ))}
           {stairs.treads.map((tread) => (
             <TreadMark
-              key={`${tread.block}-${tread.x}`}
-              tread={tread}
+              key={`${tread.block}-${tread.pass}`}
+              {...tread}
               severity={grave.get(tread.block)}
               chosen={selected === tread.block}
               pointed={pointed.has(tread.block)}
@@ -102,8 +96,7 @@ function spoken({ timed, findings }: ClassReview): string {
   return `The class as stairs: ${ups} blocks, ${clock(timed.seconds)} of ${timed.plan.targetMinutes} minutes, ${findings.length} findings. The rows below hold the same.`;
 }
 
-interface TreadMarkProps {
-  readonly tread: Tread;
+interface TreadMarkProps extends Tread {
   readonly severity: Severity | undefined;
   readonly chosen: boolean;
   readonly pointed: boolean;
@@ -111,29 +104,40 @@ interface TreadMarkProps {
   readonly onGrab: (event: React.PointerEvent, block: number) => void;
 }
 
-function TreadMark({ tread, severity, chosen, pointed, onSelect, onGrab }: TreadMarkProps) {
-  const { block, x, width, y, heat, directions, name } = tread;
-  const left = LEFT + x;
-  const top = TOP + y;
-  const [direction] = directions;
-  const look = severity && severityLook(severity);
+/** Moved as a whole: an edit shifts every tread after it, and shifting is all that is then done. */
+function TreadMark({ x, pass: _pass, ...body }: TreadMarkProps) {
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the rows beneath do the same by keyboard.
-    <g onClick={() => onSelect(block)} className="cursor-pointer">
+    <g
+      transform={`translate(${LEFT + x} ${TOP + body.y})`}
+      onClick={() => body.onSelect(body.block)}
+      className="cursor-pointer"
+    >
+      <TreadBody {...body} />
+    </g>
+  );
+}
+
+const TreadBody = memo(function TreadBody(props: Omit<TreadMarkProps, 'x' | 'pass'>) {
+  const { block, width, y, heat, directions, name, severity, chosen, pointed, onGrab } = props;
+  const [direction] = directions;
+  const look = severity && severityLook(severity);
+  const { fill } = heatStep(heat);
+  return (
+    <>
       <title>{`${block + 1}. ${name}`}</title>
       <rect
-        x={left}
-        y={top}
         width={width}
-        height={BASE - top}
-        className={heatStep(heat).fill}
-        opacity={pointed ? 0.4 : 0.14}
+        height={BASE - TOP - y}
+        className={fill}
+        fillOpacity={pointed ? 0.4 : 0.14}
+        shapeRendering="crispEdges"
       />
-      <rect x={left} y={top} width={Math.max(1.5, width - 1)} height={TREAD} rx="2" className={heatStep(heat).fill} />
+      <rect width={Math.max(1.5, width - 1)} height={TREAD} rx="2" className={fill} />
       {(chosen || pointed) && (
         <rect
-          x={left - 1.5}
-          y={top - 1.5}
+          x={-1.5}
+          y={-1.5}
           width={width + 2}
           height={TREAD + 3}
           rx="3"
@@ -143,40 +147,48 @@ function TreadMark({ tread, severity, chosen, pointed, onSelect, onGrab }: Tread
         />
       )}
       {direction && width > 16 && (
-        <svg x={left + width / 2 - 9} y={top + 2} width="18" height="18" viewBox="0 0 20 20" aria-hidden="true">
-          <path
-            d={directionPath(direction)}
-            fill="none"
-            strokeWidth="2.4"
-            strokeLinecap="round"
-            className={heat >= 35 ? 'stroke-ink' : 'stroke-sheet'}
-          />
-        </svg>
+        <path
+          d={directionPath(direction)}
+          transform={`translate(${width / 2 - 8} 2) scale(0.8)`}
+          fill="none"
+          strokeWidth="2.6"
+          strokeLinecap="round"
+          className={heat >= 35 ? 'stroke-ink' : 'stroke-sheet'}
+        />
       )}
       {look && (
-        <svg
-          x={left + Math.min(width / 2, 12) - 7}
-          y={top - 17}
-          width="14"
-          height="14"
-          viewBox="0 0 20 20"
-          aria-hidden="true"
-        >
-          <path d={look.shape} className={look.className} />
-        </svg>
+        <path
+          d={look.shape}
+          transform={`translate(${Math.min(width / 2, 12) - 7} -17) scale(0.7)`}
+          className={look.className}
+        />
       )}
       <rect
-        x={left + width - 6}
-        y={top}
+        x={width - 6}
         width="8"
         height={TREAD}
         fill="transparent"
         className="cursor-ew-resize"
         onPointerDown={(event) => onGrab(event, block)}
       />
-    </g>
+    </>
   );
-}
+});
+
+const RiserMark = memo(function RiserMark({ width, from, to }: Omit<Riser, 'x'>) {
+  return (
+    <>
+      <line
+        x2={width}
+        y1={TOP + from + TREAD / 2}
+        y2={TOP + to + TREAD / 2}
+        className="stroke-soft"
+        strokeWidth="1.5"
+      />
+      <rect y={BASE - 5} width={width} height={5} className="fill-soft" fillOpacity="0.5" shapeRendering="crispEdges" />
+    </>
+  );
+});
 
 function Held({ x, width, name }: { x: number; width: number; name: string }) {
   if (width < 1) return null;

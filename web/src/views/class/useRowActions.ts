@@ -15,7 +15,7 @@ export interface RowActions {
     label: string,
     field?: string,
   ) => void;
-  readonly dose: (timed: TimedBlock, dose: DoseChange) => void;
+  readonly dose: (index: number, dose: DoseChange) => void;
   readonly remove: (index: number) => void;
   readonly move: (from: number, to: number) => void;
   readonly joinRun: (index: number, join: boolean) => void;
@@ -54,10 +54,10 @@ export function useRowActions(catalog: Catalog, classId: string, standing: Stand
       edit,
       set: (index, change, label, field = '') =>
         edit({ kind: 'set', block: index, change }, label, field && `${field} ${index}`),
-      dose: ({ index, entry }, dose) =>
+      dose: (index, dose) =>
         edit(
           { kind: 'dose', block: index, dose },
-          `the dose of ${entry.exercise.name}`,
+          `the dose of ${nameOf(index)}`,
           `dose ${index} ${Object.keys(dose)}`,
         ),
       remove: (index) => {

@@ -78,9 +78,14 @@ function RungStudy({ catalog, entry, unlocks }: { catalog: Catalog; entry: RungE
           </h3>
           <ul className="mt-1 text-sm text-soft">
             {strongest.map(([factor, part]) => (
-              <li key={factor} className="flex items-center gap-2">
-                <span className="h-1.5 rounded-full bg-heat-3" style={{ width: `${part * 3}px` }} aria-hidden="true" />
-                {HEAT_WEIGHTS[factor].label} <span className="text-ink">{part.toFixed(1)}</span>
+              <li key={factor} className="grid grid-cols-[5.5rem_2rem_1fr] items-center gap-2">
+                <span
+                  className="h-1.5 rounded-full bg-heat-3"
+                  style={{ width: `${(part / HEAT_WEIGHTS.lever.value) * 100}%` }}
+                  aria-hidden="true"
+                />
+                <span className="text-right text-ink">{part.toFixed(1)}</span>
+                {HEAT_WEIGHTS[factor].label}
               </li>
             ))}
           </ul>

@@ -10,7 +10,7 @@ const BREATH = {
 /** The action on each breath: one wave a phase, as wide as its counts, the words beneath it. */
 export function BreathLine({ lines }: { lines: readonly ScriptLine[] }) {
   return (
-    <ol className="my-1.5 flex flex-wrap gap-x-3 gap-y-2">
+    <ol className="clear-right my-1.5 flex flex-wrap gap-x-3 gap-y-2">
       {lines.map((line, i) => {
         const { breath, counts, effort } = line.phase ?? { breath: 'free', counts: 1, effort: false };
         const { word, path } = BREATH[breath];
@@ -27,7 +27,7 @@ export function BreathLine({ lines }: { lines: readonly ScriptLine[] }) {
                 />
               </svg>
             </span>
-            <span className={`text-sm ${effort ? 'font-semibold text-heat-3' : 'text-soft'}`}>
+            <span className={`text-sm ${effort ? 'font-semibold' : 'text-soft'}`}>
               {word} {counts}
             </span>
             <span className={`block text-lg leading-snug ${line.written ? '' : 'text-soft italic'}`}>{line.text}</span>

@@ -40,16 +40,16 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
       )}
       <Clock seconds={startSeconds} />
       <div className="min-w-0">
-        <div className="flex items-start gap-3">
-          <h2 className="grow font-name text-xl leading-tight font-semibold">
-            {title}
-            {side && <Tag>{pass === 'second' ? `now ${side}` : side}</Tag>}
-            <span className="ml-2 font-work text-base font-normal text-soft">{spell(seconds)}</span>
-          </h2>
-          {figure && <RungFigure entry={figure} className="h-14 w-24 shrink-0" />}
-        </div>
+        {figure && <RungFigure entry={figure} className="float-right ml-3 h-16 w-28" />}
+        <h2 className="font-name text-xl leading-tight font-semibold">
+          {title}
+          {side && <Tag>{pass === 'second' ? `now ${side}` : side}</Tag>}
+          <span className="ml-2 font-work text-base font-normal text-soft">{spell(seconds)}</span>
+        </h2>
         {setup.map((line) => (
-          <Words key={line.text} line={line} className="text-lg" />
+          <p key={line.text} className="text-lg">
+            <Words line={line} />
+          </p>
         ))}
         {actions.length > 0 && <BreathLine lines={actions} />}
         <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
@@ -80,10 +80,7 @@ const Tag = ({ children }: { children: React.ReactNode }) => (
   </span>
 );
 
-const Words = ({ line, className = '' }: { line: ScriptLine; className?: string }) => (
-  <span
-    className={`${className.includes('text-lg') ? 'block' : ''} ${line.written ? '' : 'text-soft italic'} ${className}`}
-  >
-    {line.text}
-  </span>
+/** Drafted words stand in italics: they want writing. */
+const Words = ({ line }: { line: ScriptLine }) => (
+  <span className={line.written ? '' : 'text-soft italic'}>{line.text}</span>
 );

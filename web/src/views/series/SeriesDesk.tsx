@@ -34,6 +34,7 @@ export function SeriesDesk({ series }: { series: Series }) {
   return (
     <main className="mx-auto w-full max-w-5xl px-4 py-5">
       <div className="flex flex-wrap items-start gap-3">
+        <h1 className="sr-only">{series.name}</h1>
         <TextField
           label="Name of the series"
           value={series.name}

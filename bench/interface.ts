@@ -1,0 +1,106 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { chromium, type Page } from '@playwright/test';
+import { BROWSER, ROOT, startStudio } from '../e2e/studio';
+import { quantile, report } from './report';
+import { demoBundle, sixtyBlocks } from './sixty';
+
+interface Chunk {
+  readonly file: string;
+  readonly imports?: readonly string[];
+  readonly isEntry?: boolean;
+}
+
+/** JavaScript that a view needs before it shows: the entry, the view, and all they import. */
+function firstView(view: string): number {
+  const manifest: Record<string, Chunk> = JSON.parse(readFileSync(join(ROOT, 'web/dist/.vite/manifest.json'), 'utf8'));
+  const files = new Set<string>();
+  const visit = (key: string) => {
+    const chunk = manifest[key];
+    if (!chunk || files.has(chunk.file)) return;
+    files.add(chunk.file);
+    for (const next of chunk.imports ?? []) visit(next);
+  };
+  visit('index.html');
+  visit(view);
+  const bytes = [...files].map((file) => gzipSync(readFileSync(join(ROOT, 'web/dist', file))).length);
+  return bytes.reduce((sum, each) => sum + each, 0) / 1000;
+}
+
+/** Milliseconds from an event on the page to the length and the findings standing in the document, painted. */
+async function untilShown(page: Page, act: () => Promise<void>): Promise<number> {
+  await page.evaluate(() => {
+    const shown = document.querySelector('output[aria-label="Length"]');
+    const spot = window as unknown as { started: number; took: Promise<number> };
+    spot.started = 0;
+    for (const kind of ['input', 'pointermove'] as const) {
+      window.addEventListener(
+        kind,
+        ({ timeStamp }) => {
+          spot.started ||= timeStamp;
+        },
+        { capture: true, once: true },
+      );
+    }
+    spot.took = new Promise((resolve) => {
+      const observer = new MutationObserver(() => {
+        observer.disconnect();
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => resolve(performance.now() - spot.started);
+          channel.port2.postMessage(null);
+        });
+      });
+      if (shown) observer.observe(shown, { characterData: true, subtree: true, childList: true });
+    });
+  });
+  await act();
+  return page.evaluate(() => (window as unknown as { took: Promise<number> }).took);
+}
+
+for (const [name, view] of [
+  ['the list of classes', 'src/views/class/ClassList.tsx'],
+  ['a class', 'src/views/class/ClassView.tsx'],
+] as const) {
+  report(`JavaScript before ${name}, gzipped`, firstView(view), 'kB', 250);
+}
+
+const studio = await startStudio();
+const plan = sixtyBlocks(demoBundle());
+await fetch(`${studio.address}/api/classes/sixty`, {
+  method: 'PUT',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ version: 0, value: plan }),
+});
+const browser = await chromium.launch(BROWSER);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await page.goto(`${studio.address}/class/sixty`);
+const reps = page.getByLabel('Reps of block 30', { exact: true });
+await reps.fill('5');
+
+/** Milliseconds between two keystrokes or two steps of a drag: a quick hand. */
+const HAND = 100;
+const typed: number[] = [];
+for (let i = 0; i < 60; i++) {
+  typed.push(await untilShown(page, () => reps.fill(String(4 + (i % 2)))));
+  await page.waitForTimeout(HAND);
+}
+report('typing in a 60-block class, length and findings shown, p95', quantile(typed, 0.95), 'ms', 50);
+
+await page.evaluate(() => window.scrollTo(0, 0));
+const tread = await page.locator('svg g.cursor-pointer').nth(20).locator('rect').last().boundingBox();
+if (!tread) throw new Error('the stairs are not drawn');
+await page.mouse.move(tread.x + 4, tread.y + 8);
+await page.mouse.down();
+const dragged: number[] = [];
+for (let i = 0; i < 60; i++) {
+  const x = tread.x + (i % 2 ? 30 : 90);
+  dragged.push(await untilShown(page, () => page.mouse.move(x, tread.y + 8)));
+  await page.waitForTimeout(HAND);
+}
+await page.mouse.up();
+report('dragging in a 60-block class, length and findings shown, p95', quantile(dragged, 0.95), 'ms', 50);
+if (process.env.DEBUG_BENCH) console.log(typed.map(Math.round).join(' '), '|', dragged.map(Math.round).join(' '));
+await browser.close();
+await studio.end();

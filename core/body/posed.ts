@@ -1,0 +1,20 @@
+import { type Ground, groundOf } from './ground';
+import { type Angles, anglesOf, type Pose } from './pose';
+import type { BasePosition } from './position';
+import { type Skeleton, skeletonOf } from './skeleton';
+
+/** A pose worked out once: its angles, its joints, and how it lies in the room. Load and heat both read it. */
+export interface Posed {
+  readonly pose: Pose;
+  readonly like: BasePosition;
+  readonly angles: Angles;
+  readonly bones: Skeleton;
+  readonly ground: Ground;
+}
+
+/** @param heightM metres of the body it is worked out for */
+export function posedAs(pose: Pose, like: BasePosition, heightM: number): Posed {
+  const angles = anglesOf(pose);
+  const bones = skeletonOf(angles, heightM);
+  return { pose, like, angles, bones, ground: groundOf(pose, like, angles, bones) };
+}

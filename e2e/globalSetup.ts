@@ -1,0 +1,3 @@
+import { makeTemplates } from './studio';
+
+export default makeTemplates;

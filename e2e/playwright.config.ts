@@ -1,0 +1,14 @@
+import { defineConfig } from '@playwright/test';
+import { BROWSER } from './studio';
+
+export default defineConfig({
+  testDir: './tests',
+  globalSetup: './globalSetup',
+  outputDir: '../test-results',
+  timeout: 60_000,
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  reporter: [['list']],
+  use: { launchOptions: BROWSER, viewport: { width: 1280, height: 800 }, trace: 'retain-on-failure' },
+});

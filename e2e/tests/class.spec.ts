@@ -1,0 +1,98 @@
+import { expect, findings, length, row, saved, test } from '../fixtures';
+
+test('dragging a row reorders, dragging a tread changes its reps, and a remedy mends', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/choir-first-draft`);
+  const handle = page.getByRole('button', { name: 'Drag block 2' });
+  const from = await handle.boundingBox();
+  const to = await row(page, 1).boundingBox();
+  if (!from || !to) throw new Error('the rows are not drawn');
+  await page.mouse.move(from.x + 5, from.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 8, from.y - 20, { steps: 4 });
+  await page.mouse.move(to.x + 20, to.y + 6, { steps: 6 });
+  await page.mouse.up();
+  await expect(row(page, 1)).toContainText('Standing side bow');
+
+  await expect(page.getByLabel('Reps of block 1', { exact: true })).toHaveValue('5');
+  const tread = await page.locator('svg g.cursor-pointer').first().locator('rect').last().boundingBox();
+  if (!tread) throw new Error('the stairs are not drawn');
+  await page.mouse.move(tread.x + 4, tread.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(tread.x + 60, tread.y + 8, { steps: 5 });
+  const reps = Number(await page.getByLabel('Reps of block 1', { exact: true }).inputValue());
+  expect(reps).toBeGreaterThan(8);
+  await page.mouse.up();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Reps of block 1', { exact: true })).toHaveValue('5');
+
+  const uneven = findings(page).getByText('The left side works 32 s longer');
+  await expect(uneven).toBeVisible();
+  await page.getByRole('button', { name: 'Side leg lift, Knees bent: both sides' }).click();
+  await expect(uneven).toBeHidden();
+  await saved(page);
+  await page.reload();
+  await expect(uneven).toBeHidden();
+});
+
+test('details: options, sides, a run, tempo and rest each change the length', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/rowers-sixty`);
+  const changes = async (act: () => Promise<unknown>) => {
+    const before = await length(page).textContent();
+    await act();
+    await expect(length(page)).not.toHaveText(before ?? '');
+  };
+  const open = (block: number) => page.getByRole('button', { name: `Details of block ${block}` }).click();
+  await open(4);
+  await changes(() => row(page, 4).getByRole('checkbox', { name: 'higher With hand weights' }).check());
+  await changes(() => page.getByLabel('Rest after block 4').fill('25'));
+  await changes(() => page.getByLabel('Seconds per count of block 4').fill('1.5'));
+  await open(23);
+  await changes(() => row(page, 23).getByRole('checkbox', { name: 'one side together' }).uncheck());
+  await changes(() => row(page, 23).getByLabel('Sides').selectOption('left'));
+  await expect(findings(page).getByText('The left side works')).toBeVisible();
+});
+
+test('a number that can’t be is said, changes nothing and goes', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/night-landing`);
+  const before = await length(page).textContent();
+  const reps = page.getByLabel('Reps of block 1', { exact: true });
+  for (const [typed, sentence] of [
+    ['0', 'Expected 1 to 200.'],
+    ['10000', 'Expected 1 to 200.'],
+    ['2.5', 'Expected a whole number, 1 to 200.'],
+    ['', 'Expected a number, 1 to 200.'],
+  ] as const) {
+    await reps.fill(typed);
+    await expect(page.getByRole('alert')).toHaveText(sentence);
+    await expect(length(page)).toHaveText(before ?? '');
+  }
+  await reps.blur();
+  await expect(reps).toHaveValue('4');
+  await page.getByLabel('Name of the class').fill('<b>Bold</b>');
+  await expect(page.getByRole('alert')).toContainText('found markup');
+});
+
+test('the series shows each episode’s length, finds a wrong order, and opens a class', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/series`);
+  await expect(page.getByText('Every rung’s requirements are met by the time it comes.')).toBeVisible();
+  await page.getByRole('button', { name: 'Move Bench to mat 4: reaching earlier' }).click();
+  await page.getByRole('button', { name: 'Move Bench to mat 4: reaching earlier' }).click();
+  await expect(page.getByText('rungs come before what they require.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Every rung’s requirements are met by the time it comes.')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench to mat 2: one leg, one arm' }).click();
+  await expect(length(page)).toHaveText('18:56');
+});
+
+test('the map and the search filter the ladders, and a ladder opens', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/repertoire`);
+  await page.getByRole('button', { name: /^plank, rotation: 2 rungs/ }).click();
+  await expect(page.getByRole('status').filter({ hasText: '1 ladders, 2 rungs' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show every cell' }).click();
+  await page.getByLabel('Search the repertoire').fill('supine flexion head');
+  await expect(page.getByRole('link', { name: 'Chest lift' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Plank turn' })).toBeHidden();
+  await page.getByRole('link', { name: 'Scissor switch' }).click();
+  await expect(page.getByRole('dialog')).toContainText('a correct chest lift and a straight leg lower');
+});

@@ -1,0 +1,82 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, length, test } from '../fixtures';
+
+const VIEWS = [
+  '/class',
+  '/class/choir-first-draft',
+  '/repertoire',
+  '/repertoire/leg-lower',
+  '/script/choir-first-draft',
+  '/series',
+];
+
+const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
+test('no view breaks the rules of accessibility', async ({ page, studio }) => {
+  for (const view of VIEWS) {
+    await page.goto(studio.address + view);
+    await page.getByRole('heading').first().waitFor();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${view} ${id}: ${nodes[0]?.html}`)).toEqual([]);
+  }
+});
+
+test('nothing runs off the side at 125 % text, or on a phone', async ({ page, studio }) => {
+  for (const [width, height, text] of [
+    [1280, 800, '125%'],
+    [390, 844, '100%'],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    for (const view of VIEWS) {
+      await page.goto(studio.address + view);
+      await page.addStyleTag({ content: `html { font-size: ${text} }` });
+      await page.getByRole('heading').first().waitFor();
+      expect(await sideways(page), `${view} at ${width}`).toBeLessThanOrEqual(0);
+    }
+  }
+});
+
+test('two hundred blocks are timed, drawn and edited', async ({ page, studio }) => {
+  const blocks = Array.from({ length: 200 }, (_, i) => ({
+    exercise: i % 2 === 0 ? 'pelvis-tilt' : 'spine-wave',
+    rung: i % 2 === 0 ? 'small' : 'round-level',
+    mode: 'flow',
+  }));
+  const value = {
+    id: 'long',
+    name: 'Long',
+    delivery: 'group',
+    targetMinutes: 240,
+    openingSeconds: 0,
+    closingSeconds: 0,
+    blocks,
+  };
+  await fetch(`${studio.address}/api/classes/long`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ version: 0, value }),
+  });
+  await page.goto(`${studio.address}/class/long`);
+  await expect(page.getByRole('list').getByRole('group')).toHaveCount(200);
+  const before = await length(page).textContent();
+  await page.getByLabel('Reps of block 200').fill('9');
+  await expect(length(page)).not.toHaveText(before ?? '');
+});
+
+test.describe('an empty studio', () => {
+  test.use({ bundles: [] });
+  test('says in every view what to do first', async ({ page, studio }) => {
+    for (const [view, words] of [
+      ['/class', 'No class yet.'],
+      ['/repertoire', 'No ladder stands here yet'],
+      ['/script', 'There is no class to speak yet.'],
+      ['/series', 'No series yet.'],
+      ['/class/none', 'Nothing is kept here'],
+    ] as const) {
+      await page.goto(studio.address + view);
+      await expect(page.getByText(words)).toBeVisible();
+    }
+  });
+});
