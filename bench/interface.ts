@@ -43,7 +43,8 @@ async function untilShown(page: Page, act: () => Promise<void>): Promise<number>
         { capture: true, once: true },
       );
     }
-    spot.took = new Promise((resolve) => {
+    spot.took = new Promise((resolve, reject) => {
+      setTimeout(() => reject(new Error('nothing was shown within 5 s')), 5000);
       const observer = new MutationObserver(() => {
         observer.disconnect();
         requestAnimationFrame(() => {
@@ -101,6 +102,5 @@ for (let i = 0; i < 60; i++) {
 }
 await page.mouse.up();
 report('dragging in a 60-block class, length and findings shown, p95', quantile(dragged, 0.95), 'ms', 50);
-if (process.env.DEBUG_BENCH) console.log(typed.map(Math.round).join(' '), '|', dragged.map(Math.round).join(' '));
 await browser.close();
 await studio.end();

@@ -7,7 +7,7 @@ const at = (...parts) => join(ROOT, ...parts);
 const WEB_OUT = at('web/dist');
 
 /** Runs a command to its end; a failure ends this process with the same code. What it says goes to standard error. */
-export function run(command, args, options = {}) {
+function run(command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: ['ignore', 2, 2], ...options });
   if (error) {
     console.error(`${command} could not be started: ${error.message}`);

@@ -19,7 +19,7 @@ export interface TestServer {
   readonly send: (method: string, url: string, body?: unknown) => Promise<{ status: number; body: Answer }>;
   readonly close: () => Promise<void>;
 }
-export type Answer = Record<string, unknown> & { bundle: Bundle; versions: Record<string, Record<string, number>> };
+type Answer = Record<string, unknown> & { bundle: Bundle; versions: Record<string, Record<string, number>> };
 
 /** The real server over a real database in a folder, listening on a free port of this machine. */
 export async function startServer(folder: string): Promise<TestServer> {

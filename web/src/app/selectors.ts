@@ -9,7 +9,7 @@ const bundle = ({ studio }: RootState) => studio.bundle;
 export const selectClasses = createSelector(bundle, ({ classes = [] }) => classes);
 export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
 export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
-export const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
+const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
 
 /** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
 export const selectCatalog = createSelector(

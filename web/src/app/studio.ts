@@ -3,11 +3,8 @@ import { type Bundle, emptyBundle } from '@warm-ladder/core/formats';
 import { type Kind, type StudioAnswer, server, type Versions } from './server';
 import { forgetUnsaved, rememberedUnsaved } from './unsaved';
 
-/** The id the method goes by among the documents. */
-export const METHOD_ID = 'house';
-
 /** One document as it was and as it became; `undefined` where it was not there. */
-export interface Change {
+interface Change {
   readonly kind: Kind;
   readonly id: string;
   readonly before: unknown;
@@ -64,7 +61,7 @@ const initialState: StudioState = {
 
 export const loadStudio = createAsyncThunk('studio/load', () => server.studio());
 
-export const documentKey = (kind: Kind, id: string): string => `${kind}/${id}`;
+const documentKey = (kind: Kind, id: string): string => `${kind}/${id}`;
 export const splitKey = (key: string): [Kind, string] => {
   const slash = key.indexOf('/');
   return [key.slice(0, slash) as Kind, key.slice(slash + 1)];

@@ -15,7 +15,7 @@ import {
 } from '@warm-ladder/core/body';
 
 /** A point of the drawing in body heights: `x` level, `y` up from the floor. */
-export interface Spot {
+interface Spot {
   readonly x: number;
   readonly y: number;
 }

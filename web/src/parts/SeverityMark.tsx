@@ -1,6 +1,6 @@
 import type { Severity } from '@warm-ladder/core/review';
 
-export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = { stop: 'Stop', fix: 'Fix', look: 'Look' };
+const SEVERITY_WORDS: Readonly<Record<Severity, string>> = { stop: 'Stop', fix: 'Fix', look: 'Look' };
 
 const LOOKS: Readonly<Record<Severity, { shape: string; className: string }>> = {
   stop: { shape: 'M4 4h12v12H4z', className: 'fill-brick' },

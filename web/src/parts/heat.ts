@@ -1,5 +1,5 @@
 /** Five steps of heat, each with a word, so that none is told by colour alone. */
-export const HEAT_STEPS = [
+const HEAT_STEPS = [
   { upTo: 15, word: 'cool', fill: 'fill-heat-1', ground: 'bg-heat-1 text-sheet', colour: 'var(--color-heat-1)' },
   { upTo: 25, word: 'mild', fill: 'fill-heat-2', ground: 'bg-heat-2 text-sheet', colour: 'var(--color-heat-2)' },
   { upTo: 35, word: 'warm', fill: 'fill-heat-3', ground: 'bg-heat-3 text-sheet', colour: 'var(--color-heat-3)' },

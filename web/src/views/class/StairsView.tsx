@@ -46,7 +46,7 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
   const drag = useRepsDrag(timed, stairs.scale);
   const at = (seconds: number) => LEFT + seconds * stairs.scale;
   return (
-    <div ref={ref} className="w-full contain-content" style={{ height: BASE + 24 }}>
+    <div ref={ref} className="w-full will-change-transform contain-content" style={{ height: BASE + 24 }}>
       {width > 0 && (
         <svg width={width} height={BASE + 24} role="img" aria-label={spoken(review)}>
           {stairs.levels.map(({ name, y }) => (
@@ -133,7 +133,7 @@ const TreadBody = memo(function TreadBody(props: Omit<TreadMarkProps, 'x' | 'pas
         fillOpacity={pointed ? 0.4 : 0.14}
         shapeRendering="crispEdges"
       />
-      <rect width={Math.max(1.5, width - 1)} height={TREAD} rx="2" className={fill} />
+      <rect width={Math.max(1.5, width - 1)} height={TREAD} className={fill} shapeRendering="crispEdges" />
       {(chosen || pointed) && (
         <rect
           x={-1.5}

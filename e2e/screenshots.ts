@@ -1,0 +1,41 @@
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { BROWSER, ROOT, startStudio } from './studio';
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+/** Each main view as the demo shows it: its file, its address, its window, and what to wait for. */
+const SHOTS: ReadonlyArray<{
+  readonly name: string;
+  readonly path: string;
+  readonly size?: typeof DESK;
+  readonly print?: boolean;
+  readonly before?: (page: Page) => Promise<unknown>;
+}> = [
+  { name: 'repertoire', path: '/repertoire' },
+  { name: 'ladder', path: '/repertoire/leg-lower' },
+  { name: 'classes', path: '/class' },
+  { name: 'class', path: '/class/choir-first-draft' },
+  { name: 'add', path: '/class/night-landing', before: (page) => page.keyboard.press('a') },
+  { name: 'script', path: '/script/night-landing' },
+  { name: 'script-phone', path: '/script/night-landing', size: PHONE },
+  { name: 'script-print', path: '/script/night-landing', size: { width: 794, height: 1123 }, print: true },
+  { name: 'series', path: '/series' },
+];
+
+const studio = await startStudio();
+const browser = await chromium.launch(BROWSER);
+for (const { name, path, size = DESK, print = false, before } of SHOTS) {
+  const page = await browser.newPage({ viewport: size });
+  if (print) await page.emulateMedia({ media: 'print' });
+  await page.goto(studio.address + path);
+  await page.getByRole('heading').first().waitFor();
+  await before?.(page);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
+  await page.close();
+}
+await browser.close();
+await studio.end();
