@@ -7,7 +7,7 @@ ensurePackages();
 ensureBuild();
 const env = { ...process.env, CHROMIUM_PATH: ensureChromium() };
 for (const name of ['review', 'startup', 'interface']) {
-  const file = join(ROOT, 'bench', `${name}.ts`);
+  const file = join(ROOT, 'e2e/bench', `${name}.ts`);
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', file], { cwd: ROOT, stdio: 'inherit', env });
   if (status !== 0) process.exit(status ?? 1);
 }

@@ -14,9 +14,9 @@ test('dragging a row reorders, dragging a tread changes its reps, and a remedy m
   await expect(row(page, 1)).toContainText('Standing side bow');
 
   await expect(page.getByLabel('Reps of block 1', { exact: true })).toHaveValue('5');
-  const tread = await page.locator('svg g.cursor-pointer').first().locator('rect').last().boundingBox();
+  const tread = await page.locator('[data-grip="1"]').boundingBox();
   if (!tread) throw new Error('the stairs are not drawn');
-  await page.mouse.move(tread.x + 4, tread.y + 8);
+  await page.mouse.move(tread.x + 1, tread.y + 8);
   await page.mouse.down();
   await page.mouse.move(tread.x + 60, tread.y + 8, { steps: 5 });
   const reps = Number(await page.getByLabel('Reps of block 1', { exact: true }).inputValue());
@@ -41,7 +41,10 @@ test('details: options, sides, a run, tempo and rest each change the length', as
     await act();
     await expect(length(page)).not.toHaveText(before ?? '');
   };
-  const open = (block: number) => page.getByRole('button', { name: `Details of block ${block}` }).click();
+  const open = async (block: number) => {
+    await row(page, block).scrollIntoViewIfNeeded();
+    await page.getByRole('button', { name: `Details of block ${block}`, exact: true }).click();
+  };
   await open(4);
   await changes(() => row(page, 4).getByRole('checkbox', { name: 'higher With hand weights' }).check());
   await changes(() => page.getByLabel('Rest after block 4').fill('25'));

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, length, test } from '../fixtures';
+import { expect, length, row, test } from '../fixtures';
 
 const VIEWS = [
   '/class',
@@ -61,6 +61,7 @@ test('two hundred blocks are timed, drawn and edited', async ({ page, studio }) 
   await page.goto(`${studio.address}/class/long`);
   await expect(page.getByRole('list').getByRole('group')).toHaveCount(200);
   const before = await length(page).textContent();
+  await row(page, 200).scrollIntoViewIfNeeded();
   await page.getByLabel('Reps of block 200').fill('9');
   await expect(length(page)).not.toHaveText(before ?? '');
 });

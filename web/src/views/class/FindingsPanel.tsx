@@ -1,6 +1,6 @@
 import type { Finding, Remedy } from '@warm-ladder/core/review';
 import { Wand2 } from 'lucide-react';
-import { memo } from 'react';
+import { memo, useState } from 'react';
 import { SeverityMark } from '../../parts/SeverityMark';
 
 interface FindingsPanelProps {
@@ -10,8 +10,12 @@ interface FindingsPanelProps {
   readonly onMend: (remedy: Remedy) => void;
 }
 
+/** Findings shown before the rest is asked for: the gravest, and more than a sound class ever has. */
+const SHOWN = 16;
+
 /** What the review says, gravest first, each with the blocks it points at and what would mend it. */
 export const FindingsPanel = memo(function FindingsPanel({ findings, onPoint, onGo, onMend }: FindingsPanelProps) {
+  const [all, setAll] = useState(false);
   return (
     <section aria-label="Findings" className="flex min-h-0 flex-col">
       <h2 className="font-name text-lg font-semibold">
@@ -23,10 +27,15 @@ export const FindingsPanel = memo(function FindingsPanel({ findings, onPoint, on
         <p className="mt-1 text-moss">It fits the clock, treats both sides alike and earns its steps.</p>
       )}
       <ul className="mt-1 flex flex-col divide-y divide-line">
-        {findings.map((finding, i) => (
+        {findings.slice(0, all ? undefined : SHOWN).map((finding, i) => (
           <FindingItem key={`${finding.code}-${i}`} finding={finding} onPoint={onPoint} onGo={onGo} onMend={onMend} />
         ))}
       </ul>
+      {!all && findings.length > SHOWN && (
+        <button type="button" className="action mt-1 self-start text-sm" onClick={() => setAll(true)}>
+          {findings.length - SHOWN} more
+        </button>
+      )}
     </section>
   );
 });
@@ -39,11 +48,7 @@ interface FindingItemProps extends Omit<FindingsPanelProps, 'findings'> {
 const FindingItem = memo(
   function FindingItem({ finding, onPoint, onGo, onMend }: FindingItemProps) {
     return (
-      <li
-        className="row-at-rest py-2"
-        onPointerEnter={() => onPoint(finding.blocks)}
-        onPointerLeave={() => onPoint([])}
-      >
+      <li className="py-2" onPointerEnter={() => onPoint(finding.blocks)} onPointerLeave={() => onPoint([])}>
         <p>
           <SeverityMark severity={finding.severity} /> {finding.message}
         </p>

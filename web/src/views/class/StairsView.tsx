@@ -1,9 +1,10 @@
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import type { ClassReview, Severity } from '@warm-ladder/core/review';
 import { clock } from '@warm-ladder/core/review';
-import { memo, useMemo } from 'react';
+import { type MouseEvent, memo, type PointerEvent, useMemo, useRef } from 'react';
 import { directionPath } from '../../parts/DirectionMark';
 import { heatStep } from '../../parts/heat';
+import { placePath } from '../../parts/placePath';
 import { severityLook } from '../../parts/SeverityMark';
 import { layStairs, type Riser, type Tread } from '../../parts/stairs';
 import { useWidth } from '../../parts/useWidth';
@@ -13,6 +14,8 @@ const HEIGHT = 147;
 const TREAD = 20;
 const TOP = 26;
 const LEFT = 84;
+/** Pixels at a tread's right end that take hold of it. */
+const END = 7;
 const BASE = TOP + HEIGHT + TREAD + 8;
 
 interface StairsViewProps {
@@ -45,10 +48,41 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
   }, [findings]);
   const drag = useRepsDrag(timed, stairs.scale);
   const at = (seconds: number) => LEFT + seconds * stairs.scale;
+  const held = useRef(false);
+  const marked = stairs.treads.filter(({ block }) => block === selected || pointed.has(block));
+  /** The tread under the pointer, column and all; a little past its right end still counts as the end. */
+  const under = ({ clientX, currentTarget }: MouseEvent<SVGElement>) => {
+    const x = clientX - currentTarget.getBoundingClientRect().left - LEFT;
+    const tread = stairs.treads.findLast((each) => x >= each.x && x <= each.x + each.width + END / 2);
+    return tread && { tread, atEnd: x > tread.x + tread.width - END };
+  };
+  const grab = (event: PointerEvent<SVGElement>) => {
+    const hit = under(event);
+    held.current = hit?.atEnd === true;
+    if (hit?.atEnd) drag(event, hit.tread.block);
+  };
+  const follow = (event: PointerEvent<SVGElement>) => {
+    event.currentTarget.style.cursor = under(event)?.atEnd ? 'ew-resize' : 'pointer';
+  };
+  const choose = (event: MouseEvent<SVGElement>) => {
+    const hit = under(event);
+    // Letting go of an end is not a choice of whatever lies under the hand by then.
+    if (hit && !held.current) onSelect(hit.tread.block);
+  };
   return (
-    <div ref={ref} className="w-full will-change-transform contain-content" style={{ height: BASE + 24 }}>
+    <div ref={ref} className="w-full contain-content" style={{ height: BASE + 24 }}>
       {width > 0 && (
-        <svg width={width} height={BASE + 24} role="img" aria-label={spoken(review)}>
+        // biome-ignore lint/a11y/useKeyWithClickEvents: the rows beneath do the same by keyboard.
+        <svg
+          width={width}
+          height={BASE + 24}
+          role="img"
+          aria-label={spoken(review)}
+          className="touch-pan-y"
+          onPointerDown={grab}
+          onPointerMove={follow}
+          onClick={choose}
+        >
           {stairs.levels.map(({ name, y }) => (
             <g key={name}>
               <line
@@ -67,21 +101,10 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
           <Minutes span={span} at={at} />
           <Held x={at(0)} width={timed.parts.opening * stairs.scale} name="opening" />
           <Held x={at(timed.seconds - timed.parts.closing)} width={timed.parts.closing * stairs.scale} name="closing" />
-          {stairs.risers.map(({ x, ...riser }, i) => (
-            <g key={i} transform={`translate(${LEFT + x} 0)`}>
-              <RiserMark {...riser} />
-            </g>
-          ))}
-          {stairs.treads.map((tread) => (
-            <TreadMark
-              key={`${tread.block}-${tread.pass}`}
-              {...tread}
-              severity={grave.get(tread.block)}
-              chosen={selected === tread.block}
-              pointed={pointed.has(tread.block)}
-              onSelect={onSelect}
-              onGrab={drag}
-            />
+          <Risers risers={stairs.risers} />
+          <Treads treads={stairs.treads} grave={grave} />
+          {marked.map((tread) => (
+            <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.block)} />
           ))}
           <Target x={at(target)} over={timed.seconds > target} text={clock(target)} />
           <Range from={at(timed.range.p10)} middle={at(timed.seconds)} to={at(timed.range.p90)} />
@@ -96,99 +119,101 @@ function spoken({ timed, findings }: ClassReview): string {
   return `The class as stairs: ${ups} blocks, ${clock(timed.seconds)} of ${timed.plan.targetMinutes} minutes, ${findings.length} findings. The rows below hold the same.`;
 }
 
-interface TreadMarkProps extends Tread {
-  readonly severity: Severity | undefined;
-  readonly chosen: boolean;
-  readonly pointed: boolean;
-  readonly onSelect: (block: number) => void;
-  readonly onGrab: (event: React.PointerEvent, block: number) => void;
-}
+/** `M x y h w v h z` of a box: many boxes of one look are one path, so that an edit changes a dozen elements. */
+const box = (x: number, y: number, width: number, height: number): string =>
+  `M${x.toFixed(1)} ${y}h${width.toFixed(1)}v${height}h${(-width).toFixed(1)}z`;
 
-/** Moved as a whole: an edit shifts every tread after it, and shifting is all that is then done. */
-function TreadMark({ x, pass: _pass, ...body }: TreadMarkProps) {
+/** Heat from which a mark on a tread is dark on light. */
+const LIGHT = 35;
+
+function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMap<number, Severity> }) {
+  const looks = new Map<string, { columns: string; slabs: string }>();
+  const glyphs = { dark: '', light: '' };
+  const marks = new Map<string, string>();
+  for (const { block, x, y, width, heat, directions } of treads) {
+    const [left, top] = [LEFT + x, TOP + y];
+    const { fill } = heatStep(heat);
+    const look = looks.get(fill) ?? { columns: '', slabs: '' };
+    look.columns += box(left, top + TREAD, width, BASE - top - TREAD);
+    look.slabs += box(left, top, Math.max(1.5, width - 1), TREAD);
+    looks.set(fill, look);
+    const [direction] = directions;
+    if (direction && width > 16) {
+      glyphs[heat >= LIGHT ? 'dark' : 'light'] += placePath(
+        directionPath(direction),
+        left + width / 2 - 8,
+        top + 2,
+        0.8,
+      );
+    }
+    const severity = grave.get(block);
+    if (severity) {
+      const { shape, className } = severityLook(severity);
+      const mark = placePath(shape, left + Math.min(width / 2, 12) - 7, top - 17, 0.7);
+      marks.set(className, (marks.get(className) ?? '') + mark);
+    }
+  }
+  const glyph = { fill: 'none', strokeWidth: 2, strokeLinecap: 'round' } as const;
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: the rows beneath do the same by keyboard.
-    <g
-      transform={`translate(${LEFT + x} ${TOP + body.y})`}
-      onClick={() => body.onSelect(body.block)}
-      className="cursor-pointer"
-    >
-      <TreadBody {...body} />
-    </g>
+    <>
+      {[...looks].map(([fill, { columns, slabs }]) => (
+        <g key={fill} className={fill} shapeRendering="crispEdges">
+          <path d={columns} fillOpacity="0.14" />
+          <path d={slabs} />
+        </g>
+      ))}
+      <path d={glyphs.dark} {...glyph} className="stroke-ink" />
+      <path d={glyphs.light} {...glyph} className="stroke-sheet" />
+      {[...marks].map(([className, d]) => (
+        <path key={className} d={d} className={className} />
+      ))}
+    </>
   );
 }
 
-const TreadBody = memo(function TreadBody(props: Omit<TreadMarkProps, 'x' | 'pass'>) {
-  const { block, width, y, heat, directions, name, severity, chosen, pointed, onGrab } = props;
-  const [direction] = directions;
-  const look = severity && severityLook(severity);
-  const { fill } = heatStep(heat);
+/** A tread that is worked on, or that a finding points at; the one worked on has a grip at its end. */
+function Marked({ tread: { x, y, width, block }, pointed }: { tread: Tread; pointed: boolean }) {
+  const [left, top] = [LEFT + x, TOP + y];
   return (
     <>
-      <title>{`${block + 1}. ${name}`}</title>
+      {pointed && (
+        <path d={box(left, top + TREAD, width, BASE - top - TREAD)} className="fill-ink" fillOpacity="0.12" />
+      )}
       <rect
-        width={width}
-        height={BASE - TOP - y}
-        className={fill}
-        fillOpacity={pointed ? 0.4 : 0.14}
-        shapeRendering="crispEdges"
+        x={left - 1.5}
+        y={top - 1.5}
+        width={width + 2}
+        height={TREAD + 3}
+        fill="none"
+        className="stroke-ink"
+        strokeWidth="2.5"
       />
-      <rect width={Math.max(1.5, width - 1)} height={TREAD} className={fill} shapeRendering="crispEdges" />
-      {(chosen || pointed) && (
-        <rect
-          x={-1.5}
-          y={-1.5}
-          width={width + 2}
-          height={TREAD + 3}
-          rx="3"
-          fill="none"
-          className="stroke-ink"
-          strokeWidth="2.5"
-        />
-      )}
-      {direction && width > 16 && (
-        <path
-          d={directionPath(direction)}
-          transform={`translate(${width / 2 - 8} 2) scale(0.8)`}
-          fill="none"
-          strokeWidth="2.6"
-          strokeLinecap="round"
-          className={heat >= 35 ? 'stroke-ink' : 'stroke-sheet'}
-        />
-      )}
-      {look && (
-        <path
-          d={look.shape}
-          transform={`translate(${Math.min(width / 2, 12) - 7} -17) scale(0.7)`}
-          className={look.className}
-        />
-      )}
       <rect
-        x={width - 6}
-        width="8"
-        height={TREAD}
-        fill="transparent"
-        className="cursor-ew-resize"
-        onPointerDown={(event) => onGrab(event, block)}
+        data-grip={block + 1}
+        x={left + width - 2.5}
+        y={top - 4}
+        width="5"
+        height={TREAD + 8}
+        rx="2.5"
+        className="fill-ink"
       />
     </>
   );
-});
+}
 
-const RiserMark = memo(function RiserMark({ width, from, to }: Omit<Riser, 'x'>) {
+function Risers({ risers }: { risers: readonly Riser[] }) {
+  const ways = risers.map(({ x, width, from, to }) => {
+    const [start, end] = [TOP + from + TREAD / 2, TOP + to + TREAD / 2];
+    return `M${(LEFT + x).toFixed(1)} ${start}L${(LEFT + x + width).toFixed(1)} ${end}`;
+  });
+  const costs = risers.map(({ x, width }) => box(LEFT + x, BASE - 5, width, 5));
   return (
     <>
-      <line
-        x2={width}
-        y1={TOP + from + TREAD / 2}
-        y2={TOP + to + TREAD / 2}
-        className="stroke-soft"
-        strokeWidth="1.5"
-      />
-      <rect y={BASE - 5} width={width} height={5} className="fill-soft" fillOpacity="0.5" shapeRendering="crispEdges" />
+      <path d={ways.join('')} fill="none" className="stroke-soft" strokeWidth="1.5" />
+      <path d={costs.join('')} className="fill-soft" fillOpacity="0.5" shapeRendering="crispEdges" />
     </>
   );
-});
+}
 
 function Held({ x, width, name }: { x: number; width: number; name: string }) {
   if (width < 1) return null;

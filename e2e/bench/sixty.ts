@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { type Bundle, mergeBundles, parseBundle } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { DEMO } from '../e2e/studio';
+import { DEMO } from '../studio';
 
 /** The demo's bundles as one. */
 export function demoBundle(): Bundle {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
-import { BROWSER, ROOT, startStudio } from '../e2e/studio';
+import { BROWSER, ROOT, startStudio } from '../studio';
 import { quantile, report } from './report';
 import { demoBundle, sixtyBlocks } from './sixty';
 
@@ -78,6 +78,7 @@ const browser = await chromium.launch(BROWSER);
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await page.goto(`${studio.address}/class/sixty`);
 const reps = page.getByLabel('Reps of block 30', { exact: true });
+await page.locator('#block-29').scrollIntoViewIfNeeded();
 await reps.fill('5');
 
 /** Milliseconds between two keystrokes or two steps of a drag: a quick hand. */
@@ -89,10 +90,11 @@ for (let i = 0; i < 60; i++) {
 }
 report('typing in a 60-block class, length and findings shown, p95', quantile(typed, 0.95), 'ms', 50);
 
+await page.locator('#block-20').focus();
 await page.evaluate(() => window.scrollTo(0, 0));
-const tread = await page.locator('svg g.cursor-pointer').nth(20).locator('rect').last().boundingBox();
+const tread = await page.locator('[data-grip="21"]').first().boundingBox();
 if (!tread) throw new Error('the stairs are not drawn');
-await page.mouse.move(tread.x + 4, tread.y + 8);
+await page.mouse.move(tread.x + 1, tread.y + 8);
 await page.mouse.down();
 const dragged: number[] = [];
 for (let i = 0; i < 60; i++) {

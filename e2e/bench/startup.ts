@@ -3,7 +3,7 @@ import { once } from 'node:events';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT } from '../e2e/studio';
+import { ROOT } from '../studio';
 import { report } from './report';
 
 /** Seconds from the command to the printed address; the packages and the build are there already. */

@@ -1,0 +1,27 @@
+import { useEffect, useState } from 'react';
+
+const watched = new WeakMap<Element, (near: boolean) => void>();
+let observer: IntersectionObserver | undefined;
+
+/** One observer for every row: a little before and after what is in sight counts as near. */
+function observe(element: Element, tell: (near: boolean) => void): () => void {
+  observer ??= new IntersectionObserver(
+    (entries) => {
+      for (const { target, isIntersecting } of entries) watched.get(target)?.(isIntersecting);
+    },
+    { rootMargin: '200px 0px' },
+  );
+  watched.set(element, tell);
+  observer.observe(element);
+  return () => {
+    watched.delete(element);
+    observer?.unobserve(element);
+  };
+}
+
+/** Whether an element is in sight or nearly so; what is not need not be drawn in full. */
+export function useNear(element: Element | null, atFirst: boolean): boolean {
+  const [near, setNear] = useState(atFirst);
+  useEffect(() => (element ? observe(element, setNear) : undefined), [element]);
+  return near;
+}
