@@ -162,7 +162,7 @@ function countLine({ entry, block, firstSide }: TimedBlock): ScriptLine {
   const { sets, reps } = doseOf(entry, block);
   const each = entry.exercise.sides === 'both' ? '' : block.side ? `, ${block.side} side only` : ' each side';
   const first = entry.exercise.sides === 'both' || block.side || !firstSide ? '' : `, ${firstSide} first`;
-  const sequence = entry.exercise.sides === 'alternate' && !block.side ? ', side by side' : '';
+  const sequence = entry.exercise.sides === 'alternate' && !block.side ? ', alternating' : '';
   const times = sets > 1 ? `${sets} sets of ${reps}` : `${reps}`;
   return { kind: 'count', text: `${times}${each}${sequence}${first}. Say the last one.`, written: true };
 }

@@ -52,7 +52,7 @@ export function BlockDetails({ index, block, entry, run, actions }: BlockDetails
               edit({ side: (target.value || undefined) as 'left' | 'right' | undefined }, 'the sides')
             }
           >
-            <option value="">both, {exercise.sides === 'each' ? 'one after the other' : 'side by side'}</option>
+            <option value="">both, {exercise.sides === 'each' ? 'one after the other' : 'alternating'}</option>
             <option value="left">left only</option>
             <option value="right">right only</option>
           </select>

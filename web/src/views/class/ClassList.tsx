@@ -55,7 +55,7 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
   const change = useChange();
   const over = timed.seconds > plan.targetMinutes * 60;
   return (
-    <li className="group grid items-center gap-x-5 py-2 sm:grid-cols-[minmax(0,17rem)_1fr_auto_auto]">
+    <li className="group grid items-center gap-x-5 py-2 sm:grid-cols-[minmax(0,19rem)_1fr_auto_auto]">
       <Link to={`/class/${plan.id}`} className="leading-snug">
         <span className="font-name text-lg font-semibold group-hover:underline">{plan.name}</span>
         <span className="block text-sm text-soft">
@@ -67,7 +67,7 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
       <Link to={`/class/${plan.id}`} tabIndex={-1} aria-hidden="true">
         <MiniStairs catalog={catalog} timed={timed} span={longest} />
       </Link>
-      <span className="sm:w-36">
+      <span className="sm:w-48">
         <span className={`text-xl font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
         <span className="text-soft"> of {plan.targetMinutes}</span>
         <span className="flex gap-3 text-sm">

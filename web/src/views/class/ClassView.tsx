@@ -68,7 +68,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   return (
     <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
       <ClassHead plan={plan} timed={timed} />
-      <StairsView catalog={catalog} review={review} selected={selected} pointed={pointed} onSelect={go} />
+      <StairsView catalog={catalog} review={review} grave={grave} selected={selected} pointed={pointed} onSelect={go} />
       <div className="grid grow items-start gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_20.5rem]">
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">

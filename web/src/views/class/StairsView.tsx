@@ -21,6 +21,8 @@ const BASE = TOP + HEIGHT + TREAD + 8;
 interface StairsViewProps {
   readonly catalog: Catalog;
   readonly review: ClassReview;
+  /** The gravest finding of each block. */
+  readonly grave: ReadonlyMap<number, Severity>;
   readonly selected: number | null;
   /** Blocks a finding under the pointer concerns. */
   readonly pointed: ReadonlySet<number>;
@@ -31,8 +33,9 @@ interface StairsViewProps {
  * The class at a glance, and by hand: time across, the body's height from the floor upwards, each block as long as
  * its seconds and as warm as its heat. A tread is clicked to work on its block, and its right edge dragged for reps.
  */
-export const StairsView = memo(function StairsView({ catalog, review, selected, pointed, onSelect }: StairsViewProps) {
-  const { timed, findings } = review;
+export const StairsView = memo(function StairsView(props: StairsViewProps) {
+  const { catalog, review, grave, selected, pointed, onSelect } = props;
+  const { timed } = review;
   const [ref, width] = useWidth<HTMLDivElement>();
   const target = timed.plan.targetMinutes * 60;
   // Whole steps of five minutes: the picture keeps its scale while an edit only moves what comes after it.
@@ -41,11 +44,6 @@ export const StairsView = memo(function StairsView({ catalog, review, selected, 
     () => layStairs(catalog, timed, Math.max(0, width - LEFT - 12), HEIGHT, span),
     [catalog, timed, width, span],
   );
-  const grave = useMemo(() => {
-    const worst = new Map<number, Severity>();
-    for (const { blocks, severity } of findings) for (const b of blocks) if (!worst.has(b)) worst.set(b, severity);
-    return worst;
-  }, [findings]);
   const drag = useRepsDrag(timed, stairs.scale);
   const at = (seconds: number) => LEFT + seconds * stairs.scale;
   const held = useRef(false);

@@ -24,7 +24,7 @@ export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
           {exercise.directions.map((direction) => (
             <DirectionMark key={direction} direction={direction} word />
           ))}
-          {exercise.sides === 'both' ? '' : exercise.sides === 'each' ? 'one side, then the other' : 'side by side'}
+          {exercise.sides === 'both' ? '' : exercise.sides === 'each' ? 'one side, then the other' : 'alternating'}
         </span>
       </p>
       <ol className="mt-1 flex flex-wrap items-end gap-x-5 gap-y-2">
