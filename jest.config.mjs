@@ -9,9 +9,8 @@ const project = (name) => ({
     ],
   },
   moduleNameMapper: { '^@warm-ladder/core/(.+)$': '<rootDir>/../core/$1/index.ts' },
-  extensionsToTreatAsEsm: [],
 });
 
 export default {
-  projects: [project('core'), project('server')],
+  projects: [project('core'), project('server'), project('web')],
 };

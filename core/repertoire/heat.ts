@@ -109,12 +109,19 @@ function limbsAloft({ pose, angles }: Posed, like: BasePosition): number {
   return (upright ? Math.min(legs, 1) : legs) + 0.5 * arms;
 }
 
+/** Limbs that travel through the air: one that bears in every pose is only stood on. */
 function movingLimbs(course: readonly Posed[]): number {
-  const all = course.map(({ angles }) => angles);
-  const moves = (read: (angles: Angles) => number) => Math.max(...all.map(read)) - Math.min(...all.map(read)) > 5;
+  const moves = (read: (angles: Angles) => number) => {
+    const values = course.map(({ angles }) => read(angles));
+    return Math.max(...values) - Math.min(...values) > 5;
+  };
   return SIDES.flatMap((side) => [
-    moves(({ hip }) => hip[side]) || moves(({ knee }) => knee[side]) || moves(({ hipAbduction }) => hipAbduction[side]),
-    moves(({ shoulder }) => shoulder[side]) || moves(({ shoulderAbduction }) => shoulderAbduction[side]),
+    course.some(({ pose }) => !legBears(pose, side)) &&
+      (moves(({ hip }) => hip[side]) ||
+        moves(({ knee }) => knee[side]) ||
+        moves(({ hipAbduction }) => hipAbduction[side])),
+    course.some(({ pose }) => !armBears(pose, side)) &&
+      (moves(({ shoulder }) => shoulder[side]) || moves(({ shoulderAbduction }) => shoulderAbduction[side])),
   ]).filter(Boolean).length;
 }
 

@@ -4,7 +4,7 @@ import type { ClassPlan, TimedClass } from '@warm-ladder/core/plan';
 import { useClassEdit } from '../../app/edits';
 import { selectAudiences } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { DIRECTION_WORDS } from '../../parts/DirectionMark';
+import { DIRECTION_WORDS } from '../../parts/directions';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';

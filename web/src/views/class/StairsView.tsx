@@ -2,7 +2,7 @@ import type { Catalog } from '@warm-ladder/core/repertoire';
 import type { ClassReview, Severity } from '@warm-ladder/core/review';
 import { clock } from '@warm-ladder/core/review';
 import { type MouseEvent, memo, type PointerEvent, useMemo, useRef } from 'react';
-import { directionPath } from '../../parts/DirectionMark';
+import { directionPath } from '../../parts/directions';
 import { heatStep } from '../../parts/heat';
 import { placePath } from '../../parts/placePath';
 import { severityLook } from '../../parts/SeverityMark';

@@ -1,7 +1,8 @@
 import { DIRECTIONS } from '@warm-ladder/core/method';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useMemo } from 'react';
-import { DIRECTION_WORDS, DirectionMark } from '../../parts/DirectionMark';
+import { DirectionMark } from '../../parts/DirectionMark';
+import { DIRECTION_WORDS } from '../../parts/directions';
 import { heatStep } from '../../parts/heat';
 import type { Cell } from './RepertoireView';
 

@@ -4,7 +4,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { DIRECTION_WORDS } from '../../parts/DirectionMark';
+import { DIRECTION_WORDS } from '../../parts/directions';
 import { LadderSheet } from './LadderSheet';
 import { LadderStrip } from './LadderStrip';
 import { RepertoireMap } from './RepertoireMap';

@@ -1,0 +1,29 @@
+import { catalogOf, exercise, rung } from '../testing/studio';
+import { findRungs } from './search';
+
+const catalog = catalogOf([
+  exercise('plié', {
+    name: 'Plié hold',
+    position: 'standing',
+    rungs: [rung('low'), rung('high', { props: ['ball'] })],
+  }),
+  exercise('arch', { name: 'Low arch', position: 'prone', directions: ['extension'] }),
+]);
+const keys = (query: Parameters<typeof findRungs>[1]) => findRungs(catalog, query).map(({ key }) => key);
+
+test('nothing asked finds everything, in the order of the repertoire', () => {
+  expect(keys({})).toEqual(['plié/low', 'plié/high', 'arch/low', 'arch/high']);
+});
+
+test('every word must be found, whichever way it is written and wherever it stands', () => {
+  expect(keys({ text: 'HOLD plie' })).toEqual(['plié/low', 'plié/high']);
+  expect(keys({ text: 'plie ball' })).toEqual(['plié/high']);
+  expect(keys({ text: 'extension high' })).toEqual(['arch/high']);
+  expect(keys({ text: 'plie extension' })).toEqual([]);
+});
+
+test('a cell of the map and words narrow together', () => {
+  expect(keys({ position: 'prone', direction: 'extension' })).toEqual(['arch/low', 'arch/high']);
+  expect(keys({ position: 'prone', direction: 'neutral' })).toEqual([]);
+  expect(keys({ position: 'standing', text: 'high' })).toEqual(['plié/high']);
+});
