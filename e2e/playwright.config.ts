@@ -5,7 +5,9 @@ export default defineConfig({
   testDir: './tests',
   globalSetup: './globalSetup',
   outputDir: '../test-results',
-  timeout: 60_000,
+  // Generous: nothing here waits for time to pass, and a busy machine is not a fault.
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
   forbidOnly: true,
