@@ -119,43 +119,12 @@ export function anglesOf(pose: Pose): Angles {
   return Object.fromEntries([...limbs, ...trunk]) as Angles;
 }
 
-/** The angles a share of the way, 0 to 1, from one pose to the next. */
-export function betweenAngles(from: Angles, to: Angles, share: number): Angles {
-  const mix = (a: number, b: number) => a + (b - a) * share;
-  const limbs = LIMB_JOINTS.map((joint) => [
-    joint,
-    { left: mix(from[joint].left, to[joint].left), right: mix(from[joint].right, to[joint].right) },
-  ]);
-  const trunk = TRUNK_JOINTS.map((joint) => [joint, mix(from[joint], to[joint])]);
-  return Object.fromEntries([...limbs, ...trunk]) as Angles;
-}
-
 /** Degrees each joint moves between two poses, limbs counted side by side. */
 export function excursions(from: Angles, to: Angles): number[] {
   return [
     ...LIMB_JOINTS.flatMap((joint) => SIDES.map((side) => Math.abs(to[joint][side] - from[joint][side]))),
     ...TRUNK_JOINTS.map((joint) => Math.abs(to[joint] - from[joint])),
   ];
-}
-
-/** The other side's pose: left and right exchanged, turns and side bends reversed. */
-export function mirrored(pose: Pose): Pose {
-  const swap = (name: string) =>
-    name.endsWith('.left') ? name.replace('.left', '.right') : name.replace('.right', '.left');
-  const limbs = LIMB_JOINTS.flatMap((joint) => {
-    const angle = pose[joint];
-    if (angle === undefined) return [];
-    return [[joint, typeof angle === 'object' ? { left: angle.right, right: angle.left } : angle]];
-  });
-  const weights = Object.entries(pose.weights ?? {}).map(([place, kg]) => [swap(place), kg]);
-  return {
-    ...pose,
-    ...Object.fromEntries(limbs),
-    ...(pose.twist === undefined ? {} : { twist: -pose.twist }),
-    ...(pose.sideBend === undefined ? {} : { sideBend: -pose.sideBend }),
-    supports: pose.supports.map(swap) as Support[],
-    ...(pose.weights ? { weights: Object.fromEntries(weights) } : {}),
-  };
 }
 
 /** Whether a paired part bears on that side (`feet` bears on both). */

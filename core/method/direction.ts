@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** What the spine does (docs/words.md). */
+/** What the spine does; `neutral` is held still against load, `articulation` goes segment by segment. */
 export const DIRECTIONS = ['neutral', 'flexion', 'extension', 'rotation', 'lateral-flexion', 'articulation'] as const;
 
 export const directionSchema = z.enum(DIRECTIONS);

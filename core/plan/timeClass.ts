@@ -6,7 +6,7 @@ import { type BlockSeconds, blockSeconds, changesSide } from './blockTime';
 import { type Change, changeBetween } from './change';
 import { checkClass, type Problem } from './checkClass';
 import type { Audience, Block, ClassPlan } from './class';
-import { type ChangeAndTalk, runningOver, type TimeRange } from './uncertainty';
+import { runningOver, type TimeRange, type UncertainSeconds } from './uncertainty';
 
 /** Seconds of a class by what they are spent on; they sum to the class. */
 export interface TimeParts {
@@ -101,7 +101,7 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, audience?: Audience
   }
   const parts = sumParts(plan, blocks);
   const seconds = Object.values(parts).reduce((sum, part) => sum + part, 0);
-  const quanta: ChangeAndTalk[] = blocks.map((block) => ({
+  const quanta: UncertainSeconds[] = blocks.map((block) => ({
     work: block.work,
     setup: block.setup + block.options,
     changes: block.sideChange + block.change.seconds,

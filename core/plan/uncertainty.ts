@@ -12,7 +12,7 @@ export interface TimeRange {
 }
 
 /** The uncertain quantities of one block, in seconds. */
-export interface ChangeAndTalk {
+export interface UncertainSeconds {
   readonly work: number;
   readonly setup: number;
   readonly changes: number;
@@ -29,7 +29,7 @@ const Z90 = 1.2815515655446004;
 export function runningOver(
   seconds: number,
   plan: Pick<ClassPlan, 'openingSeconds' | 'closingSeconds' | 'targetMinutes'>,
-  blocks: readonly ChangeAndTalk[],
+  blocks: readonly UncertainSeconds[],
   cv: Method['uncertainty'],
 ): TimeRange {
   let variance = (cv.rest * plan.openingSeconds) ** 2 + (cv.rest * plan.closingSeconds) ** 2;

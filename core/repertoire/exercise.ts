@@ -101,7 +101,6 @@ export const exerciseSchema = z.strictObject({
   rungs: z.array(rungSchema).min(1).max(24),
 });
 export type Exercise = z.infer<typeof exerciseSchema>;
-export type SidesKind = Exercise['sides'];
 
 /** How a rung is named across the product: `exercise/rung`. */
 export const rungKey = ({ exercise, rung }: RungRef): string => `${exercise}/${rung}`;
