@@ -1,4 +1,4 @@
-import { armBears, bears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
+import { armBears, bears, headBears, legBears, type Pose, ribsBear, SIDES, type Side, supportsOf } from './pose';
 import { between, dot, type Limb, type Point, type Skeleton } from './skeleton';
 
 /** Toes lower than the ankle by this many metres carry the foot: the sole does not lie. */
@@ -16,12 +16,12 @@ export interface Contacts {
  */
 export function contactsOf(pose: Pose, bones: Skeleton, up: Point): Contacts {
   const arms = SIDES.filter((side) => armBears(pose, side)).map((side) => armContact(pose, bones.arm[side], side));
-  const lying = pose.supports.includes('ribs') ? bones.ribs : between(bones.ribs, bones.shoulder, 0.7);
+  const lying = supportsOf(pose).has('ribs') ? bones.ribs : between(bones.ribs, bones.shoulder, 0.7);
   const trunk = ribsBear(pose) ? [lying] : [];
   const bearing = [...arms, ...trunk];
   const legs = SIDES.filter((side) => legBears(pose, side)).map((side) => legContact(pose, bones.leg[side], side, up));
   return {
-    upper: middle(bearing.length === 0 && pose.supports.includes('head') ? [bones.head] : bearing),
+    upper: middle(bearing.length === 0 && headBears(pose) ? [bones.head] : bearing),
     lower: nearest(legs, up),
   };
 }

@@ -1,5 +1,5 @@
 import { type Contacts, contactsOf } from './contacts';
-import { type Angles, type Pose, pelvisBears, ribsBear } from './pose';
+import { type Angles, headBears, type Pose, pelvisBears, ribsBear } from './pose';
 import type { BasePosition } from './position';
 import { add, dot, type Point, type Skeleton } from './skeleton';
 
@@ -41,7 +41,7 @@ export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: 
   const up = levelUp(like, ribsBear(pose) ? angles.twist : 0);
   const along: Point = { x: 1, y: 0, z: 0 };
   const contacts = contactsOf(pose, bones, up);
-  const flat = ribsBear(pose) && pose.supports.includes('head');
+  const flat = ribsBear(pose) && headBears(pose);
   const settled = isPropped(pose, like) ? settle(contacts, up, along) : flat ? chestDown(bones, up, along) : 0;
   return { ...turned(up, along, settled + pitch), contacts };
 }
@@ -62,9 +62,10 @@ function chestDown({ ribs, shoulder }: Skeleton, up: Point, along: Point): numbe
 
 /** The room's directions once the head end is raised by some degrees. */
 function turned(up: Point, along: Point, raised: number): { up: Point; along: Point } {
-  const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });
   return {
     up: add(scaled(up, cos(raised)), along, sin(raised)),
     along: add(scaled(along, cos(raised)), up, -sin(raised)),
   };
 }
+
+const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });

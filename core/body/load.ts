@@ -1,5 +1,5 @@
 import { isPropped, isUpright } from './ground';
-import { armBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
+import { armBears, headBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
 import { add, between, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
 
@@ -34,25 +34,26 @@ export function loadOf(posed: Posed, body: ReferenceBody): Load {
   if (isPropped(pose, like)) {
     const lower = [pelvisPart(bones, pose, body), ...SIDES.flatMap((side) => legParts(bones, pose, side, body))];
     const axis = trunkLine(bones);
-    const level = (point: Point | null) => point && dot(point, axis);
     // Arms that hang from resting ribs, and a head that rests, press on the floor and not on the bridge.
     const bridging = ribsBear(pose) ? upper.slice(0, TRUNK_PARTS) : upper;
-    const moment = proppedMoment(bridging, lower, level(contacts.upper), level(contacts.lower), axis, bones.lumbar);
+    const upperAt = contacts.upper && dot(contacts.upper, axis);
+    const lowerAt = contacts.lower && dot(contacts.lower, axis);
+    const moment = proppedMoment(bridging, lower, upperAt, lowerAt, axis, bones.lumbar);
     // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
     return { legLever: null, curlLever: null, lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180) };
   }
-  const leverOf = (parts: readonly Part[], pivot: Point) => horizontalMoment(parts, pivot, up);
   const legLever = raisedLegs(posed, body);
   if (isUpright(like) && like !== 'seated') {
-    return { legLever, curlLever: null, lumbarMoment: leverOf(upper, bones.lumbar) * handsHelp(pose) };
+    const lumbarMoment = horizontalMoment(upper, bones.lumbar, up) * handsHelp(pose);
+    return { legLever, curlLever: null, lumbarMoment };
   }
-  return { legLever, curlLever: curlLever(), lumbarMoment: null };
+  return { legLever, curlLever: curlLeverOf(posed, upper, body), lumbarMoment: null };
+}
 
-  /** Head, chest and arms held up about the lowest part of the trunk that rests; 0 when the head rests too. */
-  function curlLever(): number {
-    if (!ribsBear(pose)) return leverOf(upper, bones.lumbar) * handsHelp(pose);
-    return pose.supports.includes('head') ? 0 : leverOf([headPart(bones, pose, body)], bones.shoulder);
-  }
+/** Head, chest and arms held up about the lowest part of the trunk that rests; 0 when the head rests too. */
+function curlLeverOf({ pose, bones, ground }: Posed, upper: readonly Part[], body: ReferenceBody): number {
+  if (!ribsBear(pose)) return horizontalMoment(upper, bones.lumbar, ground.up) * handsHelp(pose);
+  return headBears(pose) ? 0 : horizontalMoment([headPart(bones, pose, body)], bones.shoulder, ground.up);
 }
 
 /** The line from hip to shoulder, as a direction: what `pitch` tilts, and what a propped body bends across. */
@@ -155,17 +156,18 @@ function proppedMoment(
   axis: Point,
   lumbar: Point,
 ): number {
-  const about = (parts: readonly Part[], from: number) =>
-    parts.reduce((sum, { kg, at }) => sum + kg * GRAVITY * (dot(at, axis) - from), 0);
   const waist = dot(lumbar, axis);
-  if (upperAt === null) return Math.abs(about(upper, waist));
-  if (lowerAt === null) return Math.abs(about(lower, waist));
+  if (upperAt === null) return Math.abs(momentAlong(upper, waist, axis));
+  if (lowerAt === null) return Math.abs(momentAlong(lower, waist, axis));
   const all = [...upper, ...lower];
   const span = upperAt - lowerAt;
   const weight = all.reduce((sum, { kg }) => sum + kg * GRAVITY, 0);
-  const reaction = Math.abs(span) < SAME_PLACE ? weight / 2 : about(all, lowerAt) / span;
-  return Math.abs(about(upper, waist) - reaction * (upperAt - waist));
+  const reaction = Math.abs(span) < SAME_PLACE ? weight / 2 : momentAlong(all, lowerAt, axis) / span;
+  return Math.abs(momentAlong(upper, waist, axis) - reaction * (upperAt - waist));
 }
+
+const momentAlong = (parts: readonly Part[], from: number, axis: Point): number =>
+  parts.reduce((sum, { kg, at }) => sum + kg * GRAVITY * (dot(at, axis) - from), 0);
 
 const peak = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.max(a, b));
 

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Range of each joint in degrees; a pose outside it can't be. Wide enough for trained bodies, no wider. */
-const RANGES = {
+export const JOINT_RANGES = {
   hip: [-35, 150],
   knee: [0, 165],
   shoulder: [-65, 200],
@@ -18,12 +18,12 @@ const RANGES = {
   pitch: [-95, 95],
 } as const;
 
-const degrees = (joint: keyof typeof RANGES) => {
-  const [min, max] = RANGES[joint];
+const degrees = (joint: keyof typeof JOINT_RANGES) => {
+  const [min, max] = JOINT_RANGES[joint];
   return z.number().min(min).max(max).optional();
 };
-const limb = (joint: keyof typeof RANGES) => {
-  const [min, max] = RANGES[joint];
+const limb = (joint: keyof typeof JOINT_RANGES) => {
+  const [min, max] = JOINT_RANGES[joint];
   const angle = z.number().min(min).max(max);
   return z.union([angle, z.strictObject({ left: angle.optional(), right: angle.optional() })]).optional();
 };
@@ -86,7 +86,7 @@ export type Pose = z.infer<typeof poseSchema>;
 export type Side = 'left' | 'right';
 export const SIDES = ['left', 'right'] as const satisfies readonly Side[];
 
-const LIMB_JOINTS = [
+export const LIMB_JOINTS = [
   'hip',
   'knee',
   'shoulder',
@@ -96,7 +96,7 @@ const LIMB_JOINTS = [
   'shoulderAbduction',
   'ankle',
 ] as const;
-const TRUNK_JOINTS = ['lumbar', 'thoracic', 'neck', 'twist', 'sideBend', 'pitch'] as const;
+export const TRUNK_JOINTS = ['lumbar', 'thoracic', 'neck', 'twist', 'sideBend', 'pitch'] as const;
 export type LimbJoint = (typeof LIMB_JOINTS)[number];
 export type TrunkJoint = (typeof TRUNK_JOINTS)[number];
 
@@ -105,39 +105,77 @@ export type Angles = { readonly [J in LimbJoint]: Readonly<Record<Side, number>>
   readonly [J in TrunkJoint]: number;
 };
 
-/** Fills in the zeros a pose leaves out. */
-export function anglesOf(pose: Pose): Angles {
-  const limbs = LIMB_JOINTS.map((joint) => {
-    const angle = pose[joint];
-    const sides =
-      typeof angle === 'object'
-        ? { left: angle.left ?? 0, right: angle.right ?? 0 }
-        : { left: angle ?? 0, right: angle ?? 0 };
-    return [joint, sides];
-  });
-  const trunk = TRUNK_JOINTS.map((joint) => [joint, pose[joint] ?? 0]);
-  return Object.fromEntries([...limbs, ...trunk]) as Angles;
-}
+const bothSides = (angle: Pose[LimbJoint]): Record<Side, number> =>
+  typeof angle === 'object'
+    ? { left: angle.left ?? 0, right: angle.right ?? 0 }
+    : { left: angle ?? 0, right: angle ?? 0 };
+
+/** Fills in the zeros a pose leaves out. Written out joint by joint: it runs for every moment of every rung. */
+export const anglesOf = (pose: Pose): Angles => ({
+  hip: bothSides(pose.hip),
+  knee: bothSides(pose.knee),
+  shoulder: bothSides(pose.shoulder),
+  elbow: bothSides(pose.elbow),
+  hipAbduction: bothSides(pose.hipAbduction),
+  hipRotation: bothSides(pose.hipRotation),
+  shoulderAbduction: bothSides(pose.shoulderAbduction),
+  ankle: bothSides(pose.ankle),
+  lumbar: pose.lumbar ?? 0,
+  thoracic: pose.thoracic ?? 0,
+  neck: pose.neck ?? 0,
+  twist: pose.twist ?? 0,
+  sideBend: pose.sideBend ?? 0,
+  pitch: pose.pitch ?? 0,
+});
 
 /** Degrees each joint moves between two poses, limbs counted side by side. */
 export function excursions(from: Angles, to: Angles): number[] {
-  return [
-    ...LIMB_JOINTS.flatMap((joint) => SIDES.map((side) => Math.abs(to[joint][side] - from[joint][side]))),
-    ...TRUNK_JOINTS.map((joint) => Math.abs(to[joint] - from[joint])),
-  ];
+  const moved: number[] = [];
+  for (const joint of LIMB_JOINTS) {
+    for (const side of SIDES) moved.push(Math.abs(to[joint][side] - from[joint][side]));
+  }
+  for (const joint of TRUNK_JOINTS) moved.push(Math.abs(to[joint] - from[joint]));
+  return moved;
 }
 
-/** Whether a paired part bears on that side (`feet` bears on both). */
-export function bears(pose: Pose, part: Paired, side: Side): boolean {
-  return pose.supports.includes(part) || pose.supports.includes(`${SINGLE_OF[part]}.${side}` as Support);
+/** Each list of supports with its pairs resolved into sides, kept as long as the list is: asked many times a pose. */
+const resolved = new WeakMap<readonly Support[], ReadonlySet<string>>();
+
+/** The supports of a pose with every pair written as its two sides (`feet` as `foot.left` and `foot.right`). */
+export function supportsOf({ supports }: Pose): ReadonlySet<string> {
+  const known = resolved.get(supports);
+  if (known) return known;
+  const parts = supports.flatMap((part) =>
+    part in SINGLE_OF ? [`${SINGLE_OF[part as Paired]}.left`, `${SINGLE_OF[part as Paired]}.right`] : [part],
+  );
+  const found = new Set<string>(parts);
+  resolved.set(supports, found);
+  return found;
 }
+
+const keysOf = (side: Side) =>
+  Object.fromEntries(PAIRED.map((part) => [part, `${SINGLE_OF[part]}.${side}`])) as Record<Paired, string>;
+const KEYS = { left: keysOf('left'), right: keysOf('right') };
+
+/** Whether a paired part bears on that side (`feet` bears on both). */
+export const bears = (pose: Pose, part: Paired, side: Side): boolean => supportsOf(pose).has(KEYS[side][part]);
 
 const LEG_PARTS = ['feet', 'heels', 'toes', 'shins', 'knees', 'thighs'] as const;
 const ARM_PARTS = ['hands', 'forearms', 'elbows'] as const;
 
-export const legBears = (pose: Pose, side: Side): boolean => LEG_PARTS.some((part) => bears(pose, part, side));
-export const armBears = (pose: Pose, side: Side): boolean => ARM_PARTS.some((part) => bears(pose, part, side));
+function anyBears(pose: Pose, parts: readonly Paired[], side: Side): boolean {
+  const bearing = supportsOf(pose);
+  for (const part of parts) if (bearing.has(KEYS[side][part])) return true;
+  return false;
+}
+
+export const legBears = (pose: Pose, side: Side): boolean => anyBears(pose, LEG_PARTS, side);
+export const armBears = (pose: Pose, side: Side): boolean => anyBears(pose, ARM_PARTS, side);
 /** Whether the pelvis rests: lying, or seated. */
-export const pelvisBears = (pose: Pose): boolean => pose.supports.includes('pelvis');
+export const pelvisBears = (pose: Pose): boolean => supportsOf(pose).has('pelvis');
+export const headBears = (pose: Pose): boolean => supportsOf(pose).has('head');
 /** Whether the upper trunk rests. */
-export const ribsBear = (pose: Pose): boolean => pose.supports.includes('ribs') || pose.supports.includes('shoulders');
+export const ribsBear = (pose: Pose): boolean => {
+  const parts = supportsOf(pose);
+  return parts.has('ribs') || parts.has('shoulders');
+};

@@ -95,6 +95,11 @@ export class PositionGraph {
     return this.#like.has(position);
   }
 
+  /** Whether it is one of the eight, on a plain floor, and not one the studio added. */
+  isBase(position: string): boolean {
+    return (POSITIONS as readonly string[]).includes(position);
+  }
+
   /** Every position of this studio, the eight first. */
   get positions(): string[] {
     return [...this.#like.keys()];

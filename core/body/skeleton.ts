@@ -69,17 +69,20 @@ interface Frame {
   readonly right: Point;
 }
 
-const rad = (degrees: number) => (degrees * Math.PI) / 180;
-const turn = (a: Point, b: Point, degrees: number): [Point, Point] => {
-  const c = Math.cos(rad(degrees));
-  const s = Math.sin(rad(degrees));
-  const mix = (p: Point, q: Point, cp: number, cq: number): Point => ({
-    x: p.x * cp + q.x * cq,
-    y: p.y * cp + q.y * cq,
-    z: p.z * cp + q.z * cq,
-  });
-  return [mix(a, b, c, s), mix(a, b, -s, c)];
-};
+const mixed = (p: Point, q: Point, cp: number, cq: number): Point => ({
+  x: p.x * cp + q.x * cq,
+  y: p.y * cp + q.y * cq,
+  z: p.z * cp + q.z * cq,
+});
+
+/** Turns two directions in their plane, the first towards the second. */
+function turn(a: Point, b: Point, degrees: number): [Point, Point] {
+  if (degrees === 0) return [a, b];
+  const c = Math.cos((degrees * Math.PI) / 180);
+  const s = Math.sin((degrees * Math.PI) / 180);
+  return [mixed(a, b, c, s), mixed(a, b, -s, c)];
+}
+
 /** Bends a frame forward (+), sideways to the right (+) and turns it to the right (+). */
 function bend(frame: Frame, forward: number, sideways: number, twist: number): Frame {
   let { up, front, right } = frame;
@@ -130,38 +133,48 @@ export function skeletonOf(angles: Angles, height: number): Skeleton {
   const shoulder = add(ribs, upperRibs.up, (1 - SPINE.ribs) * trunk);
   const head = add(shoulder, skull.up, LENGTH.headCentre * height);
 
-  const limbs = (of: (side: Side) => Limb) => ({ left: of('left'), right: of('right') });
-  const leg = (side: Side): Limb => {
-    const out = side === 'right' ? 1 : -1;
-    const root = add(ORIGIN, PELVIS.right, out * LENGTH.halfHips * height);
-    let down = scale(PELVIS.up, -1);
-    let front = PELVIS.front;
-    let right = scale(PELVIS.right, 1);
-    [down, front] = turn(down, front, angles.hip[side]);
-    [down, right] = turn(down, right, out * angles.hipAbduction[side]);
-    [front, right] = turn(front, right, out * angles.hipRotation[side]);
-    const middle = add(root, down, LENGTH.thigh * height);
-    [down, front] = turn(down, front, -angles.knee[side]);
-    const end = add(middle, down, LENGTH.shank * height);
-    const [sole] = turn(front, down, angles.ankle[side]);
-    return { root, middle, end, tip: add(end, sole, LENGTH.foot * height) };
+  return {
+    hip: ORIGIN,
+    lumbar,
+    waist,
+    ribs,
+    shoulder,
+    head,
+    arm: {
+      left: armOf('left', angles, upperRibs, shoulder, height),
+      right: armOf('right', angles, upperRibs, shoulder, height),
+    },
+    leg: { left: legOf('left', angles, height), right: legOf('right', angles, height) },
   };
-  const arm = (side: Side): Limb => {
-    const out = side === 'right' ? 1 : -1;
-    const root = add(shoulder, upperRibs.right, out * LENGTH.halfShoulders * height);
-    let down = scale(upperRibs.up, -1);
-    let front = upperRibs.front;
-    let right = upperRibs.right;
-    [down, front] = turn(down, front, angles.shoulder[side]);
-    [down, right] = turn(down, right, out * angles.shoulderAbduction[side]);
-    const middle = add(root, down, LENGTH.upperArm * height);
-    [down, front] = turn(down, front, angles.elbow[side]);
-    const end = add(middle, down, LENGTH.forearm * height);
-    return { root, middle, end, tip: add(end, down, LENGTH.hand * 0.8 * height) };
-  };
-  return { hip: ORIGIN, lumbar, waist, ribs, shoulder, head, arm: limbs(arm), leg: limbs(leg) };
 }
 
-function scale(p: Point, by: number): Point {
-  return { x: p.x * by, y: p.y * by, z: p.z * by };
+// Functions of their own and not closures: they run four times for every moment of every rung.
+function legOf(side: Side, angles: Angles, height: number): Limb {
+  const out = side === 'right' ? 1 : -1;
+  const root = add(ORIGIN, PELVIS.right, out * LENGTH.halfHips * height);
+  let down = opposite(PELVIS.up);
+  let { front, right } = PELVIS;
+  [down, front] = turn(down, front, angles.hip[side]);
+  [down, right] = turn(down, right, out * angles.hipAbduction[side]);
+  [front, right] = turn(front, right, out * angles.hipRotation[side]);
+  const middle = add(root, down, LENGTH.thigh * height);
+  [down, front] = turn(down, front, -angles.knee[side]);
+  const end = add(middle, down, LENGTH.shank * height);
+  const [sole] = turn(front, down, angles.ankle[side]);
+  return { root, middle, end, tip: add(end, sole, LENGTH.foot * height) };
 }
+
+function armOf(side: Side, angles: Angles, upperRibs: Frame, shoulder: Point, height: number): Limb {
+  const out = side === 'right' ? 1 : -1;
+  const root = add(shoulder, upperRibs.right, out * LENGTH.halfShoulders * height);
+  let down = opposite(upperRibs.up);
+  let { front, right } = upperRibs;
+  [down, front] = turn(down, front, angles.shoulder[side]);
+  [down, right] = turn(down, right, out * angles.shoulderAbduction[side]);
+  const middle = add(root, down, LENGTH.upperArm * height);
+  [down, front] = turn(down, front, angles.elbow[side]);
+  const end = add(middle, down, LENGTH.forearm * height);
+  return { root, middle, end, tip: add(end, down, LENGTH.hand * 0.8 * height) };
+}
+
+const opposite = (p: Point): Point => ({ x: -p.x, y: -p.y, z: -p.z });

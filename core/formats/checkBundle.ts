@@ -1,5 +1,6 @@
+import { poseFaults } from '../body';
 import { checkClass, type Problem } from '../plan';
-import { Catalog, type Exercise, type Prop, requirementCycles, rungKey } from '../repertoire';
+import { Catalog, type Exercise, type Prop, type Rung, requirementCycles, rungKey } from '../repertoire';
 import { type Bundle, COLLECTIONS } from './bundle';
 
 /**
@@ -29,6 +30,12 @@ export function checkBundle(bundle: Bundle): Problem[] {
     if (plan.audience !== undefined && !audiences.some(({ id }) => id === plan.audience)) {
       problems.push({ path: ['classes', index, 'audience'], message: `There is no audience “${plan.audience}”.` });
     }
+  });
+  audiences.forEach(({ equipment = [] }, index) => {
+    equipment.forEach((prop, number) => {
+      if (props.some(({ id }) => id === prop)) return;
+      problems.push({ path: ['audiences', index, 'equipment', number], message: `There is no prop “${prop}”.` });
+    });
   });
   const known = new Set(classes.map(({ id }) => id));
   series.forEach(({ episodes }, index) => {
@@ -93,6 +100,11 @@ function checkExercise(exercise: Exercise, path: Problem['path'], catalog: Catal
         message: `There is no pose “${rung.start}” to start from; ${expected}.`,
       });
     }
+    const raised = raisedBy(exercise, rung, catalog, props);
+    for (const [id, pose] of Object.entries(rung.poses)) {
+      const faults = poseFaults(pose, catalog.graph.like(exercise.position), catalog.method.bodyHeightM, raised);
+      problems.push(...faults.map(({ path: within, message }) => ({ path: [...at, 'poses', id, ...within], message })));
+    }
     rung.phases.forEach(({ pose }, phase) => {
       if (rung.poses[pose]) return;
       problems.push({ path: [...at, 'phases', phase, 'pose'], message: `There is no pose “${pose}”; ${expected}.` });
@@ -117,4 +129,14 @@ function checkExercise(exercise: Exercise, path: Problem['path'], catalog: Catal
     });
   });
   return problems;
+}
+
+/** How high a small prop of unsaid height carries, in metres: a block, a ball, a folded mat. */
+const SMALL_PROP_M = 0.25;
+
+/** How high a rung's props may carry a support, in metres; a position of the studio's own stands for an apparatus. */
+function raisedBy(exercise: Exercise, rung: Rung, { graph }: Catalog, props: readonly Prop[]): number {
+  if (!graph.isBase(exercise.position)) return Number.POSITIVE_INFINITY;
+  const used = props.filter(({ id }) => rung.props?.includes(id));
+  return Math.max(0, ...used.map(({ heightM, large }) => heightM ?? (large ? Number.POSITIVE_INFINITY : SMALL_PROP_M)));
 }

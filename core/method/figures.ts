@@ -54,6 +54,17 @@ export const LIMIT_FIGURES = {
   flexionStretchSeconds: figure(240, 30, 3600, 's', 'Bending forward before a release'),
   heatJump: figure(25, 1, 100, '', 'Rise in heat between neighbours'),
   homeHeat: figure(60, 1, 100, '', 'Hottest home rung when the class names no audience'),
+  ladderStep: figure(2, 1, 10, '', 'Largest step of a ladder, in its own median steps'),
+  fingerWidth: figure(2, 0, 6, 'fingers', 'Widest gap of the finger-width check taken into class'),
+  longDoubleLever: figure(40, 5, 200, 'N·m', 'Double-leg lever called long'),
+  headStretchSeconds: figure(90, 5, 1800, 's', 'Head lifted at a stretch'),
+  headSeconds: figure(240, 5, 7200, 's', 'Head lifted in all'),
+  wristStretchSeconds: figure(120, 5, 1800, 's', 'Weight on extended wrists at a stretch'),
+  wristSeconds: figure(360, 5, 7200, 's', 'Weight on extended wrists in all'),
+  doubleLeverStretchSeconds: figure(60, 5, 1800, 's', 'Long double-leg lever at a stretch'),
+  doubleLeverSeconds: figure(180, 5, 7200, 's', 'Long double-leg lever in all'),
+  kneelingStretchSeconds: figure(240, 5, 3600, 's', 'Weight on the knees at a stretch'),
+  kneelingSeconds: figure(720, 5, 7200, 's', 'Weight on the knees in all'),
 } as const satisfies Record<string, Figure>;
 
 /** What each factor can add to the heat of a rung, out of 100 (core/repertoire/heat). */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { abdominalCheckSchema, conditionSchema } from '../caution/condition';
 import { directionSchema } from '../method/direction';
 import { idSchema, nameSchema, noteSchema } from '../method/text';
 import { doseChangeSchema } from '../repertoire/exercise';
@@ -13,6 +14,12 @@ export const audienceSchema = z.strictObject({
   homeHeat: z.number().min(0).max(100).optional(),
   /** How often they may be sent up from the floor to standing in one class. */
   floorTrips: z.int().min(0).max(50).optional(),
+  /** Conditions present in the room; every rung is held against them. */
+  cautions: z.array(conditionSchema).max(30).optional(),
+  /** The dated record of finger-width checks; the newest one counts. */
+  abdominalChecks: z.array(abdominalCheckSchema).max(200).optional(),
+  /** Props this audience has at hand; none named means all the studio's. */
+  equipment: z.array(idSchema).max(60).optional(),
   notes: noteSchema.optional(),
 });
 export type Audience = z.infer<typeof audienceSchema>;
@@ -42,6 +49,8 @@ export const classSchema = z.strictObject({
   closingSeconds: z.number().min(0).max(3600),
   openingPosition: idSchema.optional(),
   audience: idSchema.optional(),
+  /** Conditions in this class beside its audience's own. */
+  cautions: z.array(conditionSchema).max(30).optional(),
   /** The direction a themed class leans towards; none for a balanced one. */
   focus: directionSchema.optional(),
   notes: noteSchema.optional(),

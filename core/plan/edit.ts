@@ -1,5 +1,5 @@
 import type { Catalog } from '../repertoire/catalog';
-import type { DoseChange } from '../repertoire/exercise';
+import type { DoseChange, RungRef } from '../repertoire/exercise';
 import type { Block, ClassPlan } from './class';
 
 /**
@@ -12,6 +12,7 @@ export type PlanEdit =
   | { readonly kind: 'move'; readonly from: number; readonly to: number }
   | { readonly kind: 'dose'; readonly block: number; readonly dose: DoseChange }
   | { readonly kind: 'set'; readonly block: number; readonly change: Partial<Omit<Block, 'exercise' | 'dose'>> }
+  | { readonly kind: 'swap'; readonly block: number; readonly to: RungRef }
   | { readonly kind: 'class'; readonly change: Partial<Omit<ClassPlan, 'id' | 'blocks'>> };
 
 /** A block index that is not there, or the like: a fault of the caller, not of the plan. */
@@ -46,6 +47,12 @@ export function applyEdit(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): Cl
       const dose = without({ ...block.dose, ...edit.dose });
       const { dose: _old, ...rest } = block;
       return replace(catalog, plan, edit.block, Object.keys(dose).length > 0 ? { ...rest, dose } : rest);
+    }
+    case 'swap': {
+      // Another rung in its place: what was said of the old one (dose, options, side) does not carry over to another exercise.
+      const { dose: _dose, options: _options, side, ...kept } = at(plan, edit.block);
+      const stays = side !== undefined && catalog.exercise(edit.to.exercise)?.sides !== 'both' ? { side } : {};
+      return replace(catalog, plan, edit.block, { ...kept, ...stays, ...edit.to });
     }
     case 'set': {
       const block = without({ ...at(plan, edit.block), ...edit.change });

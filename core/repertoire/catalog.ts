@@ -1,6 +1,8 @@
 import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
+import { courseOf, type Moment } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey } from './exercise';
+import { featuresOf, type RungFeatures } from './features';
 import { measureRung, type RungMeasures } from './heat';
 
 export interface CatalogSource {
@@ -29,6 +31,8 @@ export class Catalog {
   readonly #entries = new Map<string, RungEntry>();
   readonly #exercises = new Map<string, Exercise>();
   readonly #measures = new Map<string, RungMeasures>();
+  readonly #courses = new Map<string, readonly Moment[]>();
+  readonly #features = new Map<string, RungFeatures>();
 
   constructor({ method, positions = [], props = [], exercises }: CatalogSource) {
     this.method = resolveMethod(method);
@@ -69,5 +73,23 @@ export class Catalog {
 
   heat(entry: RungEntry): number {
     return this.measures(entry).heat;
+  }
+
+  /** One repetition of a rung, moment by moment. */
+  course(entry: RungEntry): readonly Moment[] {
+    const known = this.#courses.get(entry.key);
+    if (known) return known;
+    const found = courseOf(entry.rung, entry.like, this.method);
+    this.#courses.set(entry.key, found);
+    return found;
+  }
+
+  /** What a rung does to a body: what cautions, exposures and substitutes read. */
+  features(entry: RungEntry): RungFeatures {
+    const known = this.#features.get(entry.key);
+    if (known) return known;
+    const found = featuresOf(entry.rung, entry.like, this.method, this.course(entry));
+    this.#features.set(entry.key, found);
+    return found;
   }
 }

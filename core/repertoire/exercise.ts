@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { poseSchema } from '../body/pose';
 import { directionSchema } from '../method/direction';
 import { idSchema, nameSchema, noteSchema, sentenceSchema } from '../method/text';
+import { PREPARATION_IDS } from './preparation';
 
 /** Something fetched for a rung. A large one takes longer to fetch; an unstable one makes the support smaller. */
 export const propSchema = z.strictObject({
@@ -9,6 +10,8 @@ export const propSchema = z.strictObject({
   name: nameSchema,
   large: z.boolean().optional(),
   unstable: z.boolean().optional(),
+  /** How high it carries what rests on it, in metres; unsaid, a large one carries at any height. */
+  heightM: z.number().min(0).max(3).optional(),
 });
 export type Prop = z.infer<typeof propSchema>;
 
@@ -84,6 +87,8 @@ export const rungSchema = z.strictObject({
   start: idSchema,
   phases: z.array(phaseSchema).min(1).max(24),
   requires: z.array(rungRefSchema).max(12).optional(),
+  /** What should have happened earlier in the same class. */
+  preparation: z.array(z.enum(PREPARATION_IDS)).max(6).optional(),
   gate: gateSchema.optional(),
   cues: z.array(cueSchema).max(60).optional(),
   /** The director's own heat in place of the computed one, with the reason shown beside it. */

@@ -1,10 +1,11 @@
 import {
-  type Angles,
   armBears,
   armReach,
   bears,
   excursions,
+  headBears,
   isUpright,
+  type LimbJoint,
   type Load,
   legBears,
   loadOf,
@@ -19,14 +20,16 @@ import {
   raisedLegs,
   ribsBear,
   SIDES,
+  type Side,
 } from '../body';
 import type { BasePosition } from '../body/position';
-import type { HEAT_WEIGHTS } from '../method/figures';
+import { HEAT_WEIGHTS } from '../method/figures';
 import type { Method } from '../method/method';
 import type { Phase, Prop, Rung } from './exercise';
 
 export type HeatFactor = keyof typeof HEAT_WEIGHTS;
 export type HeatFactors = Record<HeatFactor, number>;
+const FACTORS = Object.keys(HEAT_WEIGHTS) as HeatFactor[];
 
 export interface RungMeasures {
   /** Difficulty, 0 to 100: the director's override, or the sum of the factors. */
@@ -47,10 +50,10 @@ const towardsOne = (value: number, half: number): number => value / (value + hal
  * @param props those of the rung, for their stability
  */
 export function measureRung(rung: Rung, like: BasePosition, method: Method, props: readonly Prop[]): RungMeasures {
-  const posed = new Map(Object.entries(rung.poses).map(([id, pose]) => [id, posedAs(pose, like, method.bodyHeightM)]));
-  const all = [...posed.values()];
+  const ids = Object.keys(rung.poses);
+  const all = Object.values(rung.poses).map((pose) => posedAs(pose, like, method.bodyHeightM));
   // One repetition as it is done: the start, then what each phase arrives at.
-  const course = [rung.start, ...rung.phases.map((phase) => phase.pose)].flatMap((id) => posed.get(id) ?? []);
+  const course = [rung.start, ...rung.phases.map(({ pose }) => pose)].flatMap((id) => all[ids.indexOf(id)] ?? []);
   const loads = all.map((each) => loadOf(each, method));
 
   const shares: HeatFactors = {
@@ -65,10 +68,12 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
     volume: volumeShare(rung, method.secondsPerCount),
     control: towardsOne(returningSeconds(rung, method.secondsPerCount), 6),
   };
-  const factors = Object.fromEntries(
-    Object.entries(shares).map(([factor, share]) => [factor, share * method.heatWeights[factor as HeatFactor]]),
-  ) as HeatFactors;
-  const computed = Object.values(factors).reduce((sum, part) => sum + part, 0);
+  const factors = { ...shares };
+  let computed = 0;
+  for (const factor of FACTORS) {
+    factors[factor] = shares[factor] * method.heatWeights[factor];
+    computed += factors[factor];
+  }
   const load = loads.reduce(peakLoad, NO_LOAD);
   return { heat: rung.heatOverride?.heat ?? Math.min(100, computed), factors, load };
 }
@@ -111,18 +116,26 @@ function limbsAloft({ pose, angles }: Posed, like: BasePosition): number {
 
 /** Limbs that travel through the air: one that bears in every pose is only stood on. */
 function movingLimbs(course: readonly Posed[]): number {
-  const moves = (read: (angles: Angles) => number) => {
-    const values = course.map(({ angles }) => read(angles));
-    return Math.max(...values) - Math.min(...values) > 5;
-  };
-  return SIDES.flatMap((side) => [
-    course.some(({ pose }) => !legBears(pose, side)) &&
-      (moves(({ hip }) => hip[side]) ||
-        moves(({ knee }) => knee[side]) ||
-        moves(({ hipAbduction }) => hipAbduction[side])),
-    course.some(({ pose }) => !armBears(pose, side)) &&
-      (moves(({ shoulder }) => shoulder[side]) || moves(({ shoulderAbduction }) => shoulderAbduction[side])),
-  ]).filter(Boolean).length;
+  let moving = 0;
+  for (const side of SIDES) {
+    const leg = moves(course, 'hip', side) || moves(course, 'knee', side) || moves(course, 'hipAbduction', side);
+    if (leg && course.some(({ pose }) => !legBears(pose, side))) moving += 1;
+    const arm = moves(course, 'shoulder', side) || moves(course, 'shoulderAbduction', side);
+    if (arm && course.some(({ pose }) => !armBears(pose, side))) moving += 1;
+  }
+  return moving;
+}
+
+/** Degrees a joint must travel to be seen to move. */
+const SEEN_TO_MOVE = 5;
+
+function moves(course: readonly Posed[], joint: LimbJoint, side: Side): boolean {
+  let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const { angles } of course) {
+    least = Math.min(least, angles[joint][side]);
+    most = Math.max(most, angles[joint][side]);
+  }
+  return most - least > SEEN_TO_MOVE;
 }
 
 /** How much each supported part steadies the body. */
@@ -138,22 +151,17 @@ function supportShare(course: readonly Posed[], props: readonly Prop[], like: Ba
 }
 
 function baseOf({ pose, angles: { hipAbduction } }: Posed, foot: number): number {
-  const paired = SIDES.flatMap((side) => [
-    ['feet', 'heels', 'toes'].some((part) => bears(pose, part as 'feet', side)) ? foot : 0,
-    bears(pose, 'knees', side) || bears(pose, 'thighs', side) ? STEADY.knee : 0,
-    bears(pose, 'shins', side) ? STEADY.shin : 0,
-    bears(pose, 'forearms', side) || bears(pose, 'elbows', side)
-      ? STEADY.forearm
-      : bears(pose, 'hands', side)
-        ? STEADY.hand
-        : 0,
-  ]).reduce((sum, part) => sum + part, 0);
-  const trunk =
-    (pelvisBears(pose) ? STEADY.pelvis : 0) +
-    (ribsBear(pose) ? STEADY.ribs : 0) +
-    (pose.supports.includes('head') ? STEADY.head : 0);
-  const stance = SIDES.reduce((sum, side) => sum + (legBears(pose, side) ? Math.max(0, hipAbduction[side]) : 0), 0);
-  return paired + trunk + stance / 60;
+  let base =
+    (pelvisBears(pose) ? STEADY.pelvis : 0) + (ribsBear(pose) ? STEADY.ribs : 0) + (headBears(pose) ? STEADY.head : 0);
+  for (const side of SIDES) {
+    if (bears(pose, 'feet', side) || bears(pose, 'heels', side) || bears(pose, 'toes', side)) base += foot;
+    if (bears(pose, 'knees', side) || bears(pose, 'thighs', side)) base += STEADY.knee;
+    if (bears(pose, 'shins', side)) base += STEADY.shin;
+    if (bears(pose, 'forearms', side) || bears(pose, 'elbows', side)) base += STEADY.forearm;
+    else if (bears(pose, 'hands', side)) base += STEADY.hand;
+    if (legBears(pose, side)) base += Math.max(0, hipAbduction[side]) / 60;
+  }
+  return base;
 }
 
 /** A wrist nearer to the middle of the head than this many times the head's distance from the shoulders holds it. */
@@ -162,7 +170,7 @@ const HAND_ON_HEAD = 1.9;
 /** 4: head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work. */
 function headShare({ pose, like, angles, bones }: Posed): number {
   const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
-  if (!lying || pose.supports.includes('head') || armsBearTheChest(pose, like)) return 0;
+  if (!lying || headBears(pose) || armsBearTheChest(pose, like)) return 0;
   const held = SIDES.filter((side) => {
     const { end } = bones.arm[side];
     return distance(end, bones.head) < HAND_ON_HEAD * distance(bones.head, bones.shoulder) && angles.elbow[side] > 60;

@@ -1,3 +1,4 @@
+export { conditionsOf, passes } from './cautionRules';
 export * from './clock';
 export * from './earlier';
 export * from './finding';

@@ -1,13 +1,17 @@
 import { type Audience, type ClassPlan, type TimedClass, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
+import { cautionsRule } from './cautionRules';
 import { directionSharesRule, flexionStretchRule } from './directionRules';
+import { exposureRule } from './exposureRules';
 import { type Finding, type ReviewSubject, type Rule, SEVERITIES } from './finding';
 import { floorTripsRule, heatJumpRule, returnsRule, sidesRule } from './flowRules';
 import { lowerOptionRule, requirementsRule } from './ladderRules';
+import { preparationRule, propsRule } from './readinessRules';
 import { longBlockRule, openingRule, timeRule } from './timeRules';
 
 /** Every rule of the review; their order is the order of findings of one severity. */
 const RULES: readonly Rule[] = [
+  cautionsRule,
   requirementsRule,
   lowerOptionRule,
   timeRule,
@@ -19,6 +23,9 @@ const RULES: readonly Rule[] = [
   flexionStretchRule,
   directionSharesRule,
   heatJumpRule,
+  exposureRule,
+  preparationRule,
+  propsRule,
 ];
 
 export interface ReviewContext {

@@ -1,4 +1,5 @@
 import type { Side } from '../body';
+import { CONDITIONS, type Condition, judge } from '../caution';
 import { doseOf, type Slot, type TimedBlock, type TimedClass } from '../plan';
 import type { Catalog, Cue, CueKind, Phase, RungEntry } from '../repertoire';
 import { wayBetween } from './way';
@@ -42,8 +43,10 @@ export interface Script {
 /**
  * A script drafted from a class: what is said, in the order it is said, each pass at its clock time.
  * Words come from the rungs' cues; what they leave unsaid is drafted from poses, phases and doses and marked so.
+ * @param conditions those in the room: what is always said to them opens the class, what a block asks of them is
+ * said with it
  */
-export function draftScript(catalog: Catalog, timed: TimedClass): Script {
+export function draftScript(catalog: Catalog, timed: TimedClass, conditions: readonly Condition[] = []): Script {
   const { plan } = timed;
   const passes = timed.blocks
     .flatMap((block) => block.slots.map((slot, i) => ({ block, slot, second: i > 0 })))
@@ -52,12 +55,19 @@ export function draftScript(catalog: Catalog, timed: TimedClass): Script {
   const spoken = passes.map(({ block, slot, second }) => {
     const leadSeconds = slot.startSeconds - clock;
     clock = slot.startSeconds + slot.seconds;
-    return sectionOf(catalog, timed, block, slot, second, leadSeconds);
+    return sectionOf(catalog, timed, block, slot, second, leadSeconds, conditions);
   });
   const still = { leadSeconds: 0, lead: null, lines: [], block: null, side: null, pass: 'first' } as const;
   const closing = { startSeconds: clock, seconds: plan.closingSeconds };
   const sections: ScriptSection[] = [
-    { ...still, kind: 'opening', title: 'Opening', startSeconds: 0, seconds: plan.openingSeconds },
+    {
+      ...still,
+      kind: 'opening',
+      title: 'Opening',
+      startSeconds: 0,
+      seconds: plan.openingSeconds,
+      lines: conditions.map((condition) => safety(`${CONDITIONS[condition].name}: ${CONDITIONS[condition].always}`)),
+    },
     ...spoken,
     { ...still, kind: 'closing', title: 'Closing', ...closing },
   ];
@@ -75,6 +85,7 @@ function sectionOf(
   slot: Slot,
   second: boolean,
   leadSeconds: number,
+  conditions: readonly Condition[],
 ): ScriptSection {
   const { entry, change } = block;
   const turned = second && leadSeconds > 0;
@@ -85,7 +96,7 @@ function sectionOf(
     seconds: slot.seconds,
     leadSeconds,
     lead: second ? (turned ? `Change sides: ${slot.side} side now.` : null) : wayBetween(catalog, change),
-    lines: second ? secondPass(block, slot) : firstPass(catalog, block, timed),
+    lines: second ? secondPass(block, slot) : firstPass(catalog, block, timed, conditions),
     block: block.index,
     side: entry.exercise.sides === 'alternate' ? null : slot.side,
     pass: second ? 'second' : 'first',
@@ -96,7 +107,12 @@ const cuesOf = ({ rung }: RungEntry, kind: CueKind): Cue[] => (rung.cues ?? []).
 const asLine = ({ kind, text, sign }: Cue): ScriptLine => ({ kind, text, written: true, ...(sign ? { sign } : {}) });
 
 /** Teaching says everything; flowing says what is known already in one line each. */
-function firstPass(catalog: Catalog, timedBlock: TimedBlock, timed: TimedClass): ScriptLine[] {
+function firstPass(
+  catalog: Catalog,
+  timedBlock: TimedBlock,
+  timed: TimedClass,
+  conditions: readonly Condition[],
+): ScriptLine[] {
   const { entry, block } = timedBlock;
   const share = (cues: Cue[]) => (block.mode === 'teach' ? cues : cues.slice(0, 1)).map(asLine);
   const setup = share(cuesOf(entry, 'setup'));
@@ -113,10 +129,21 @@ function firstPass(catalog: Catalog, timedBlock: TimedBlock, timed: TimedClass):
     ...(block.mode === 'teach' ? [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'fault')].map(asLine) : []),
     ...options(catalog, timedBlock),
     ...cuesOf(entry, 'safety').map(asLine),
+    ...cautionLines(catalog, timedBlock, conditions),
     countLine(timedBlock),
     ...share(cuesOf(entry, 'count')),
     ...(timedBlock.slots.length === 1 && !last ? cuesOf(entry, 'transition').map(asLine) : []),
   ];
+}
+
+const safety = (text: string): ScriptLine => ({ kind: 'safety', text, written: true });
+
+/** What a block asks of the people in the room, from the rules that fired. */
+function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, conditions: readonly Condition[]): ScriptLine[] {
+  const { cautions } = judge(catalog.features(entry), doseOf(entry, block), conditions);
+  return cautions.map(({ condition, verdict, how }) =>
+    safety(`${CONDITIONS[condition].name}${verdict === 'clear-first' ? ', see someone first' : ''}: ${how}`),
+  );
 }
 
 function secondPass(timedBlock: TimedBlock, slot: Slot): ScriptLine[] {

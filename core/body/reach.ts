@@ -1,0 +1,157 @@
+import { isPropped, isUpright } from './ground';
+import { JOINT_RANGES, type LimbJoint, type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
+import { type Posed, posedAs } from './posed';
+import type { BasePosition } from './position';
+import { add, between, dot, type Limb, type Point } from './skeleton';
+
+/**
+ * How far above its floor a support may be written and still be taken as resting, in metres: poses are written to
+ * the nearest few degrees, flesh has thickness, and a heel or a fist lifts a hand's breadth.
+ */
+const SLACK_M = 0.3;
+/** Lying on a side, the upper limb rests on the lower one, a hip's breadth higher. */
+const STACKED_M = 0.3;
+/** A wrist this near a leg's bones, in metres, rests on the leg. */
+const ON_LEG_M = 0.2;
+
+/** A pose that can't be: a sentence naming the part, the joint and the range. */
+export interface PoseFault {
+  readonly path: readonly string[];
+  readonly message: string;
+}
+
+const PART = /^(foot|heel|toe|shin|knee|thigh|hand|forearm|elbow)\.(left|right)$/;
+const OF_LEG = new Set(['foot', 'heel', 'toe', 'shin', 'knee', 'thigh']);
+
+/**
+ * Whether a body can rest as a pose says: it needs something that carries its trunk, and every support must come
+ * down to what it rests on.
+ * @param raisedM how high a prop or an apparatus may carry a support; `Infinity` where anything may
+ * @returns faults, empty when the pose can be
+ */
+export function poseFaults(pose: Pose, like: BasePosition, heightM: number, raisedM = 0): PoseFault[] {
+  const parts = supportsOf(pose);
+  const trunk = pelvisBears(pose) || ribsBear(pose);
+  const legs = [...parts].some((part) => OF_LEG.has(part.split('.')[0] ?? ''));
+  const arms = [...parts].some((part) => PART.test(part) && !OF_LEG.has(part.split('.')[0] ?? ''));
+  if (!trunk && !legs) {
+    const found = arms ? 'hands or forearms alone' : 'the head alone';
+    const message = `The body rests on ${found}; expected the pelvis, the ribs, the shoulders, or a leg to carry it too.`;
+    return [{ path: ['supports'], message }];
+  }
+  if (!trunk && !arms && !isUpright(like) && !parts.has('head')) {
+    const message = `In ${like} the legs alone can’t carry the body; expected hands, forearms, ribs, shoulders or the pelvis to bear too.`;
+    return [{ path: ['supports'], message }];
+  }
+  const posed = posedAs(pose, like, heightM);
+  return [...parts].flatMap((part): PoseFault[] => {
+    const found = PART.exec(part);
+    if (!found) return [];
+    const [, name = '', side = 'left'] = found;
+    const height = heightOf(posed, name, side as Side);
+    if (height <= slackOf(like) + raisedM || onOwnLeg(posed, name, side as Side)) return [];
+    return [{ path: ['supports'], message: offFloor(pose, like, heightM, raisedM, name, side as Side, height) }];
+  });
+}
+
+const slackOf = (like: BasePosition): number => SLACK_M + (like === 'side-lying' ? STACKED_M : 0);
+
+/** Hands may rest on a thigh or a shin. */
+function onOwnLeg({ bones }: Posed, part: string, side: Side): boolean {
+  if (part !== 'hand') return false;
+  const wrist = bones.arm[side].end;
+  return SIDES.some((each) => {
+    const { root, middle, end } = bones.leg[each];
+    return Math.min(distanceTo(wrist, root, middle), distanceTo(wrist, middle, end)) < ON_LEG_M;
+  });
+}
+
+/** Metres from a point to the line between two others. */
+function distanceTo(point: Point, from: Point, to: Point): number {
+  const along = add(to, from, -1);
+  const share = Math.max(0, Math.min(1, dot(add(point, from, -1), along) / dot(along, along)));
+  const gap = add(point, between(from, to, share), -1);
+  return Math.hypot(gap.x, gap.y, gap.z);
+}
+
+/** Metres from what the body rests on up to one of its supports. */
+function heightOf(posed: Posed, part: string, side: Side): number {
+  const { pose, like, bones, ground } = posed;
+  const at = dot(pointOf(OF_LEG.has(part) ? bones.leg[side] : bones.arm[side], part), ground.up);
+  if (isPropped(pose, like)) return at - proppedFloor(posed, at);
+  return at - restingFloor(posed);
+}
+
+function pointOf({ root, middle, end, tip }: Limb, part: string): Point {
+  if (part === 'toe') return tip;
+  if (part === 'knee' || part === 'elbow') return middle;
+  if (part === 'thigh') return between(root, middle, 0.5);
+  if (part === 'shin' || part === 'forearm') return between(middle, end, 0.5);
+  return end;
+}
+
+/** The lowest part that rests: where a lying, a sitting or a standing body's floor is. */
+function restingFloor({ pose, bones, ground }: Posed): number {
+  const trunk = [...(pelvisBears(pose) ? [bones.hip] : []), ...(ribsBear(pose) ? [bones.shoulder] : [])];
+  const limbs = [...supportsOf(pose)].flatMap((part) => {
+    const found = PART.exec(part);
+    if (!found) return [];
+    const [, name = '', side = 'left'] = found;
+    return [pointOf((OF_LEG.has(name) ? bones.leg : bones.arm)[side as Side], name)];
+  });
+  // A lying trunk is the floor itself; an upright body stands on its lowest support.
+  const floor = trunk.length > 0 ? trunk : limbs;
+  return Math.min(...floor.map((point) => dot(point, ground.up)));
+}
+
+/** A propped body settles on its two contacts: its floor is the higher of them, since pitch raises one end. */
+function proppedFloor({ ground }: Posed, otherwise: number): number {
+  const contacts = [ground.contacts.upper, ground.contacts.lower].flatMap((point) => point ?? []);
+  if (contacts.length === 0) return otherwise;
+  return Math.max(...contacts.map((point) => dot(point, ground.up)));
+}
+
+/** The sentence, with the range of the joint that would bring the part down where there is one. */
+function offFloor(
+  pose: Pose,
+  like: BasePosition,
+  heightM: number,
+  raisedM: number,
+  part: string,
+  side: Side,
+  height: number,
+): string {
+  const joint: LimbJoint = OF_LEG.has(part) ? 'hip' : 'shoulder';
+  const range = downAngles(pose, like, heightM, raisedM, part, side, joint);
+  const where = `The ${side} ${part} is said to rest but is ${Math.round(height * 100)} cm above what the body rests on`;
+  if (!range) return `${where}; expected it lower, on a prop, or left out of the supports.`;
+  return `${where}; expected the ${joint} (${side}) from ${range[0]}° to ${range[1]}°, a prop under it, or the ${part} left out of the supports.`;
+}
+
+/** The widest stretch of a joint's range that brings a part down, in whole degrees. */
+function downAngles(
+  pose: Pose,
+  like: BasePosition,
+  heightM: number,
+  raisedM: number,
+  part: string,
+  side: Side,
+  joint: LimbJoint,
+): [number, number] | null {
+  const [min, max] = JOINT_RANGES[joint];
+  const other = SIDES.find((each) => each !== side) ?? 'left';
+  const angle = pose[joint];
+  const kept = typeof angle === 'object' ? (angle[other] ?? 0) : (angle ?? 0);
+  let best: [number, number] | null = null;
+  let open: number | null = null;
+  for (let degrees = min; degrees <= max + 1; degrees++) {
+    const turned = { ...pose, [joint]: { [side]: degrees, [other]: kept } } as Pose;
+    const down = degrees <= max && heightOf(posedAs(turned, like, heightM), part, side) <= slackOf(like) + raisedM;
+    if (down) open ??= degrees;
+    else if (open !== null) {
+      if (!best || degrees - 1 - open > best[1] - best[0]) best = [open, degrees - 1];
+      open = null;
+    }
+  }
+  return best;
+}

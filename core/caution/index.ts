@@ -1,0 +1,3 @@
+export * from './condition';
+export * from './judge';
+export * from './rules';

@@ -1,0 +1,244 @@
+import type { Feature } from '../repertoire';
+import type { Condition } from './condition';
+
+/** From mild to grave. `clear-first`: a professional decides before it is done at all. */
+export const VERDICTS = ['fine', 'adapt', 'swap', 'clear-first'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+/** One line of the table: a condition, a computed feature and the limit above which it speaks. */
+export interface CautionRule {
+  readonly condition: Condition;
+  readonly feature: Feature;
+  /** In the feature's unit; the rule fires above it. */
+  readonly over: number;
+  readonly verdict: Exclude<Verdict, 'fine'>;
+  /** How to adapt, or what to take instead. */
+  readonly how: string;
+  readonly why: string;
+}
+
+type Line = readonly [Feature, number, CautionRule['verdict'], string, string];
+
+/**
+ * The usual cautions of group movement teaching as data. Limits are the house's careful starting values on the
+ * product's own scales (degrees, N·m, seconds); they sort options and replace nobody's judgement.
+ */
+const LINES: Readonly<Record<Condition, readonly Line[]>> = {
+  'neck-pain': [
+    ['headLifted', 0, 'adapt', 'Head down, or wholly in the hands; a few at a time.', 'The neck carries the head.'],
+    ['headLifted', 45, 'swap', 'Take the rung with the head down.', 'The neck tires before the belly does.'],
+    ['neckWeight', 25, 'adapt', 'Roll up only to the bottom of the shoulder blades.', 'Weight runs towards the neck.'],
+    ['neckWeight', 50, 'clear-first', 'Only after a professional has agreed.', 'Body weight stands on the neck.'],
+    ['rolling', 0, 'swap', 'Keep the spine’s arc without rolling.', 'Rolling passes over the neck.'],
+  ],
+  'low-back-pain': [
+    ['doubleLegLever', 22, 'swap', 'One leg at a time, or knees bent.', 'Two legs pull the back off its place.'],
+    ['legLever', 30, 'adapt', 'Bend the knee or lower less far.', 'A long lever pulls on the low back.'],
+    ['loadedFlexion', 45, 'adapt', 'Half as far, hands helping.', 'Deep bending under load presses on the discs.'],
+    [
+      'extension',
+      30,
+      'adapt',
+      'Half as high, length before height.',
+      'Deep bending back narrows the joints of the back.',
+    ],
+    ['rotation', 30, 'adapt', 'Turn half as far, from the ribs.', 'End of the turn under load.'],
+    ['lumbarMoment', 75, 'adapt', 'Knees down, or hands on something higher.', 'The back holds the whole body.'],
+    ['curlLever', 90, 'adapt', 'Bend the knees, hands behind the thighs.', 'A long trunk hangs on the low back.'],
+    ['rolling', 0, 'swap', 'Keep the arc without rolling.', 'Rolling knocks on a sore back.'],
+  ],
+  'abdominal-separation': [
+    ['headLifted', 0, 'swap', 'Head down; breathe out and draw the ribs in.', 'A crunch presses on the gap.'],
+    [
+      'curlLever',
+      20,
+      'swap',
+      'Stay lying or sit tall; no lowering back through air.',
+      'A hanging trunk domes the belly.',
+    ],
+    ['doubleLegLever', 15, 'swap', 'One foot stays down.', 'Two legs in the air dome the belly.'],
+    [
+      'legLever',
+      25,
+      'adapt',
+      'Bend the knee; stop before the middle domes.',
+      'A long lever asks for more than the gap holds.',
+    ],
+    [
+      'rotation',
+      25,
+      'adapt',
+      'Turn softly and small, never forcefully.',
+      'A forceful twist pulls the two sides apart.',
+    ],
+    [
+      'lumbarMoment',
+      55,
+      'swap',
+      'Hands on the wall or a bench, or four-point.',
+      'The whole belly wall hangs on the gap.',
+    ],
+    ['extension', 25, 'adapt', 'Half as far; ribs stay closed.', 'A big arch stretches the gap.'],
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath presses outward.'],
+  ],
+  'pregnancy-first': [
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
+    ['doubleLegLever', 45, 'adapt', 'One leg at a time.', 'Strain better left out now.'],
+    ['inversion', 50, 'adapt', 'Hips no higher than a low bridge.', 'Head-down brings dizziness.'],
+    ['longHold', 30, 'adapt', 'Shorter holds, breathing.', 'Stay able to talk.'],
+  ],
+  'pregnancy-second': [
+    [
+      'flatOnBack',
+      90,
+      'adapt',
+      'Prop the chest up, or turn to the left side after a minute.',
+      'The weight lies on the large veins.',
+    ],
+    ['pronePressure', 0, 'swap', 'Four-point, standing or side-lying instead.', 'Nothing presses on the belly.'],
+    ['doubleLegLever', 15, 'swap', 'One foot stays down.', 'Two legs in the air strain the belly wall.'],
+    ['headLifted', 0, 'swap', 'Head down, or the same work on all fours.', 'A crunch presses on the belly wall.'],
+    ['rotation', 25, 'adapt', 'Open turns only, from the upper ribs.', 'A closed twist presses on the belly.'],
+    ['inversion', 30, 'swap', 'Keep the hips below the ribs.', 'Head-down brings dizziness and heartburn.'],
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
+    ['straddle', 50, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
+    ['lumbarMoment', 75, 'adapt', 'Knees down or hands higher.', 'The belly wall hangs with the whole weight.'],
+    ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'The balance shifts from week to week.'],
+    ['rolling', 0, 'clear-first', 'Leave it out unless the midwife agrees.', 'A fall or a knock.'],
+  ],
+  'pregnancy-third': [
+    ['flatOnBack', 30, 'swap', 'Prop the chest well up, or lie on the side.', 'The weight lies on the large veins.'],
+    ['pronePressure', 0, 'swap', 'Four-point, standing or side-lying instead.', 'Nothing presses on the belly.'],
+    ['doubleLegLever', 10, 'swap', 'One foot stays down.', 'Two legs in the air strain the belly wall.'],
+    ['headLifted', 0, 'swap', 'Head down, or the same work on all fours.', 'A crunch presses on the belly wall.'],
+    ['loadedFlexion', 30, 'adapt', 'Less far; make room for the belly.', 'There is no room to fold.'],
+    ['rotation', 15, 'adapt', 'Open turns only, from the upper ribs.', 'A closed twist presses on the belly.'],
+    ['inversion', 10, 'swap', 'Keep the hips below the ribs.', 'Head-down brings dizziness and heartburn.'],
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
+    ['straddle', 35, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
+    ['lumbarMoment', 55, 'swap', 'Hands on the wall or a bench.', 'The belly wall hangs with the whole weight.'],
+    ['oneFoot', 0, 'adapt', 'A hand on the wall throughout.', 'The balance shifts from week to week.'],
+    ['longHold', 20, 'adapt', 'Shorter holds, breathing.', 'Stay able to talk.'],
+    ['rolling', 0, 'clear-first', 'Leave it out unless the midwife agrees.', 'A fall or a knock.'],
+  ],
+  'pelvic-floor': [
+    ['doubleLegLever', 22, 'swap', 'One foot stays down.', 'Two legs in the air press downwards.'],
+    ['headLifted', 0, 'adapt', 'Breathe out before the head lifts; fewer.', 'A crunch presses downwards.'],
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath presses downwards.'],
+    ['lumbarMoment', 75, 'adapt', 'Knees down; stop with any heaviness.', 'The whole wall braces.'],
+    ['longHold', 20, 'adapt', 'Shorter, with a full let-go between.', 'It must let go as well as hold.'],
+  ],
+  'low-bone-density': [
+    [
+      'loadedFlexion',
+      25,
+      'swap',
+      'Hinge at the hips with a long back instead.',
+      'Rounding under load presses the front of the vertebrae.',
+    ],
+    ['rotation', 25, 'swap', 'Turn half as far with a long spine.', 'End-range turning loads a weak vertebra.'],
+    ['sideBend', 28, 'adapt', 'Reach long, bend less.', 'End-range bending loads one edge.'],
+    ['rolling', 0, 'clear-first', 'Leave it out unless a professional agrees.', 'Rolling on a rounded spine.'],
+    ['neckWeight', 40, 'clear-first', 'Leave it out unless a professional agrees.', 'Body weight on the upper spine.'],
+    ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'A fall costs more.'],
+  ],
+  'high-blood-pressure': [
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath drives the pressure up.'],
+    ['inversion', 20, 'adapt', 'Lower, and for one breath only.', 'Head below the heart.'],
+    ['inversion', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head well below the heart.'],
+    ['longHold', 15, 'adapt', 'Move in and out in place of holding.', 'Long static effort drives the pressure up.'],
+    [
+      'armOverhead',
+      165,
+      'adapt',
+      'Arms no higher than the eyes when standing long.',
+      'Arms overhead make the heart push.',
+    ],
+    ['handLoad', 3, 'adapt', 'Lighter, with a soft grip.', 'Gripping drives the pressure up.'],
+  ],
+  glaucoma: [
+    ['inversion', 10, 'swap', 'Keep the head above the heart.', 'Head-down raises the pressure in the eye.'],
+    ['neckWeight', 30, 'clear-first', 'Only after the eye doctor has agreed.', 'Head-down with weight on it.'],
+    ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath raises the pressure in the eye.'],
+    ['rolling', 0, 'clear-first', 'Only after the eye doctor has agreed.', 'Rolling turns the head under the heart.'],
+  ],
+  vertigo: [
+    ['headSweep', 70, 'adapt', 'Half as fast, eyes on one spot, a pause at each end.', 'The head travels far.'],
+    ['inversion', 20, 'adapt', 'Hips lower; come up slowly.', 'Head below the heart.'],
+    ['rolling', 0, 'swap', 'Keep the arc without rolling.', 'Rolling spins the head.'],
+    ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'Balance may fail without warning.'],
+  ],
+  wrist: [
+    [
+      'extendedWrists',
+      0,
+      'adapt',
+      'On fists, forearms, or a wedge under the heel of the hand.',
+      'The wrist bears bent back.',
+    ],
+    ['extendedWrists', 45, 'swap', 'Take it on the forearms, or another position.', 'The wrist bears too long.'],
+    ['handLoad', 3, 'adapt', 'Lighter, wrist straight.', 'The wrist holds the weight.'],
+  ],
+  shoulder: [
+    ['armsBearing', 20, 'adapt', 'Knees down, or hands higher, to take weight off.', 'The shoulder carries the trunk.'],
+    [
+      'armOverhead',
+      135,
+      'adapt',
+      'Arms only as high as is painless, in front of the face.',
+      'Arm raised into the pinch.',
+    ],
+    ['handLoad', 1.5, 'adapt', 'Without the weight.', 'A weight lengthens the arm’s lever.'],
+  ],
+  knee: [
+    ['kneeling', 0, 'adapt', 'A folded mat under the knees, or seated.', 'The kneecap bears.'],
+    ['kneeling', 90, 'swap', 'Take it standing, seated or lying.', 'The kneecap bears too long.'],
+    ['kneeBend', 115, 'swap', 'Stay above a right angle, or sit on a cushion.', 'Deep bending under weight.'],
+  ],
+  ankle: [
+    [
+      'anklePointed',
+      45,
+      'adapt',
+      'A rolled cloth under the front of the ankle, or toes tucked.',
+      'The ankle lies stretched under weight.',
+    ],
+    ['ankleBent', 25, 'adapt', 'Bend less, heels raised on a folded mat.', 'The shin leans over the foot.'],
+    ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'One ankle holds all.'],
+  ],
+  'hip-replacement': [
+    [
+      'hipFlexion',
+      90,
+      'swap',
+      'Keep the hip more open than a right angle.',
+      'Past a right angle the joint may lever out.',
+    ],
+    [
+      'hipAcross',
+      5,
+      'swap',
+      'Keep the leg on its own side; a cushion between the knees.',
+      'Across the midline the joint may lever out.',
+    ],
+    ['hipTurnedIn', 15, 'swap', 'Keep the knee pointing ahead or out.', 'Turned in the joint may lever out.'],
+    ['rotation', 35, 'adapt', 'Let the pelvis come along.', 'The turn ends in the hip.'],
+  ],
+  'tight-hamstrings': [
+    ['hamstrings', 55, 'adapt', 'Sit on a cushion, or bend the knees.', 'Short hamstrings pull the pelvis under.'],
+  ],
+  'tight-ankles': [
+    ['anklePointed', 45, 'adapt', 'A rolled cloth under the ankles.', 'The front of the ankle is short.'],
+    ['ankleBent', 20, 'adapt', 'Heels on a folded mat.', 'The shin can’t lean over the foot.'],
+  ],
+};
+
+/** The rule table, line by line. */
+export const CAUTION_RULES: readonly CautionRule[] = (
+  Object.entries(LINES) as Array<[Condition, readonly Line[]]>
+).flatMap(([condition, lines]) =>
+  lines.map(([feature, over, verdict, how, why]) => ({ condition, feature, over, verdict, how, why })),
+);
+
+/** The graver of two verdicts. */
+export const graver = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);

@@ -1,0 +1,55 @@
+import { type BasePosition, type Load, loadOf, moveBetween, type Pose, type Posed, posedAs } from '../body';
+import type { Method } from '../method/method';
+import type { Phase, Rung } from './exercise';
+
+/** A stretch of one repetition, short enough to be taken as one pose. */
+export interface Moment {
+  readonly phase: Phase;
+  /** When its middle is, in seconds from the start of the repetition. */
+  readonly atSeconds: number;
+  readonly seconds: number;
+  readonly posed: Posed;
+  readonly load: Load;
+  /** Nothing moves: a hold. */
+  readonly still: boolean;
+}
+
+/** Moments a moving phase is cut into; a held one is a single moment. */
+const CUTS = 3;
+
+/**
+ * One repetition as it passes, phase by phase, each interpolated from the pose before it: what loads and exposures
+ * are summed over, so that they are per second and not per rung.
+ * @param like the position the exercise is drawn and measured as
+ */
+export function courseOf(rung: Rung, like: BasePosition, method: Method): Moment[] {
+  const secondsPerCount = rung.dose.secondsPerCount ?? method.secondsPerCount;
+  const moments: Moment[] = [];
+  let from = rung.poses[rung.start];
+  let clock = 0;
+  for (const phase of rung.phases) {
+    const to: Pose | undefined = rung.poses[phase.pose];
+    if (!from || !to) continue;
+    const move = moveBetween(from, to);
+    const cuts = move.still ? 1 : CUTS;
+    const seconds = (phase.counts * secondsPerCount) / cuts;
+    for (let cut = 0; cut < cuts; cut++) {
+      const posed = posedAs(move.at((cut + 0.5) / cuts), like, method.bodyHeightM);
+      const load = loadOf(posed, method);
+      moments.push({ phase, atSeconds: clock + seconds / 2, seconds, posed, load, still: move.still });
+      clock += seconds;
+    }
+    from = to;
+  }
+  return moments;
+}
+
+/** The load of a repetition spread over its time, N·m; an idea that never applies is `null`. */
+export function meanLoad(course: readonly Moment[]): Load {
+  const mean = (idea: keyof Load): number | null => {
+    if (course.every(({ load }) => load[idea] === null)) return null;
+    const seconds = course.reduce((sum, moment) => sum + moment.seconds, 0);
+    return course.reduce((sum, { load, seconds: each }) => sum + (load[idea] ?? 0) * each, 0) / seconds;
+  };
+  return { legLever: mean('legLever'), curlLever: mean('curlLever'), lumbarMoment: mean('lumbarMoment') };
+}
