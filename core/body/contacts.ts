@@ -32,14 +32,23 @@ const middle = ([first, ...rest]: readonly Point[]): Point | null =>
 /** Contacts nearer than this, in metres, are one. */
 const TOGETHER = 0.05;
 
+/** Where a leg bears, and on what part of it. */
+interface LegContact {
+  readonly part: 'thigh' | 'knee' | 'shin' | 'foot';
+  readonly at: Point;
+}
+
 /**
- * The leg contact nearest the trunk carries it: a foot slid back beside a bearing knee only rests. Of two as near,
- * the lower: lying on a side, the upper leg rests on the other.
+ * The leg contact nearest the trunk carries it: a foot slid back beside a bearing knee only rests. Two knees, or two
+ * feet, share; but of two above each other, lying on a side, the lower carries the upper.
  */
-function nearest(points: readonly Point[], up: Point): Point | null {
-  const near = points.filter(({ x }) => Math.max(...points.map((point) => point.x)) - x < TOGETHER);
-  const low = Math.min(...near.map((point) => dot(point, up)));
-  return middle(near.filter((point) => dot(point, up) - low < TOGETHER));
+function nearest(contacts: readonly LegContact[], up: Point): Point | null {
+  const [first, second] = [...contacts].sort((a, b) => b.at.x - a.at.x);
+  if (!first) return null;
+  if (!second || (second.part !== first.part && first.at.x - second.at.x >= TOGETHER)) return first.at;
+  const [one, two] = [dot(first.at, up), dot(second.at, up)];
+  if (Math.abs(one - two) >= TOGETHER) return one < two ? first.at : second.at;
+  return between(first.at, second.at, 0.5);
 }
 
 function armContact(pose: Pose, { middle: elbow, end }: Limb, side: Side): Point {
@@ -47,9 +56,10 @@ function armContact(pose: Pose, { middle: elbow, end }: Limb, side: Side): Point
   return bears(pose, 'elbows', side) ? elbow : between(elbow, end, 0.5);
 }
 
-function legContact(pose: Pose, { root, middle: knee, end, tip }: Limb, side: Side, up: Point): Point {
-  if (bears(pose, 'thighs', side)) return between(root, knee, 0.6);
-  if (bears(pose, 'knees', side)) return knee;
-  if (bears(pose, 'shins', side)) return between(knee, end, 0.4);
-  return bears(pose, 'toes', side) || dot(tip, up) < dot(end, up) - TIPTOE ? tip : end;
+function legContact(pose: Pose, { root, middle: knee, end, tip }: Limb, side: Side, up: Point): LegContact {
+  if (bears(pose, 'thighs', side)) return { part: 'thigh', at: between(root, knee, 0.6) };
+  if (bears(pose, 'knees', side)) return { part: 'knee', at: knee };
+  if (bears(pose, 'shins', side)) return { part: 'shin', at: between(knee, end, 0.4) };
+  const tiptoe = bears(pose, 'toes', side) || dot(tip, up) < dot(end, up) - TIPTOE;
+  return { part: 'foot', at: tiptoe ? tip : end };
 }

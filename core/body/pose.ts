@@ -128,16 +128,6 @@ export const anglesOf = (pose: Pose): Angles => ({
   pitch: pose.pitch ?? 0,
 });
 
-/** Degrees each joint moves between two poses, limbs counted side by side. */
-export function excursions(from: Angles, to: Angles): number[] {
-  const moved: number[] = [];
-  for (const joint of LIMB_JOINTS) {
-    for (const side of SIDES) moved.push(Math.abs(to[joint][side] - from[joint][side]));
-  }
-  for (const joint of TRUNK_JOINTS) moved.push(Math.abs(to[joint] - from[joint]));
-  return moved;
-}
-
 /** Each list of supports with its pairs resolved into sides, kept as long as the list is: asked many times a pose. */
 const resolved = new WeakMap<readonly Support[], ReadonlySet<string>>();
 

@@ -3,4 +3,5 @@ export * from './bundle';
 export * from './checkBundle';
 export * from './mergeBundles';
 export * from './parseBundle';
+export * from './repertoireCsv';
 export * from './reviewBundle';

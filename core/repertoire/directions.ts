@@ -1,6 +1,7 @@
 import { type Posed, pelvisBears, ribsBear } from '../body';
 import type { Direction } from '../method';
 import type { Catalog, RungEntry } from './catalog';
+import type { Exercise } from './exercise';
 
 /** Degrees from which the spine is seen to go somewhere; twice that and it must be declared. */
 const SEEN: Readonly<Record<Exclude<Direction, 'neutral'>, number>> = {
@@ -52,27 +53,35 @@ function peelsOff(bodies: readonly Posed[]): boolean {
   return Math.max(...resting) > Math.min(...resting);
 }
 
-/** What was declared and the poses do not show, and what they show plainly and was not declared. */
+/** Where what is declared of an exercise and what its poses show part ways. */
 export interface DirectionDoubts {
+  /** Declared, and no rung shows it. */
   readonly unseen: readonly Direction[];
-  readonly undeclared: readonly Direction[];
+  /** Shown plainly by a rung, and not declared. */
+  readonly undeclared: ReadonlyArray<{ readonly direction: Direction; readonly rung: string }>;
 }
 
-/** Neutral may always be declared: holding still is what another limb's pull does not show. */
-export function directionDoubts(catalog: Catalog, entry: RungEntry): DirectionDoubts {
-  const { degrees } = directionsSeen(catalog, entry);
-  const declared = entry.exercise.directions;
+/**
+ * Holds the declared directions against the poses. Neutral may always be declared: that the spine holds still
+ * against another limb's pull is not something its own angles show.
+ */
+export function directionDoubts(catalog: Catalog, exercise: Exercise): DirectionDoubts {
+  const rungs = exercise.rungs.flatMap(({ id }) => catalog.rung({ exercise: exercise.id, rung: id }) ?? []);
+  const shown = rungs.map((entry) => ({ rung: entry.rung.id, degrees: directionsSeen(catalog, entry).degrees }));
   const moving = Object.keys(SEEN) as Array<keyof typeof SEEN>;
+  const articulated = exercise.directions.includes('articulation');
   return {
-    unseen: moving.filter((each) => declared.includes(each) && degrees[each] < SEEN[each]),
-    // A flexed spine that travels is articulation's own picture, and the other way round.
-    undeclared: moving.filter(
-      (each) =>
-        !declared.includes(each) &&
-        degrees[each] >= 2 * SEEN[each] &&
-        !(each === 'flexion' && declared.includes('articulation')) &&
-        !(each === 'extension' && declared.includes('articulation')) &&
-        each !== 'articulation',
+    unseen: moving.filter(
+      (each) => exercise.directions.includes(each) && shown.every(({ degrees }) => degrees[each] < SEEN[each]),
     ),
+    undeclared: moving
+      // Bone by bone is its own picture: it bends and unbends, and any bend passes through the low back.
+      .filter((each) => each !== 'articulation' && !(articulated && (each === 'flexion' || each === 'extension')))
+      .filter((each) => !exercise.directions.includes(each))
+      .flatMap((direction) =>
+        shown
+          .filter(({ degrees }) => degrees[direction] >= 2 * SEEN[direction])
+          .map(({ rung }) => ({ direction, rung })),
+      ),
   };
 }

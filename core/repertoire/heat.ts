@@ -2,9 +2,9 @@ import {
   armBears,
   armReach,
   bears,
-  excursions,
   headBears,
   isUpright,
+  LIMB_JOINTS,
   type LimbJoint,
   type Load,
   legBears,
@@ -59,7 +59,7 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
   const shares: HeatFactors = {
     lever: leverShare(all, loads, like, method),
     limbs: limbsShare(course, like),
-    support: supportShare(course, props, like),
+    support: supportShare(course, steadying(props, rung.phases), like),
     head: Math.max(0, ...course.map((each) => headShare(each))),
     weight: weightShare(course, rung.phases),
     range: towardsOne(rangeOf(course), 160),
@@ -129,19 +129,20 @@ function movingLimbs(course: readonly Posed[]): number {
 /** Degrees a joint must travel to be seen to move. */
 const SEEN_TO_MOVE = 5;
 
-function moves(course: readonly Posed[], joint: LimbJoint, side: Side): boolean {
-  let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (const { angles } of course) {
-    least = Math.min(least, angles[joint][side]);
-    most = Math.max(most, angles[joint][side]);
-  }
-  return most - least > SEEN_TO_MOVE;
-}
+const moves = (course: readonly Posed[], joint: LimbJoint, side: Side): boolean =>
+  travel(course, ({ angles }) => angles[joint][side]) > SEEN_TO_MOVE;
 
 /** How much each supported part steadies the body. */
 const STEADY = { pelvis: 3, ribs: 3, head: 0.5, foot: 1, knee: 1, shin: 1, forearm: 1.4, hand: 1 } as const;
 /** Feet are made to stand on: upright they steady far more than the toes of a plank. */
 const STANDING_FOOT = 2.4;
+
+/** A prop that is squeezed is held and not stood on: of the unstable ones, it unsteadies nothing. */
+function steadying(props: readonly Prop[], phases: readonly Phase[]): readonly Prop[] {
+  if (!phases.some(({ squeeze }) => squeeze)) return props;
+  const held = props.findIndex(({ unstable }) => unstable);
+  return props.filter((_prop, i) => i !== held);
+}
 
 /** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies. */
 function supportShare(course: readonly Posed[], props: readonly Prop[], like: BasePosition): number {
@@ -195,14 +196,43 @@ function weightShare(course: readonly Posed[], phases: readonly Phase[]): number
   return towardsOne(kg + squeezed, 4);
 }
 
-/** 6: degrees the most moved joints travel over one repetition: the largest, and a third of the rest. */
+/** A degree of the spine is worth this many of a limb's, and a joint of a limb that bears throughout this share. */
+const SPINE_DEGREE = 2;
+const BEARING_DEGREE = 0.25;
+
+/**
+ * 6: degrees travelled over one repetition: the most moved joint of a limb, a third of its others, and the spine's
+ * own travel, which counts double; a limb that bears throughout follows more than it moves.
+ */
 function rangeOf(course: readonly Posed[]): number {
-  const [first, ...rest] = course.map(({ angles }) => angles);
-  if (!first) return 0;
-  let largest = excursions(first, first).map(() => 0);
-  for (const angles of rest) largest = excursions(first, angles).map((d, joint) => Math.max(d, largest[joint] ?? 0));
-  const most = Math.max(0, ...largest);
-  return most + (largest.reduce((sum, d) => sum + d, 0) - most) / 3;
+  let [most, others] = [0, 0];
+  for (const joint of LIMB_JOINTS) {
+    const bearing = LEG_JOINTS.has(joint) ? legBears : armBears;
+    for (const side of SIDES) {
+      const stays = course.every(({ pose }) => bearing(pose, side));
+      const degrees = travel(course, ({ angles }) => angles[joint][side]) * (stays ? BEARING_DEGREE : 1);
+      others += Math.min(most, degrees);
+      most = Math.max(most, degrees);
+    }
+  }
+  let spine = 0;
+  for (const joint of SPINE_JOINTS) spine += travel(course, ({ angles }) => angles[joint]);
+  const tilt = travel(course, ({ angles }) => angles.pitch);
+  return most + (others + tilt) / 3 + spine * SPINE_DEGREE;
+}
+
+const LEG_JOINTS: ReadonlySet<LimbJoint> = new Set(['hip', 'knee', 'hipAbduction', 'hipRotation', 'ankle']);
+const SPINE_JOINTS = ['lumbar', 'thoracic', 'neck', 'twist', 'sideBend'] as const;
+
+/** Degrees between the least and the most of an angle over a repetition. */
+function travel(course: readonly Posed[], read: (posed: Posed) => number): number {
+  let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const posed of course) {
+    const degrees = read(posed);
+    if (degrees < least) least = degrees;
+    if (degrees > most) most = degrees;
+  }
+  return course.length === 0 ? 0 : most - least;
 }
 
 /** 7: how near the floor's angle a propped body is: wall, then bench, then floor. */

@@ -5,6 +5,7 @@ export * from './exercise';
 export * from './features';
 export * from './heat';
 export * from './ladder';
+export * from './plainPose';
 export * from './preparation';
 export * from './requirements';
 export * from './search';

@@ -1,0 +1,318 @@
+import Papa from 'papaparse';
+import type { Pose } from '../body';
+import type { BasePosition } from '../body/position';
+import { DIRECTIONS, type Direction } from '../method';
+import type { Problem } from '../plan';
+import { Catalog, type Exercise, exerciseSchema, plainPose, type Rung, type RungRef, rungKey } from '../repertoire';
+import type { Bundle } from './bundle';
+import { schemaProblems, shortened } from './parseBundle';
+
+/** The columns of the repertoire as a table, one row a rung, easiest first. */
+export const CSV_COLUMNS = [
+  'exercise',
+  'exercise name',
+  'position',
+  'directions',
+  'sides',
+  'notes',
+  'rung',
+  'rung name',
+  'props',
+  'set-up seconds',
+  'sets',
+  'reps',
+  'seconds per count',
+  'ready when',
+  'stay when',
+  'requires',
+  'preparation',
+  'heat',
+  'heat set by director',
+  'reason',
+] as const;
+type Column = (typeof CSV_COLUMNS)[number];
+/** Columns a file may leave out; `heat` is computed and only written. */
+const OPTIONAL: readonly Column[] = [
+  'notes',
+  'props',
+  'seconds per count',
+  'ready when',
+  'stay when',
+  'requires',
+  'preparation',
+  'heat',
+  'heat set by director',
+  'reason',
+];
+
+/** What a table can't carry, in words: shown wherever one goes out or comes in. */
+export const CSV_LOSS =
+  'A table carries the flat parts of the repertoire. Poses, phases and cues are not in it: rungs that are here already keep theirs, new ones come with the plain pose of their position, to be drawn in the editor. Heat is computed and is not read back.';
+
+/** Several values in one cell. */
+const JOIN = ' | ';
+
+/** The repertoire as CSV (RFC 4180, comma, CRLF), one row a rung. */
+export function writeRepertoireCsv(bundle: Bundle): string {
+  const { exercises = [] } = bundle;
+  const catalog = new Catalog({ ...bundle, exercises });
+  const rows = catalog.rungs.map((entry): Record<Column, string | number> => {
+    const { exercise, rung } = entry;
+    return {
+      exercise: exercise.id,
+      'exercise name': exercise.name,
+      position: exercise.position,
+      directions: exercise.directions.join(JOIN),
+      sides: exercise.sides,
+      notes: exercise.notes ?? '',
+      rung: rung.id,
+      'rung name': rung.name,
+      props: (rung.props ?? []).join(JOIN),
+      'set-up seconds': rung.setupSeconds,
+      sets: rung.dose.sets,
+      reps: rung.dose.reps,
+      'seconds per count': rung.dose.secondsPerCount ?? '',
+      'ready when': (rung.gate?.ready ?? []).join(JOIN),
+      'stay when': (rung.gate?.stay ?? []).join(JOIN),
+      requires: (rung.requires ?? []).map(rungKey).join(JOIN),
+      preparation: (rung.preparation ?? []).join(JOIN),
+      heat: Math.round(catalog.heat(entry) * 10) / 10,
+      'heat set by director': rung.heatOverride?.heat ?? '',
+      reason: rung.heatOverride?.reason ?? '',
+    };
+  });
+  return Papa.unparse({ fields: [...CSV_COLUMNS], data: rows }, { escapeFormulae: true });
+}
+
+export type ReadCsv =
+  | {
+      readonly ok: true;
+      readonly exercises: readonly Exercise[];
+      /** Keys of rungs that were not here and come with a plain pose. */
+      readonly plain: readonly string[];
+    }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+type Row = Partial<Record<Column, string>>;
+
+/**
+ * Reads a table of the repertoire onto the studio that is here: all of it, or nothing with a report naming the row
+ * and the column. Comma, semicolon or tab, with or without a byte-order mark; the order of the columns is free.
+ * @param bundle the studio: its rungs keep their poses, phases and cues
+ */
+export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
+  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+    transformHeader: (header) => header.trim().toLowerCase(),
+    transform: (value) => unescaped(value.trim()),
+  });
+  const columns = columnProblems(parsed.meta.fields ?? []);
+  if (columns.length > 0) return { ok: false, problems: columns };
+  const broken = parsed.errors.map(
+    ({ row = 0, message }): Problem => ({ path: [`row ${row + 2}`], message: `${message}.` }),
+  );
+  if (broken.length > 0) return { ok: false, problems: shortened(broken) };
+  if (parsed.data.length === 0) return refusal([], 'The table has no rows; expected one for each rung.');
+  return assembled(parsed.data, bundle);
+}
+
+const refusal = (path: Problem['path'], message: string): ReadCsv => ({ ok: false, problems: [{ path, message }] });
+
+/** A leading apostrophe before a formula sign is how tables keep a text from being run; it is not part of the text. */
+const unescaped = (value: string): string => value.replace(/^'(?=[=+\-@\t\r])/, '');
+
+function columnProblems(found: readonly string[]): Problem[] {
+  const known: readonly string[] = CSV_COLUMNS;
+  const missing = CSV_COLUMNS.filter((column) => !OPTIONAL.includes(column) && !found.includes(column));
+  const strange = found.filter((column) => !known.includes(column));
+  const twice = found.filter((column, i) => found.indexOf(column) !== i);
+  return [
+    ...missing.map((column) => ({ path: ['row 1'], message: `The column “${column}” is missing.` })),
+    ...strange.map((column) => ({
+      path: ['row 1'],
+      message: `The column “${column.slice(0, 60)}” is not known; expected ${CSV_COLUMNS.join(', ')}.`,
+    })),
+    ...twice.map((column) => ({ path: ['row 1'], message: `The column “${column}” stands twice.` })),
+  ].slice(0, 12);
+}
+
+/** Rows gathered into exercises; the first row of each says what it is, and the others must agree. */
+function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
+  const problems: Problem[] = [];
+  const here = new Map((bundle.exercises ?? []).map((exercise) => [exercise.id, exercise]));
+  const likes = new Map((bundle.positions ?? []).map(({ id, like }) => [id, like]));
+  const made = new Map<string, { exercise: Omit<Exercise, 'rungs'>; rungs: Rung[]; row: number }>();
+  const seen = new Map<string, number>();
+  const plain: string[] = [];
+  rows.forEach((row, i) => {
+    const number = i + 2;
+    const complain = (column: Column, message: string) => problems.push({ path: [`row ${number}`, column], message });
+    const ref: RungRef = { exercise: row.exercise ?? '', rung: row.rung ?? '' };
+    const key = rungKey(ref);
+    const before = seen.get(key);
+    if (before !== undefined) {
+      complain('rung', `“${key}” stands in row ${before} already; expected each rung once.`);
+      return;
+    }
+    seen.set(key, number);
+    const head = headOf(row, complain);
+    const known = made.get(ref.exercise);
+    if (known && JSON.stringify(known.exercise) !== JSON.stringify(head)) {
+      complain(
+        'exercise',
+        `What it says of “${ref.exercise}” differs from row ${known.row}; expected the same in every row of an exercise.`,
+      );
+    }
+    const old = here.get(ref.exercise)?.rungs.find(({ id }) => id === ref.rung);
+    if (!old) plain.push(key);
+    const like = likes.get(head.position) ?? (head.position as BasePosition);
+    const rung = rungOf(row, old ?? plainRung(like), complain);
+    if (known) known.rungs.push(rung);
+    else made.set(ref.exercise, { exercise: head, rungs: [rung], row: number });
+  });
+  const exercises = [...made.values()].flatMap(({ exercise, rungs, row }): Exercise[] => {
+    const read = exerciseSchema.safeParse({ ...exercise, rungs });
+    if (read.success) return [read.data];
+    problems.push(
+      ...schemaProblems(read.error).map(({ path, message }) => ({
+        path: [rowOf(path, row, rungs, seen, exercise.id), ...flatPath(path)],
+        message,
+      })),
+    );
+    return [];
+  });
+  if (problems.length > 0) return { ok: false, problems: shortened(problems) };
+  return { ok: true, exercises, plain };
+}
+
+/** The row a problem of an assembled exercise stands in. */
+function rowOf(
+  path: Problem['path'],
+  first: number,
+  rungs: readonly Rung[],
+  seen: ReadonlyMap<string, number>,
+  exercise: string,
+): string {
+  const index = path[0] === 'rungs' && typeof path[1] === 'number' ? path[1] : -1;
+  const rung = rungs[index];
+  return `row ${(rung && seen.get(rungKey({ exercise, rung: rung.id }))) ?? first}`;
+}
+
+const COLUMN_OF: Readonly<Record<string, Column>> = {
+  id: 'exercise',
+  name: 'exercise name',
+  'rungs.id': 'rung',
+  'rungs.name': 'rung name',
+  'rungs.setupSeconds': 'set-up seconds',
+  'rungs.dose.sets': 'sets',
+  'rungs.dose.reps': 'reps',
+  'rungs.dose.secondsPerCount': 'seconds per count',
+  'rungs.gate.ready': 'ready when',
+  'rungs.gate.stay': 'stay when',
+  'rungs.heatOverride.heat': 'heat set by director',
+  'rungs.heatOverride.reason': 'reason',
+  'rungs.requires': 'requires',
+  'rungs.props': 'props',
+  'rungs.preparation': 'preparation',
+};
+
+function flatPath(path: Problem['path']): Problem['path'] {
+  const words = path.filter((part) => typeof part === 'string');
+  for (let length = words.length; length > 0; length--) {
+    const column = COLUMN_OF[words.slice(0, length).join('.')];
+    if (column) return [column];
+  }
+  return words.slice(0, 1);
+}
+
+type Complain = (column: Column, message: string) => void;
+
+const listOf = (cell: string | undefined): string[] =>
+  (cell ?? '')
+    .split('|')
+    .map((each) => each.trim())
+    .filter(Boolean);
+
+function headOf(row: Row, complain: Complain): Omit<Exercise, 'rungs'> {
+  const directions = listOf(row.directions);
+  for (const each of directions) {
+    if (!(DIRECTIONS as readonly string[]).includes(each)) {
+      complain('directions', `“${each}” is not a direction; expected ${DIRECTIONS.join(', ')}, joined by |.`);
+    }
+  }
+  const sides = row.sides as Exercise['sides'];
+  if (!['both', 'each', 'alternate'].includes(sides)) {
+    complain('sides', `“${sides}” is not a way of doing sides; expected both, each or alternate.`);
+  }
+  return {
+    id: row.exercise ?? '',
+    name: row['exercise name'] ?? '',
+    position: row.position ?? '',
+    directions: directions as Direction[],
+    sides,
+    ...(row.notes ? { notes: row.notes } : {}),
+  };
+}
+
+function numberOf(row: Row, column: Column, complain: Complain): number | undefined {
+  const cell = row[column];
+  if (!cell) return undefined;
+  // A decimal comma is how half the world's tables write a number.
+  const value = /^-?\d+([.,]\d+)?$/.test(cell) ? Number(cell.replace(',', '.')) : Number.NaN;
+  if (!Number.isNaN(value)) return value;
+  complain(column, `“${cell.slice(0, 40)}” is not a number.`);
+  return undefined;
+}
+
+/** A rung with the flat parts of a row and the poses, phases and cues it had. */
+function rungOf(row: Row, old: Omit<Rung, 'id' | 'name'>, complain: Complain): Rung {
+  const {
+    gate: _gate,
+    requires: _requires,
+    preparation: _preparation,
+    heatOverride: _heat,
+    props: _props,
+    ...kept
+  } = old;
+  const [ready, stay, props] = [listOf(row['ready when']), listOf(row['stay when']), listOf(row.props)];
+  const requires = listOf(row.requires).map((key): RungRef => {
+    const [exercise = '', rung = '', ...rest] = key.split('/');
+    if (!rung || rest.length > 0) complain('requires', `“${key}” does not name a rung; expected exercise/rung.`);
+    return { exercise, rung };
+  });
+  const preparation = listOf(row.preparation) as NonNullable<Rung['preparation']>;
+  const heat = numberOf(row, 'heat set by director', complain);
+  const secondsPerCount = numberOf(row, 'seconds per count', complain);
+  const dose = { sets: numberOf(row, 'sets', complain) ?? 1, reps: numberOf(row, 'reps', complain) ?? 1 };
+  return {
+    ...kept,
+    id: row.rung ?? '',
+    name: row['rung name'] ?? '',
+    setupSeconds: numberOf(row, 'set-up seconds', complain) ?? old.setupSeconds,
+    dose: { ...dose, ...(secondsPerCount === undefined ? {} : { secondsPerCount }) },
+    ...(props.length > 0 ? { props } : {}),
+    ...(requires.length > 0 ? { requires } : {}),
+    ...(preparation.length > 0 ? { preparation } : {}),
+    ...(ready.length + stay.length > 0
+      ? { gate: { ...(ready.length > 0 ? { ready } : {}), ...(stay.length > 0 ? { stay } : {}) } }
+      : {}),
+    ...(heat === undefined ? {} : { heatOverride: { heat, reason: row.reason ?? '' } }),
+  };
+}
+
+/** What a rung that exists only as a row is drawn with until someone draws it. */
+function plainRung(like: BasePosition): Omit<Rung, 'id' | 'name'> {
+  const pose: Pose = plainPose(like);
+  return {
+    setupSeconds: 20,
+    dose: { sets: 1, reps: 6 },
+    poses: { home: pose },
+    start: 'home',
+    phases: [
+      { breath: 'in', counts: 2, pose: 'home' },
+      { breath: 'out', counts: 2, pose: 'home', effort: true },
+    ],
+  };
+}
