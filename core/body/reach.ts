@@ -1,5 +1,15 @@
 import { isPropped, isUpright } from './ground';
-import { JOINT_RANGES, type LimbJoint, type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
+import {
+  JOINT_RANGES,
+  type LimbJoint,
+  type Pose,
+  pelvisBears,
+  ribsBear,
+  SIDES,
+  type Side,
+  type Support,
+  supportsOf,
+} from './pose';
 import { type Posed, posedAs } from './posed';
 import type { BasePosition } from './position';
 import { add, between, dot, type Limb, type Point } from './skeleton';
@@ -43,15 +53,32 @@ export function poseFaults(pose: Pose, like: BasePosition, heightM: number, rais
     const message = `In ${like} the legs alone can’t carry the body; expected hands, forearms, ribs, shoulders or the pelvis to bear too.`;
     return [{ path: ['supports'], message }];
   }
+  return raisedSupports(pose, like, heightM, raisedM).map(({ name, side, height }) => ({
+    path: ['supports'],
+    message: offFloor(pose, like, heightM, raisedM, name, side, height),
+  }));
+}
+
+/** Supports of the limbs that do not come down to anything, each with its height in metres. */
+function raisedSupports(pose: Pose, like: BasePosition, heightM: number, raisedM: number) {
   const posed = posedAs(pose, like, heightM);
-  return [...parts].flatMap((part): PoseFault[] => {
+  return [...supportsOf(pose)].flatMap((part) => {
     const found = PART.exec(part);
     if (!found) return [];
-    const [, name = '', side = 'left'] = found;
-    const height = heightOf(posed, name, side as Side);
-    if (height <= slackOf(like) + raisedM || onOwnLeg(posed, name, side as Side)) return [];
-    return [{ path: ['supports'], message: offFloor(pose, like, heightM, raisedM, name, side as Side, height) }];
+    const [, name = '', side = 'left'] = found as unknown as [string, string, Side];
+    const height = heightOf(posed, name, side);
+    return height <= slackOf(like) + raisedM || onOwnLeg(posed, name, side) ? [] : [{ part, name, side, height }];
   });
+}
+
+/**
+ * The pose without the supports that do not come down: a foot that a hand has lifted no longer bears. Left as it is
+ * when nothing would bear any more.
+ */
+export function liftOff(pose: Pose, like: BasePosition, heightM: number, raisedM: number): Pose {
+  const raised = new Set(raisedSupports(pose, like, heightM, raisedM).map(({ part }) => part));
+  const supports = [...supportsOf(pose)].filter((part) => !raised.has(part)) as Support[];
+  return raised.size === 0 || supports.length === 0 ? pose : { ...pose, supports };
 }
 
 const slackOf = (like: BasePosition): number => SLACK_M + (like === 'side-lying' ? STACKED_M : 0);

@@ -1,6 +1,6 @@
 import { poseFaults } from '../body';
 import { checkClass, type Problem } from '../plan';
-import { Catalog, type Exercise, type Prop, type Rung, requirementCycles, rungKey } from '../repertoire';
+import { Catalog, type Exercise, type Prop, raisedBy, requirementCycles, rungKey } from '../repertoire';
 import { type Bundle, COLLECTIONS } from './bundle';
 
 /**
@@ -100,7 +100,7 @@ function checkExercise(exercise: Exercise, path: Problem['path'], catalog: Catal
         message: `There is no pose “${rung.start}” to start from; ${expected}.`,
       });
     }
-    const raised = raisedBy(exercise, rung, catalog, props);
+    const raised = raisedBy(exercise, rung, catalog.graph, props);
     for (const [id, pose] of Object.entries(rung.poses)) {
       const faults = poseFaults(pose, catalog.graph.like(exercise.position), catalog.method.bodyHeightM, raised);
       problems.push(...faults.map(({ path: within, message }) => ({ path: [...at, 'poses', id, ...within], message })));
@@ -129,14 +129,4 @@ function checkExercise(exercise: Exercise, path: Problem['path'], catalog: Catal
     });
   });
   return problems;
-}
-
-/** How high a small prop of unsaid height carries, in metres: a block, a ball, a folded mat. */
-const SMALL_PROP_M = 0.25;
-
-/** How high a rung's props may carry a support, in metres; a position of the studio's own stands for an apparatus. */
-function raisedBy(exercise: Exercise, rung: Rung, { graph }: Catalog, props: readonly Prop[]): number {
-  if (!graph.isBase(exercise.position)) return Number.POSITIVE_INFINITY;
-  const used = props.filter(({ id }) => rung.props?.includes(id));
-  return Math.max(0, ...used.map(({ heightM, large }) => heightM ?? (large ? Number.POSITIVE_INFINITY : SMALL_PROP_M)));
 }

@@ -1,9 +1,8 @@
 import Papa from 'papaparse';
-import type { Pose } from '../body';
 import type { BasePosition } from '../body/position';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
-import { Catalog, type Exercise, exerciseSchema, plainPose, type Rung, type RungRef, rungKey } from '../repertoire';
+import { Catalog, type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
 import type { Bundle } from './bundle';
 import { schemaProblems, shortened } from './parseBundle';
 
@@ -299,20 +298,5 @@ function rungOf(row: Row, old: Omit<Rung, 'id' | 'name'>, complain: Complain): R
       ? { gate: { ...(ready.length > 0 ? { ready } : {}), ...(stay.length > 0 ? { stay } : {}) } }
       : {}),
     ...(heat === undefined ? {} : { heatOverride: { heat, reason: row.reason ?? '' } }),
-  };
-}
-
-/** What a rung that exists only as a row is drawn with until someone draws it. */
-function plainRung(like: BasePosition): Omit<Rung, 'id' | 'name'> {
-  const pose: Pose = plainPose(like);
-  return {
-    setupSeconds: 20,
-    dose: { sets: 1, reps: 6 },
-    poses: { home: pose },
-    start: 'home',
-    phases: [
-      { breath: 'in', counts: 2, pose: 'home' },
-      { breath: 'out', counts: 2, pose: 'home', effort: true },
-    ],
   };
 }

@@ -11,6 +11,9 @@ export const router = createBrowserRouter([
     children: [
       { index: true, loader: () => redirect('/class') },
       { path: 'repertoire/:exercise?', lazy: () => import('../views/repertoire/RepertoireView') },
+      { path: 'compare', lazy: () => import('../views/compare/CompareView') },
+      { path: 'edit/:exercise/:rung?', lazy: () => import('../views/editor/EditorView') },
+      { path: 'audiences/:id?', lazy: () => import('../views/audiences/AudiencesView') },
       { path: 'class', lazy: () => import('../views/class/ClassList') },
       { path: 'class/:id', lazy: () => import('../views/class/ClassView') },
       { path: 'script/:id?', lazy: () => import('../views/script/ScriptView') },

@@ -9,6 +9,7 @@ const bundle = ({ studio }: RootState) => studio.bundle;
 export const selectClasses = createSelector(bundle, ({ classes = [] }) => classes);
 export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
 export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
+export const selectProps = createSelector(bundle, ({ props = [] }) => props);
 const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
 
 /** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
@@ -16,7 +17,7 @@ export const selectCatalog = createSelector(
   [
     selectExercises,
     createSelector(bundle, ({ method }) => method),
-    createSelector(bundle, ({ props }) => props),
+    selectProps,
     createSelector(bundle, ({ positions }) => positions),
   ],
   (exercises, method, props, positions) => new Catalog({ exercises, method, props, positions }),

@@ -1,5 +1,5 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
-import { memo } from 'react';
+import { memo, type ReactNode } from 'react';
 import { type Drawing, drawingOf, frameOf, type View } from './drawing';
 
 interface FigureProps {
@@ -14,30 +14,68 @@ interface FigureProps {
   readonly className?: string;
 }
 
-/** The drawn body of a pose, from the side, on its floor. */
+/** The drawn body of a pose on its floor: from the side, the front, or above. */
 export const Figure = memo(function Figure({ pose, from, like, view = 'side', label, className }: FigureProps) {
   const drawings = [...(from ? [drawingOf(from, like, view)] : []), drawingOf(pose, like, view)];
-  const { x, width, height } = frameOf(drawings);
   return (
-    <svg
-      viewBox={`${x} ${-height} ${width} ${height + 0.1}`}
-      className={className}
-      preserveAspectRatio="xMidYMax meet"
-      role="img"
-      aria-label={label}
-      aria-hidden={label === undefined}
-    >
-      <line x1={x + 0.05} x2={x + width - 0.05} y1={0.06} y2={0.06} className="stroke-line" strokeWidth={0.02} />
+    <FigureFrame frame={frameOf(drawings)} view={view} label={label} className={className}>
       {drawings.map((drawing, i) => (
         <Body key={i} drawing={drawing} ghost={i < drawings.length - 1} />
       ))}
-    </svg>
+    </FigureFrame>
   );
 });
 
-function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
+interface FigureFrameProps {
+  readonly frame: ReturnType<typeof frameOf>;
+  readonly view: View;
+  readonly label?: string | undefined;
+  readonly className?: string | undefined;
+  /** Parts of it can be taken hold of, so it is a group of things and not one picture. */
+  readonly interactive?: boolean;
+  readonly children: ReactNode;
+}
+
+/** The window a body is drawn in, with the floor it is on; seen from above, the mat under it. */
+export function FigureFrame({ frame, view, label, className, interactive = false, children }: FigureFrameProps) {
+  const { x, width, height, bottom } = frame;
+  const depth = height - bottom;
+  return (
+    <svg
+      viewBox={`${x} ${-height} ${width} ${depth + 0.1}`}
+      className={className}
+      preserveAspectRatio="xMidYMax meet"
+      role={interactive ? 'group' : 'img'}
+      aria-label={label}
+      aria-hidden={label === undefined}
+    >
+      {view === 'top' ? (
+        <rect
+          x={x + 0.04}
+          y={-height + 0.06}
+          width={width - 0.08}
+          height={depth - 0.04}
+          rx={0.05}
+          className="fill-shade/60 stroke-line"
+          strokeWidth={0.012}
+        />
+      ) : (
+        <line x1={x + 0.05} x2={x + width - 0.05} y1={0.06} y2={0.06} className="stroke-line" strokeWidth={0.02} />
+      )}
+      {children}
+    </svg>
+  );
+}
+
+/** How the lines of a body look; the same for one that stands and one that moves. */
+export const LIMB = { fill: 'none', strokeLinecap: 'round', strokeLinejoin: 'round', stroke: 'currentColor' } as const;
+export const FAR = { strokeWidth: 0.065, opacity: 0.45 } as const;
+export const NEAR = { strokeWidth: 0.075 } as const;
+export const TRUNK = { strokeWidth: 0.135 } as const;
+export const HEAD_RADIUS = 0.085;
+
+export function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
   const { far, near, trunk, head, raised } = drawing;
-  const limb = { fill: 'none', strokeLinecap: 'round', strokeLinejoin: 'round', stroke: 'currentColor' } as const;
   return (
     <g className={ghost ? 'text-ink/20' : 'text-ink'}>
       {!ghost &&
@@ -53,13 +91,13 @@ function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
             strokeWidth={0.015}
           />
         ))}
-      {far.map((d) => (
-        <path key={d} d={d} {...limb} strokeWidth={0.065} opacity={ghost ? 1 : 0.45} />
+      {far.map((d, i) => (
+        <path key={i} d={d} {...LIMB} {...FAR} opacity={ghost ? 1 : FAR.opacity} />
       ))}
-      <path d={trunk} {...limb} strokeWidth={0.135} />
-      <circle cx={head.x} cy={-head.y} r={0.085} fill="currentColor" />
-      {near.map((d) => (
-        <path key={d} d={d} {...limb} strokeWidth={0.075} />
+      <path d={trunk} {...LIMB} {...TRUNK} />
+      <circle cx={head.x} cy={-head.y} r={HEAD_RADIUS} fill="currentColor" />
+      {near.map((d, i) => (
+        <path key={i} d={d} {...LIMB} {...NEAR} />
       ))}
     </g>
   );

@@ -1,11 +1,6 @@
-import { isUpright } from '@warm-ladder/core/body';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
+import { viewOf } from './drawing';
 import { Figure } from './Figure';
-
-/** Degrees of side bend from which an upright body is drawn from the front. */
-const SIDEWAYS = 12;
-const bendsSideways = ({ rung, like }: RungEntry): boolean =>
-  isUpright(like) && Object.values(rung.poses).some(({ sideBend = 0 }) => Math.abs(sideBend) >= SIDEWAYS);
 
 /** A rung in one picture: the pose its effort arrives at, with the pose it starts from behind. */
 export function RungFigure({ entry, className, label }: { entry: RungEntry; className?: string; label?: string }) {
@@ -21,7 +16,7 @@ export function RungFigure({ entry, className, label }: { entry: RungEntry; clas
       pose={pose}
       from={pose === start ? undefined : start}
       like={like}
-      view={bendsSideways(entry) ? 'front' : 'side'}
+      view={viewOf(Object.values(rung.poses), like)}
       {...(className ? { className } : {})}
       {...(label ? { label } : {})}
     />

@@ -1,27 +1,32 @@
-import { nameSchema } from '@warm-ladder/core/method';
+import { nameSchema, noteSchema } from '@warm-ladder/core/method';
 import { useState } from 'react';
 
 interface TextFieldProps {
   readonly label: string;
   readonly value: string;
   readonly className?: string;
+  readonly placeholder?: string;
+  /** Whether it may be left empty: a note, and not a name. */
+  readonly note?: boolean;
   readonly onChange: (value: string) => void;
 }
 
-/** A name edited in place. A name that can't be (empty, too long, with markup in it) is said and not taken. */
-export function TextField({ label, value, className = '', onChange }: TextFieldProps) {
+/** A name or a line edited in place. What can't be (an empty name, too long, markup in it) is said and not taken. */
+export function TextField({ label, value, className = '', placeholder, note = false, onChange }: TextFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const fault = typed === null ? undefined : nameSchema.safeParse(typed).error?.issues[0]?.message;
+  const schema = note ? noteSchema : nameSchema;
+  const fault = typed === null ? undefined : schema.safeParse(typed).error?.issues[0]?.message;
   return (
     <span className={`relative inline-block ${className}`}>
       <input
         aria-label={label}
+        placeholder={placeholder}
         aria-invalid={fault !== undefined}
         className="field w-full"
         value={typed ?? value}
         onChange={({ target }) => {
           setTyped(target.value);
-          const name = nameSchema.safeParse(target.value);
+          const name = schema.safeParse(target.value);
           if (name.success && name.data !== value) onChange(name.data);
         }}
         onBlur={() => setTyped(null)}

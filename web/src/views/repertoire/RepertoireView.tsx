@@ -1,5 +1,5 @@
 import type { Direction } from '@warm-ladder/core/method';
-import { type Exercise, findRungs } from '@warm-ladder/core/repertoire';
+import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repertoire';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
@@ -7,6 +7,7 @@ import { useAppSelector } from '../../app/store';
 import { DIRECTION_WORDS } from '../../parts/directions';
 import { LadderSheet } from './LadderSheet';
 import { LadderStrip } from './LadderStrip';
+import { NewLadder } from './NewLadder';
 import { RepertoireMap } from './RepertoireMap';
 
 export interface Cell {
@@ -32,7 +33,7 @@ export function Component() {
     return { ladders: [...rungs], rungs: hits.length };
   }, [catalog, typed, cell]);
   const shown = open === undefined ? undefined : catalog.exercise(open);
-  if (catalog.exercises.length === 0) return <EmptyRepertoire />;
+  if (catalog.exercises.length === 0) return <EmptyRepertoire catalog={catalog} />;
   return (
     <main className="mx-auto w-full max-w-[1500px] px-4 py-4">
       <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[27rem_minmax(0,1fr)]">
@@ -63,6 +64,9 @@ export function Component() {
             <p role="status" className="text-soft">
               {found.ladders.length} ladders, {found.rungs} rungs
             </p>
+            <span className="ml-auto">
+              <NewLadder catalog={catalog} />
+            </span>
           </div>
           <ul className="flex flex-col divide-y divide-line">
             {found.ladders.slice(0, SHOWN).map(([exercise, rungs]) => (
@@ -84,14 +88,17 @@ export function Component() {
   );
 }
 
-function EmptyRepertoire() {
+function EmptyRepertoire({ catalog }: { catalog: Catalog }) {
   return (
     <main className="mx-auto max-w-xl p-10">
       <h1 className="font-name text-3xl font-semibold">No ladder stands here yet</h1>
       <p className="mt-3">
-        The repertoire holds every exercise as a ladder of rungs, easiest first. Bring one in with{' '}
-        <em>Import a file…</em> from the Studio menu; the file’s form is described in the documents that come with the
-        app.
+        The repertoire holds every exercise as a ladder of rungs, easiest first. Draw the first one here, or bring some
+        in with <em>Import a file…</em> from the Studio menu; the file’s form is described in the documents that come
+        with the app.
+      </p>
+      <p className="mt-4">
+        <NewLadder catalog={catalog} />
       </p>
     </main>
   );

@@ -1,0 +1,20 @@
+import type { Verdict } from '@warm-ladder/core/caution';
+
+/** How grave a caution is: a word and a shape, so that neither stands alone. */
+const MARKS = {
+  fine: { word: 'fine', look: 'text-moss', sign: '○' },
+  adapt: { word: 'adapt', look: 'text-soft', sign: '◔' },
+  swap: { word: 'swap', look: 'text-heat-3', sign: '◑' },
+  'clear-first': { word: 'clear first', look: 'text-brick', sign: '●' },
+} as const satisfies Record<Verdict, { word: string; look: string; sign: string }>;
+
+export const verdictWord = (verdict: Verdict): string => MARKS[verdict].word;
+
+export function CautionMark({ verdict }: { verdict: Verdict }) {
+  const { word, look, sign } = MARKS[verdict];
+  return (
+    <span className={`font-semibold whitespace-nowrap ${look}`}>
+      <span aria-hidden="true">{sign}</span> {word}
+    </span>
+  );
+}

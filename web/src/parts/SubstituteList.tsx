@@ -1,0 +1,116 @@
+import { CONDITIONS, type Condition, judge } from '@warm-ladder/core/caution';
+import {
+  type Catalog,
+  REGIONS,
+  type Region,
+  type RungEntry,
+  regionsLoaded,
+  type Substitute,
+  substitutesFor,
+} from '@warm-ladder/core/repertoire';
+import { passes } from '@warm-ladder/core/review';
+import { useMemo, useState } from 'react';
+import { RungFigure } from '../figure/RungFigure';
+import { CautionMark } from './CautionMark';
+import { HeatMark } from './HeatMark';
+
+interface SubstituteListProps {
+  readonly catalog: Catalog;
+  readonly entry: RungEntry;
+  /** Conditions in the room: rungs they swap or send away are left out. */
+  readonly conditions?: readonly Condition[];
+  readonly equipment?: readonly string[] | undefined;
+  /** What choosing one is called, and does. */
+  readonly verb: string;
+  readonly onPick: (entry: RungEntry) => void;
+}
+
+const SHOWN = 8;
+
+/** Rungs that can stand in for one, the nearest first, each with what it changes and what it spares. */
+export function SubstituteList({ catalog, entry, conditions = [], equipment, verb, onPick }: SubstituteListProps) {
+  const [spare, setSpare] = useState<readonly Region[]>([]);
+  const loaded = useMemo(() => regionsLoaded(catalog, entry), [catalog, entry]);
+  const found = useMemo(
+    () =>
+      substitutesFor(catalog, entry, {
+        spare,
+        equipment,
+        allowed: (other) => passes(catalog, other, conditions),
+      }).slice(0, SHOWN),
+    [catalog, entry, spare, equipment, conditions],
+  );
+  return (
+    <div>
+      <fieldset className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
+        <legend className="sr-only">Parts of the body to spare</legend>
+        <span className="text-soft">Spare the</span>
+        {(Object.keys(REGIONS) as Region[]).map((region) => (
+          <label key={region} className="inline-flex items-center gap-1">
+            <input
+              type="checkbox"
+              checked={spare.includes(region)}
+              onChange={({ target }) =>
+                setSpare(target.checked ? [...spare, region] : spare.filter((each) => each !== region))
+              }
+            />
+            <span className={loaded.includes(region) ? 'font-semibold' : ''}>{region}</span>
+          </label>
+        ))}
+      </fieldset>
+      {conditions.length > 0 && (
+        <p className="mb-2 text-sm text-soft">
+          Left out: whatever asks to be swapped or cleared for{' '}
+          {conditions.map((each) => CONDITIONS[each].name).join(', ')}.
+        </p>
+      )}
+      {found.length === 0 && <p>Nothing in the repertoire can stand in for it so.</p>}
+      <ul className="grid gap-x-4 gap-y-1 sm:grid-cols-2">
+        {found.map((substitute) => (
+          <li key={substitute.entry.key}>
+            <button
+              type="button"
+              className="flex w-full items-center gap-2 rounded-md p-1 text-left hover:bg-shade"
+              onClick={() => onPick(substitute.entry)}
+            >
+              <RungFigure entry={substitute.entry} className="h-14 w-24 shrink-0" />
+              <span className="min-w-0 grow">
+                <span className="sr-only">{verb} </span>
+                <span className="block leading-tight font-semibold">
+                  {substitute.entry.exercise.name}, {substitute.entry.rung.name}
+                </span>
+                <span className="block text-sm leading-tight text-soft">
+                  {changesOf(catalog, substitute)}
+                  {conditions.length > 0 && (
+                    <>
+                      {' · '}
+                      <CautionMark
+                        verdict={
+                          judge(catalog.features(substitute.entry), substitute.entry.rung.dose, conditions).verdict
+                        }
+                      />
+                    </>
+                  )}
+                </span>
+              </span>
+              <HeatMark heat={catalog.heat(substitute.entry)} />
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** What it is to take this one instead, in a few words. */
+function changesOf(catalog: Catalog, { entry, heatChange, samePosition, spares, fetches }: Substitute): string {
+  const heat = Math.round(heatChange);
+  const warmth = heat === 0 ? 'as hot' : heat < 0 ? `${-heat} cooler` : `${heat} hotter`;
+  const props = entry.props.filter(({ id }) => fetches.includes(id)).map(({ name }) => name.toLowerCase());
+  return [
+    warmth,
+    samePosition ? 'same position' : catalog.graph.name(entry.exercise.position),
+    ...(spares.length > 0 ? [`spares ${spares.join(', ')}`] : []),
+    ...(props.length > 0 ? [`needs ${props.join(', ')}`] : []),
+  ].join(', ');
+}

@@ -1,0 +1,132 @@
+import type { Audience } from '@warm-ladder/core/plan';
+import { GENERAL_ADVICE } from '@warm-ladder/core/script';
+import { Trash2 } from 'lucide-react';
+import { useNavigate } from 'react-router';
+import { useChange } from '../../app/edits';
+import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { ConditionPicker } from '../../parts/ConditionPicker';
+import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
+import { CheckRecord } from './CheckRecord';
+import { WhatIsLeft } from './WhatIsLeft';
+
+/** One audience to work on; what its cautions leave of the repertoire stands beside them. */
+export function AudienceDesk({ audience }: { audience: Audience }) {
+  const catalog = useAppSelector(selectCatalog);
+  const props = useAppSelector(selectProps);
+  const taught = useAppSelector(selectClasses).filter((plan) => plan.audience === audience.id);
+  const change = useChange();
+  const navigate = useNavigate();
+  const set = (part: Partial<Omit<Audience, 'id'>>, label: string, field = '') => {
+    const next = { ...audience, ...part };
+    const kept = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as Audience;
+    change('audiences', audience.id, kept, `${label} of ${audience.name}`, field);
+  };
+  const cautions = audience.cautions ?? [];
+  const equipment = audience.equipment;
+  return (
+    <div className="grid min-w-0 items-start gap-x-10 gap-y-6 xl:grid-cols-[minmax(0,1fr)_26rem]">
+      <div className="min-w-0">
+        <div className="flex items-start gap-3">
+          <TextField
+            label="Name of the audience"
+            value={audience.name}
+            className="-ml-1.5 w-full max-w-xl font-name text-2xl font-semibold"
+            onChange={(name) => set({ name }, 'the name', 'name')}
+          />
+          <button
+            type="button"
+            className="action ml-auto text-sm"
+            disabled={taught.length > 0}
+            title={taught.length > 0 ? `${taught.length} classes are for them` : undefined}
+            onClick={() => {
+              change('audiences', audience.id, undefined, `deleting ${audience.name}`);
+              void navigate('/audiences');
+            }}
+          >
+            <Trash2 className="size-4" aria-hidden="true" /> Delete
+          </button>
+        </div>
+        <p className="flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">
+          <span>
+            Changing position takes{' '}
+            <NumberField
+              label="Pace"
+              value={audience.pace ?? 1}
+              min={0.5}
+              max={4}
+              step={0.1}
+              className="w-12"
+              onChange={(pace) => set({ pace }, 'the pace', 'pace')}
+            />{' '}
+            times the usual
+          </span>
+          <span>
+            All can take heat{' '}
+            <NumberField
+              label="Home heat"
+              value={audience.homeHeat ?? catalog.method.limits.homeHeat}
+              min={0}
+              max={100}
+              className="w-12"
+              onChange={(homeHeat) => set({ homeHeat }, 'the home heat', 'heat')}
+            />
+          </span>
+          <span>
+            Up from the floor{' '}
+            <NumberField
+              label="Floor trips"
+              value={audience.floorTrips ?? catalog.method.limits.floorTrips}
+              min={0}
+              max={50}
+              className="w-10"
+              onChange={(floorTrips) => set({ floorTrips }, 'the floor trips', 'trips')}
+            />{' '}
+            times a class
+          </span>
+        </p>
+        <TextField
+          label="Notes"
+          note
+          value={audience.notes ?? ''}
+          placeholder="What a teacher should know of them"
+          className="-ml-1.5 mt-1 w-full text-soft"
+          onChange={(notes) => set({ notes: notes || undefined }, 'the notes', 'notes')}
+        />
+        <h2 className="mt-5 font-name text-xl font-semibold">Cautions</h2>
+        <p className="text-soft">What is present in the room. Every rung is held against it, by what its poses do.</p>
+        <ConditionPicker chosen={cautions} onChange={(next) => set({ cautions: next }, 'the cautions')} />
+        {cautions.includes('abdominal-separation') && (
+          <CheckRecord
+            checks={audience.abdominalChecks ?? []}
+            limit={catalog.method.limits.fingerWidth}
+            onChange={(abdominalChecks) => set({ abdominalChecks }, 'the checks')}
+          />
+        )}
+        <h2 className="mt-6 font-name text-xl font-semibold">Props at hand</h2>
+        <fieldset className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
+          <legend className="sr-only">Props at hand</legend>
+          {props.map(({ id, name }) => (
+            <label key={id} className="inline-flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                checked={equipment?.includes(id) ?? true}
+                onChange={({ target }) => {
+                  const now = equipment ?? props.map((prop) => prop.id);
+                  const next = props
+                    .map((prop) => prop.id)
+                    .filter((each) => (each === id ? target.checked : now.includes(each)));
+                  set({ equipment: next.length === props.length ? undefined : next }, 'the props');
+                }}
+              />
+              {name}
+            </label>
+          ))}
+        </fieldset>
+        <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
+      </div>
+      <WhatIsLeft catalog={catalog} audience={audience} />
+    </div>
+  );
+}

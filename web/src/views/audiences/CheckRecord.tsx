@@ -1,0 +1,125 @@
+import { type AbdominalCheck, readChecks } from '@warm-ladder/core/caution';
+import { differenceInCalendarWeeks, format, parseISO } from 'date-fns';
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { NumberField } from '../../parts/NumberField';
+
+interface CheckRecordProps {
+  readonly checks: readonly AbdominalCheck[];
+  /** Finger-widths the house takes into class. */
+  readonly limit: number;
+  readonly onChange: (checks: AbdominalCheck[]) => void;
+}
+
+const today = () => format(new Date(), 'yyyy-MM-dd');
+
+/** The dated record of the finger-width check: the newest one decides, and who did it stands beside it. */
+export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
+  const { clear, reason, latest } = readChecks(checks, limit);
+  const [made, setMade] = useState<AbdominalCheck>({ date: today(), fingers: limit, checkedBy: '' });
+  const whole = made.checkedBy.trim() !== '' && made.date !== '';
+  const newestFirst = checks.toSorted((a, b) => (a.date < b.date ? 1 : -1));
+  return (
+    <section aria-label="Finger-width check" className="mt-5 border-l-4 border-ink pl-4">
+      <h3 className="font-name text-lg font-semibold">Finger-width check</h3>
+      <p className={clear ? 'text-moss' : 'font-semibold text-brick'}>
+        {clear
+          ? `Within the house limit of ${limit}; checked ${weeksAgo(latest?.date)}.`
+          : `Clear first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
+      </p>
+      <table className="mt-2 w-full max-w-2xl text-left text-[15px]">
+        <thead className="text-soft">
+          <tr>
+            <th className="font-normal">Day</th>
+            <th className="font-normal">Fingers</th>
+            <th className="font-normal">Doming</th>
+            <th className="font-normal">Checked by</th>
+            <th className="font-normal">Note</th>
+            <th>
+              <span className="sr-only">Take away</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {newestFirst.map((check, i) => (
+            <tr key={`${check.date}-${i}`} className="border-t border-line">
+              <td>{check.date}</td>
+              <td>{check.fingers}</td>
+              <td>{check.doming ? 'yes' : 'no'}</td>
+              <td>{check.checkedBy}</td>
+              <td className="text-soft">{check.note}</td>
+              <td className="text-right">
+                <button
+                  type="button"
+                  className="rounded p-1 hover:bg-shade"
+                  onClick={() => onChange(checks.filter((each) => each !== check))}
+                >
+                  <Trash2 className="size-4" aria-hidden="true" />
+                  <span className="sr-only">Take away the check of {check.date}</span>
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <form
+        className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!whole) return;
+          onChange([...checks, { ...made, checkedBy: made.checkedBy.trim() }]);
+          setMade({ date: today(), fingers: limit, checkedBy: '' });
+        }}
+      >
+        <label>
+          Day{' '}
+          <input
+            type="date"
+            className="field"
+            value={made.date}
+            onChange={({ target }) => setMade({ ...made, date: target.value })}
+          />
+        </label>
+        <span>
+          <NumberField
+            label="Fingers"
+            value={made.fingers}
+            min={0}
+            max={8}
+            step={0.5}
+            className="w-12"
+            onChange={(fingers) => setMade({ ...made, fingers })}
+          />{' '}
+          fingers
+        </span>
+        <label className="inline-flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={made.doming ?? false}
+            onChange={({ target }) => setMade({ ...made, doming: target.checked })}
+          />
+          doming
+        </label>
+        <label>
+          by{' '}
+          <input
+            className="field w-48"
+            placeholder="who did it"
+            value={made.checkedBy}
+            onChange={({ target }) => setMade({ ...made, checkedBy: target.value })}
+          />
+        </label>
+        <button type="submit" className="action text-sm" disabled={!whole}>
+          <Plus className="size-4" aria-hidden="true" /> Keep the check
+        </button>
+      </form>
+    </section>
+  );
+}
+
+function weeksAgo(date: string | undefined): string {
+  if (date === undefined) return 'never';
+  const weeks = differenceInCalendarWeeks(new Date(), parseISO(date));
+  if (weeks <= 0) return 'this week';
+  return weeks === 1 ? 'last week' : `${weeks} weeks ago`;
+}

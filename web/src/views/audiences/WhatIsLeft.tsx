@@ -1,0 +1,108 @@
+import { type Caution, CONDITIONS, judge, measuredText, VERDICTS, type Verdict } from '@warm-ladder/core/caution';
+import type { Audience } from '@warm-ladder/core/plan';
+import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
+import { useMemo } from 'react';
+import { Link } from 'react-router';
+import { CautionMark, verdictWord } from '../../parts/CautionMark';
+
+const FILL: Readonly<Record<Verdict, string>> = {
+  fine: 'bg-moss',
+  adapt: 'bg-line',
+  swap: 'bg-heat-3',
+  'clear-first': 'bg-brick',
+};
+/** Rules named; the rest speak on the rungs themselves. */
+const RULES_SHOWN = 8;
+
+/** What an audience's cautions leave of the repertoire, position by position, and the rules that say so. */
+export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: Audience }) {
+  const { cautions = [] } = audience;
+  const { rows, rules } = useMemo(() => judgedAll(catalog, cautions), [catalog, cautions]);
+  if (catalog.rungs.length === 0) return null;
+  return (
+    <section aria-label="What is left of the repertoire" className="rounded-lg bg-sheet p-5 shadow-lift">
+      <h2 className="font-name text-xl font-semibold">What is left of the repertoire</h2>
+      <p className="mt-1 flex flex-wrap gap-x-4 text-sm">
+        {VERDICTS.map((verdict) => (
+          <span key={verdict}>
+            <span className={`mr-1 inline-block size-2.5 rounded-full ${FILL[verdict]}`} aria-hidden="true" />
+            <CautionMark verdict={verdict} />
+          </span>
+        ))}
+      </p>
+      <ul className="mt-3 flex flex-col gap-1.5">
+        {rows.map(({ position, counts, all }) => (
+          <li key={position} className="grid grid-cols-[8.5rem_1fr] items-center gap-3">
+            <span className="text-right text-[15px] leading-tight">{catalog.graph.name(position)}</span>
+            <span
+              className="flex h-4 overflow-hidden rounded-full"
+              role="img"
+              aria-label={VERDICTS.map((verdict) => `${counts[verdict]} ${verdictWord(verdict)}`).join(', ')}
+            >
+              {VERDICTS.map((verdict) => (
+                <span
+                  key={verdict}
+                  className={`text-center text-[11px] leading-4 ${FILL[verdict]} ${verdict === 'adapt' ? 'text-ink' : 'text-sheet'}`}
+                  style={{ width: `${(counts[verdict] / all) * 100}%` }}
+                >
+                  {counts[verdict] / all > 0.12 ? counts[verdict] : ''}
+                </span>
+              ))}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {rules.length > 0 && (
+        <>
+          <h3 className="mt-4 font-semibold">What speaks most often</h3>
+          <ul className="mt-1 flex flex-col gap-2 text-[15px]">
+            {rules.slice(0, RULES_SHOWN).map(({ caution, count, hardest, value }) => (
+              <li key={`${caution.condition}/${caution.feature}/${caution.verdict}`}>
+                <CautionMark verdict={caution.verdict} /> {CONDITIONS[caution.condition].name}: {caution.how}{' '}
+                <span className="text-soft">
+                  {caution.why} {count} {count === 1 ? 'rung' : 'rungs'}, such as{' '}
+                  <Link className="underline" to={`/repertoire/${hardest.exercise.id}#${hardest.rung.id}`}>
+                    {hardest.exercise.name}, {hardest.rung.name}
+                  </Link>
+                  : {measuredText(caution.feature, value, caution.over)}.
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+interface SpokenRule {
+  readonly caution: Caution;
+  count: number;
+  hardest: RungEntry;
+  value: number;
+}
+
+function judgedAll(catalog: Catalog, conditions: NonNullable<Audience['cautions']>) {
+  const byPosition = new Map<string, Record<Verdict, number>>();
+  const byRule = new Map<string, SpokenRule>();
+  for (const entry of catalog.rungs) {
+    const { verdict, cautions } = judge(catalog.features(entry), entry.rung.dose, conditions);
+    const counts = byPosition.get(entry.exercise.position) ?? { fine: 0, adapt: 0, swap: 0, 'clear-first': 0 };
+    counts[verdict] += 1;
+    byPosition.set(entry.exercise.position, counts);
+    for (const caution of cautions) {
+      const key = `${caution.condition}/${caution.feature}/${caution.verdict}`;
+      const known = byRule.get(key) ?? { caution, count: 0, hardest: entry, value: caution.value };
+      known.count += 1;
+      if (caution.value > known.value) Object.assign(known, { hardest: entry, value: caution.value });
+      byRule.set(key, known);
+    }
+  }
+  const rows = catalog.graph.positions.flatMap((position) => {
+    const counts = byPosition.get(position);
+    return counts ? [{ position, counts, all: VERDICTS.reduce((sum, verdict) => sum + counts[verdict], 0) }] : [];
+  });
+  const grave = ({ caution }: SpokenRule) => VERDICTS.indexOf(caution.verdict);
+  const rules = [...byRule.values()].sort((a, b) => grave(b) - grave(a) || b.count - a.count);
+  return { rows, rules };
+}

@@ -1,0 +1,118 @@
+import { Catalog, type Exercise, type Rung, raisedBy, withRung } from '@warm-ladder/core/repertoire';
+import { useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { LostPage } from '../../app/LostPage';
+import { selectCatalog, selectProps } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { LadderDoubts } from '../../parts/LadderDoubts';
+import { type Draft, useDraft } from './draft';
+import { ExerciseHead } from './ExerciseHead';
+import { PhaseLine } from './PhaseLine';
+import { PoseDesk } from './PoseDesk';
+import { RungHead } from './RungHead';
+import { RungRail } from './RungRail';
+import { RungReading } from './RungReading';
+import { RungGate, RungWords } from './RungWords';
+
+/** One exercise in the hand: its ladder, the rung on the stage, and what it measures while it is drawn. */
+export function Component() {
+  const { exercise: id = '', rung } = useParams();
+  const kept = useAppSelector(selectCatalog).exercise(id);
+  if (!kept) return <LostPage />;
+  return <Editor key={kept.id} kept={kept} rungId={rung} />;
+}
+
+function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }) {
+  const studio = useAppSelector(selectCatalog);
+  const props = useAppSelector(selectProps);
+  const draft = useDraft(kept);
+  const { exercise, edit } = draft;
+  const catalog = useDraftCatalog(exercise);
+  const navigate = useNavigate();
+  const [poseId, setPoseId] = useState<string | null>(null);
+  const found = exercise.rungs.findIndex(({ id }) => id === rungId);
+  const step = Math.max(0, found);
+  const rung = exercise.rungs[step];
+  const entry = rung && catalog.rung({ exercise: exercise.id, rung: rung.id });
+  if (!rung || !entry) return <LostPage />;
+  const shown = poseId !== null && rung.poses[poseId] ? poseId : effortPose(rung);
+  const onRung = (change: (rung: Rung) => Rung, label: string, field = '', hold = false) =>
+    edit(withRung(exercise, step, change), label, field && `${rung.id} ${field}`, hold);
+  return (
+    <main className="mx-auto w-full max-w-[1500px] px-4 py-3">
+      <ExerciseHead catalog={studio} exercise={exercise} onExercise={edit} />
+      <Problems draft={draft} />
+      <div className="mt-3 grid items-start gap-x-6 gap-y-6 md:grid-cols-[10.5rem_minmax(0,1fr)] xl:grid-cols-[10.5rem_minmax(0,1fr)_19rem]">
+        <RungRail
+          catalog={catalog}
+          exercise={exercise}
+          step={step}
+          onExercise={edit}
+          onStep={(next) => void navigate(`/edit/${exercise.id}/${next}`)}
+        />
+        <div className="min-w-0">
+          <RungHead
+            rung={rung}
+            secondsPerCount={catalog.method.secondsPerCount}
+            heat={catalog.heat(entry)}
+            onRung={onRung}
+          />
+          <PoseDesk
+            key={rung.id}
+            rung={rung}
+            like={entry.like}
+            shown={shown}
+            heightM={catalog.method.bodyHeightM}
+            raisedM={raisedBy(exercise, rung, studio.graph, props)}
+            onShow={setPoseId}
+            onRung={onRung}
+          />
+          <PhaseLine rung={rung} shown={shown} onShow={setPoseId} onRung={onRung} />
+        </div>
+        <div className="min-w-0 md:col-start-2 xl:col-start-3">
+          <RungReading catalog={catalog} entry={entry} />
+          <div className="mt-3">
+            <LadderDoubts catalog={catalog} exercise={exercise} />
+          </div>
+        </div>
+        <div className="col-span-full grid gap-x-10 gap-y-6 xl:grid-cols-2">
+          <RungWords rung={rung} onRung={onRung} />
+          <RungGate rung={rung} onRung={onRung} catalog={studio} />
+        </div>
+      </div>
+    </main>
+  );
+}
+
+/** The pose to begin with: where the effort arrives. */
+const effortPose = ({ phases, start }: Rung): string =>
+  phases.find(({ effort, pose }) => effort && pose !== start)?.pose ?? phases[0]?.pose ?? start;
+
+/** The exercise alone, ready to compute with as it is in the hand: nothing else of the studio hangs on a drag. */
+function useDraftCatalog(exercise: Exercise): Catalog {
+  const { method, positions, props } = useAppSelector(({ studio }) => studio.bundle);
+  return useMemo(
+    () => new Catalog({ method, positions, props, exercises: [exercise] }),
+    [method, positions, props, exercise],
+  );
+}
+
+/** What keeps the exercise from being kept; nothing of it is lost meanwhile. */
+function Problems({ draft: { problems, putBack } }: { draft: Draft }) {
+  if (problems.length === 0) return null;
+  return (
+    <div role="alert" className="mt-2 flex flex-wrap items-start gap-3 border-l-4 border-brick bg-sheet px-3 py-2">
+      <div className="grow">
+        <p className="font-semibold">Shown, and not kept yet:</p>
+        <ul>
+          {problems.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      </div>
+      <button type="button" className="action text-sm" onClick={putBack}>
+        Put back
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,102 @@
+import { DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
+import { Trash2 } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import { useChange } from '../../app/edits';
+import { selectClasses } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { ChipSet } from '../../parts/ChipSet';
+import { DIRECTION_WORDS } from '../../parts/directions';
+import { TextField } from '../../parts/TextField';
+
+interface ExerciseHeadProps {
+  readonly catalog: Catalog;
+  readonly exercise: Exercise;
+  readonly onExercise: (next: Exercise, label: string, field?: string) => void;
+}
+
+const DIRECTION_CHIPS = DIRECTIONS.map((id) => ({ id, name: DIRECTION_WORDS[id] }));
+const SIDES: Readonly<Record<Exercise['sides'], string>> = {
+  both: 'both at once',
+  each: 'one side, then the other',
+  alternate: 'alternating',
+};
+
+/** The exercise whole: what it is called, where it is done, what the spine does, and how the sides go. */
+export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProps) {
+  const change = useChange();
+  const navigate = useNavigate();
+  const taught = useAppSelector(selectClasses).filter(({ blocks }) =>
+    blocks.some((block) => block.exercise === exercise.id),
+  ).length;
+  const set = (part: Partial<Exercise>, label: string, field?: string) =>
+    onExercise({ ...exercise, ...part }, label, field);
+  return (
+    <header className="flex flex-col gap-1">
+      <h1 className="sr-only">{exercise.name}, in the editor</h1>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <TextField
+          label="Name of the exercise"
+          value={exercise.name}
+          className="-ml-1.5 w-full max-w-md font-name text-2xl font-semibold"
+          onChange={(name) => set({ name }, 'the name', 'name')}
+        />
+        <Link className="action ml-auto text-sm" to={`/repertoire/${exercise.id}`}>
+          Its ladder
+        </Link>
+        <button
+          type="button"
+          className="action text-sm"
+          disabled={taught > 0}
+          title={
+            taught > 0
+              ? `Taught in ${taught} ${taught === 1 ? 'class' : 'classes'}; take it out there first`
+              : undefined
+          }
+          onClick={() => {
+            change('exercises', exercise.id, undefined, `taking out ${exercise.name}`);
+            void navigate('/repertoire');
+          }}
+        >
+          <Trash2 className="size-4" aria-hidden="true" /> Take out
+        </button>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">
+        <label>
+          Position{' '}
+          <select
+            className="field"
+            value={exercise.position}
+            onChange={({ target }) => set({ position: target.value }, 'the position')}
+          >
+            {catalog.graph.positions.map((position) => (
+              <option key={position} value={position}>
+                {catalog.graph.name(position)}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          Sides{' '}
+          <select
+            className="field"
+            value={exercise.sides}
+            onChange={({ target }) => set({ sides: target.value as Exercise['sides'] }, 'the sides')}
+          >
+            {Object.entries(SIDES).map(([sides, words]) => (
+              <option key={sides} value={sides}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        <ChipSet<Direction>
+          legend="Directions"
+          all={DIRECTION_CHIPS}
+          chosen={exercise.directions}
+          onChange={(directions) => set({ directions }, 'the directions')}
+        />
+      </div>
+    </header>
+  );
+}

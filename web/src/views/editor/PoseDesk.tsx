@@ -1,0 +1,169 @@
+import { type BasePosition, liftOff, type Pose } from '@warm-ladder/core/body';
+import { plainPose, poseInUse, type Rung, removePose, renamePose, withPose } from '@warm-ladder/core/repertoire';
+import { Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
+import { freeId } from '../../app/freeId';
+import { type View, viewOf } from '../../figure/drawing';
+import { Figure } from '../../figure/Figure';
+import { TextField } from '../../parts/TextField';
+import { AngleTable } from './AngleTable';
+import type { Moved } from './drag';
+import { PoseStage } from './PoseStage';
+import { SupportPicker } from './SupportPicker';
+
+interface PoseDeskProps {
+  readonly rung: Rung;
+  readonly like: BasePosition;
+  readonly shown: string;
+  readonly heightM: number;
+  /** How high a prop or an apparatus may carry a support, in metres. */
+  readonly raisedM: number;
+  readonly onShow: (pose: string) => void;
+  readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string, hold?: boolean) => void;
+}
+
+const VIEWS: ReadonlyArray<readonly [View, string]> = [
+  ['side', 'from the side'],
+  ['top', 'from above'],
+  ['front', 'from the front'],
+];
+const MOVED: ReadonlyArray<readonly [Moved, string]> = [
+  ['both', 'both sides'],
+  ['left', 'the left'],
+  ['right', 'the right'],
+];
+
+/** The rung's poses: one on the stage to be drawn, the others beside it. */
+export function PoseDesk({ rung, like, shown, heightM, raisedM, onShow, onRung }: PoseDeskProps) {
+  const [chosen, setChosen] = useState<View | null>(null);
+  const [moved, setMoved] = useState<Moved>('both');
+  const pose = rung.poses[shown];
+  if (!pose) return null;
+  const ids = Object.keys(rung.poses);
+  const view = chosen ?? viewOf(Object.values(rung.poses), like);
+  const set = (next: Pose, field: string) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, field);
+  const add = () => {
+    const id = freeId(
+      'pose',
+      ids.map((each) => ({ id: each })),
+    );
+    onRung((each) => withPose(each, id, structuredClone(pose)), 'a pose more');
+    onShow(id);
+  };
+  const rename = (name: string) => {
+    const id = freeId(
+      name,
+      ids.filter((each) => each !== shown).map((each) => ({ id: each })),
+    );
+    onRung((each) => renamePose(each, shown, id), 'the name of a pose', 'pose name');
+    onShow(id);
+  };
+  return (
+    <section aria-label="Poses" className="min-w-0">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]">
+        <Choice words="Seen" all={VIEWS} value={view} onChange={setChosen} />
+        <Choice words="Move" all={MOVED} value={moved} onChange={setMoved} />
+        <span className="ml-auto text-soft">Drag a joint, or go to it and press an arrow.</span>
+      </div>
+      <div className="grid grid-cols-[minmax(0,1fr)_6.5rem] gap-3">
+        <div className="h-72">
+          <PoseStage
+            pose={pose}
+            from={rung.poses[rung.start]}
+            like={like}
+            view={view}
+            moved={moved}
+            onPose={(next, done) =>
+              onRung(
+                (each) => withPose(each, shown, done ? liftOff(next, like, heightM, raisedM) : next),
+                `the pose ${shown}`,
+                '',
+                !done,
+              )
+            }
+          />
+        </div>
+        <ul aria-label="Poses of this rung" className="flex max-h-72 flex-col gap-1 overflow-y-auto">
+          {ids.map((id) => (
+            <li key={id}>
+              <button
+                type="button"
+                aria-pressed={id === shown}
+                className={`block w-full rounded-md p-1 text-center text-sm ${id === shown ? 'bg-sheet shadow-lift' : 'hover:bg-sheet/70'}`}
+                onClick={() => onShow(id)}
+              >
+                <Figure pose={rung.poses[id] ?? pose} like={like} view={view} className="h-12 w-full" />
+                {id}
+                {id === rung.start && <span className="text-soft"> · start</span>}
+              </button>
+            </li>
+          ))}
+          <li>
+            <button type="button" className="action w-full justify-center text-sm" onClick={add}>
+              <Plus className="size-4" aria-hidden="true" /> Pose
+            </button>
+          </li>
+        </ul>
+      </div>
+      <details className="mt-1">
+        <summary className="text-[15px]">
+          <span className="font-semibold">Exact angles, what rests, what is held</span>
+        </summary>
+        <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]">
+          <span>
+            Pose <TextField label="Name of the pose" value={shown} className="w-28" onChange={rename} />
+          </span>
+          <button
+            type="button"
+            className="action text-sm"
+            disabled={shown === rung.start}
+            onClick={() => onRung((each) => ({ ...each, start: shown }), 'where it starts')}
+          >
+            Start here
+          </button>
+          <button type="button" className="action text-sm" onClick={() => set(plainPose(like), '')}>
+            Plain pose
+          </button>
+          <button
+            type="button"
+            className="action text-sm"
+            disabled={poseInUse(rung, shown)}
+            title={poseInUse(rung, shown) ? 'The rung starts in it or moves to it' : undefined}
+            onClick={() => {
+              onRung((each) => removePose(each, shown), 'taking out a pose');
+              onShow(rung.start);
+            }}
+          >
+            <Trash2 className="size-4" aria-hidden="true" /> Take out
+          </button>
+        </div>
+        <div className="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-2">
+          <AngleTable pose={pose} onPose={(next, joint) => set(next, `angle ${shown} ${joint}`)} />
+          <SupportPicker pose={pose} onPose={(next, part) => set(next, part && `${shown} ${part}`)} />
+        </div>
+      </details>
+    </section>
+  );
+}
+
+interface ChoiceProps<T extends string> {
+  readonly words: string;
+  readonly all: ReadonlyArray<readonly [T, string]>;
+  readonly value: T;
+  readonly onChange: (value: T) => void;
+}
+
+function Choice<T extends string>({ words, all, value, onChange }: ChoiceProps<T>) {
+  return (
+    <label>
+      <span className="text-soft">{words}</span>{' '}
+      <select aria-label={words} className="field" value={value} onChange={({ target }) => onChange(target.value as T)}>
+        {all.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}

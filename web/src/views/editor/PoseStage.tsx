@@ -1,0 +1,88 @@
+import type { BasePosition, Pose } from '@warm-ladder/core/body';
+import { type PointerEvent, useRef, useState } from 'react';
+import { drawingOf, frameOf, type Spot, type View } from '../../figure/drawing';
+import { Body, FigureFrame } from '../../figure/Figure';
+import { draggedTo, type Handle, handlesOf, type Moved, nudged } from './drag';
+
+interface PoseStageProps {
+  readonly pose: Pose;
+  /** The pose the movement comes from, drawn faintly. */
+  readonly from?: Pose | undefined;
+  readonly like: BasePosition;
+  readonly view: View;
+  readonly moved: Moved;
+  /** `done` when the hand lets go: then it is kept. */
+  readonly onPose: (pose: Pose, done: boolean) => void;
+}
+
+const ROUND = { x: 0.12, y: 0.12 };
+
+/** The body as it can be taken hold of: drag a joint, or go to it and use the arrow keys. */
+export function PoseStage({ pose, from, like, view, moved, onPose }: PoseStageProps) {
+  const stage = useRef<HTMLDivElement>(null);
+  const [dragging, setDragging] = useState<{ handle: Handle; frame: ReturnType<typeof frameOf> } | null>(null);
+  const drawing = drawingOf(pose, like, view);
+  const ghost = from && from !== pose ? drawingOf(from, like, view) : null;
+  // The frame stays where it was while a hand drags: a picture that moves under the hand can't be aimed at.
+  const frame = dragging?.frame ?? roomy(frameOf([drawing, ...(ghost ? [ghost] : [])]));
+  const handles = handlesOf(pose, like, view, moved);
+
+  const spotOf = (event: PointerEvent): Spot | null => {
+    const svg = stage.current?.querySelector('svg');
+    const matrix = svg?.getScreenCTM();
+    if (!matrix) return null;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    return { x, y: -y };
+  };
+  const drag = (event: PointerEvent, done: boolean) => {
+    const spot = spotOf(event);
+    if (!dragging || !spot) return;
+    onPose(draggedTo(pose, like, view, dragging.handle, moved, spot), done);
+  };
+  return (
+    <div ref={stage} className="h-full min-h-0 touch-none select-none">
+      <FigureFrame frame={frame} view={view} label="The body" className="size-full" interactive>
+        {ghost && <Body drawing={ghost} ghost />}
+        <Body drawing={drawing} ghost={false} />
+        {handles.map((handle) => (
+          <circle
+            key={`${handle.name}-${handle.side}`}
+            cx={handle.at.x}
+            cy={-handle.at.y}
+            r={0.035}
+            tabIndex={0}
+            role="slider"
+            aria-label={handle.words}
+            aria-valuenow={handle.degrees}
+            aria-valuemin={handle.range[0]}
+            aria-valuemax={handle.range[1]}
+            aria-valuetext={`${handle.degrees} degrees`}
+            className="cursor-grab fill-heat-5 stroke-ink outline-none hover:fill-sheet focus-visible:fill-sheet focus-visible:stroke-brick"
+            strokeWidth={0.012}
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              setDragging({ handle, frame });
+            }}
+            onPointerMove={(event) => drag(event, false)}
+            onPointerUp={(event) => {
+              drag(event, true);
+              setDragging(null);
+            }}
+            onPointerCancel={() => setDragging(null)}
+            onKeyDown={(event) => {
+              const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
+              if (by === undefined) return;
+              event.preventDefault();
+              onPose(nudged(pose, view, handle, moved, by * (event.shiftKey ? 10 : 1)), true);
+            }}
+          />
+        ))}
+      </FigureFrame>
+    </div>
+  );
+}
+
+/** A little more air than a still picture needs: somewhere to drag to. */
+function roomy({ x, width, height, bottom }: ReturnType<typeof frameOf>): ReturnType<typeof frameOf> {
+  return { x: x - ROUND.x, width: width + 2 * ROUND.x, height: height + ROUND.y, bottom };
+}

@@ -1,0 +1,188 @@
+import {
+  type Catalog,
+  type Cue,
+  type CueKind,
+  PREPARATION_IDS,
+  PREPARATIONS,
+  type Rung,
+  rungKey,
+} from '@warm-ladder/core/repertoire';
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { selectProps } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { ChipSet } from '../../parts/ChipSet';
+import { LinesField } from '../../parts/LinesField';
+import { RungPicker } from '../../parts/RungPicker';
+import { Sheet } from '../../parts/Sheet';
+import { TextField } from '../../parts/TextField';
+
+interface RungPartProps {
+  readonly rung: Rung;
+  readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string) => void;
+}
+
+/** The kinds written as plain lines; actions stand on their phases, and a fault has two halves. */
+const LINE_KINDS: ReadonlyArray<readonly [CueKind, string]> = [
+  ['setup', 'Name and set-up'],
+  ['alignment', 'What stays still'],
+  ['image', 'Image'],
+  ['option', 'As an option'],
+  ['safety', 'Safety'],
+  ['count', 'Count'],
+  ['transition', 'The way out'],
+];
+
+/** What a teacher says around the movement, kind by kind, a cue a line. */
+export function RungWords({ rung, onRung }: RungPartProps) {
+  const cues = rung.cues ?? [];
+  const faults = cues.filter(({ kind }) => kind === 'fault');
+  const put = (kind: CueKind, made: readonly Cue[], field = '') =>
+    onRung(
+      (each) => ({ ...each, cues: [...(each.cues ?? []).filter((cue) => cue.kind !== kind), ...made] }),
+      'what is said',
+      field,
+    );
+  return (
+    <section aria-label="What is said" className="flex flex-col gap-2">
+      <h2 className="font-name text-xl font-semibold">What is said</h2>
+      {LINE_KINDS.map(([kind, words]) => (
+        <LinesField
+          key={kind}
+          label={words}
+          value={cues.filter((cue) => cue.kind === kind).map(({ text }) => text)}
+          placeholder="One cue a line"
+          onChange={(lines) =>
+            put(
+              kind,
+              lines.map((text) => ({ kind, text })),
+              `cue ${kind}`,
+            )
+          }
+        />
+      ))}
+      <div className="text-[15px]">
+        <h3 className="text-sm text-soft">Fault → fix</h3>
+        {faults.map((fault, i) => (
+          <p key={i} className="flex items-baseline gap-1">
+            <TextField
+              label={`Fault ${i + 1}, what is seen`}
+              note
+              placeholder="What is seen"
+              className="w-2/5"
+              value={fault.sign ?? ''}
+              onChange={(sign) => put('fault', faults.with(i, withSign(fault, sign)), `fault ${i}`)}
+            />
+            <span aria-hidden="true">→</span>
+            <TextField
+              label={`Fault ${i + 1}, the fix`}
+              note
+              placeholder="The fix said aloud"
+              className="grow"
+              value={fault.text}
+              onChange={(text) => put('fault', faults.with(i, { ...fault, text }), `fix ${i}`)}
+            />
+            <button
+              type="button"
+              className="rounded p-0.5 hover:bg-shade"
+              onClick={() => put('fault', faults.toSpliced(i, 1))}
+            >
+              <X className="size-4" aria-hidden="true" />
+              <span className="sr-only">Take out fault {i + 1}</span>
+            </button>
+          </p>
+        ))}
+        <button
+          type="button"
+          className="action mt-1 text-sm"
+          onClick={() => put('fault', [...faults, { kind: 'fault', text: 'The fix', sign: 'What is seen' }])}
+        >
+          <Plus className="size-4" aria-hidden="true" /> Fault
+        </button>
+      </div>
+    </section>
+  );
+}
+
+function withSign({ sign: _old, ...fault }: Cue, sign: string): Cue {
+  return sign ? { ...fault, sign } : fault;
+}
+
+/** Who may climb, what must come first, and what has to be at hand. */
+export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly catalog: Catalog }) {
+  const props = useAppSelector(selectProps);
+  const [adding, setAdding] = useState(false);
+  const requires = rung.requires ?? [];
+  const gate = (part: 'ready' | 'stay') => (
+    <LinesField
+      label={part === 'ready' ? 'Ready when' : 'Stay, or go down, when'}
+      value={rung.gate?.[part] ?? []}
+      placeholder="One sign a line"
+      onChange={(lines) =>
+        onRung((each) => ({ ...each, gate: { ...each.gate, [part]: lines } }), 'the gate', `gate ${part}`)
+      }
+    />
+  );
+  return (
+    <section aria-label="Gate" className="flex flex-col gap-2">
+      <h2 className="font-name text-xl font-semibold">Gate</h2>
+      {gate('ready')}
+      {gate('stay')}
+      <div className="text-[15px]">
+        <h3 className="text-sm text-soft">Requires</h3>
+        <ul>
+          {requires.map((ref) => {
+            const entry = catalog.rung(ref);
+            return (
+              <li key={rungKey(ref)} className="flex items-center gap-1">
+                {entry ? `${entry.exercise.name}, ${entry.rung.name}` : rungKey(ref)}
+                <button
+                  type="button"
+                  className="rounded p-0.5 hover:bg-shade"
+                  onClick={() =>
+                    onRung(
+                      (each) => ({ ...each, requires: requires.filter((other) => other !== ref) }),
+                      'what it requires',
+                    )
+                  }
+                >
+                  <X className="size-4" aria-hidden="true" />
+                  <span className="sr-only">No longer require {rungKey(ref)}</span>
+                </button>
+              </li>
+            );
+          })}
+        </ul>
+        <button type="button" className="action mt-1 text-sm" onClick={() => setAdding(true)}>
+          <Plus className="size-4" aria-hidden="true" /> Requirement
+        </button>
+      </div>
+      <h3 className="text-sm text-soft">Wants earlier in the same class</h3>
+      <ChipSet
+        legend="Preparation"
+        all={PREPARATION_IDS.map((id) => ({ id, name: PREPARATIONS[id] }))}
+        chosen={rung.preparation ?? []}
+        onChange={(preparation) => onRung((each) => ({ ...each, preparation }), 'the preparation')}
+      />
+      <h3 className="text-sm text-soft">Props</h3>
+      <ChipSet
+        legend="Props"
+        all={props}
+        chosen={rung.props ?? []}
+        onChange={(chosen) => onRung((each) => ({ ...each, props: chosen }), 'the props')}
+      />
+      {adding && (
+        <Sheet at="side" open onOpenChange={() => setAdding(false)} title={`${rung.name} requires`}>
+          <RungPicker
+            catalog={catalog}
+            onPick={({ exercise, rung: other }) => {
+              const ref = { exercise: exercise.id, rung: other.id };
+              onRung((each) => ({ ...each, requires: [...requires, ref] }), 'what it requires');
+              setAdding(false);
+            }}
+          />
+        </Sheet>
+      )}
+    </section>
+  );
+}

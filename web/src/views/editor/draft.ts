@@ -1,0 +1,61 @@
+import { checkBundle, pathText, schemaProblems } from '@warm-ladder/core/formats';
+import { type Exercise, exerciseSchema, type Rung } from '@warm-ladder/core/repertoire';
+import { useCallback, useMemo, useState } from 'react';
+import { useChange } from '../../app/edits';
+import { store } from '../../app/store';
+
+/** An exercise in the hand: as it is drawn, and what still keeps it from being kept. */
+export interface Draft {
+  readonly exercise: Exercise;
+  readonly problems: readonly string[];
+  /** Puts a new version in its place; `hold` shows it without keeping it yet, while a hand still drags. */
+  readonly edit: (next: Exercise, label: string, field?: string, hold?: boolean) => void;
+  /** Lets go of what can't be kept: the exercise as it was last kept. */
+  readonly putBack: () => void;
+}
+
+/**
+ * The kept exercise, or the version in the hand while that can't be kept. Every sound edit is kept at once and is one
+ * step of undo; an unsound one stays in sight with what is wrong with it, and nothing is lost.
+ */
+export function useDraft(kept: Exercise): Draft {
+  const change = useChange();
+  const [held, setHeld] = useState<{ base: Exercise; next: Exercise; dragging: boolean } | null>(null);
+  const current = held?.base === kept ? held : null;
+  const exercise = current?.next ?? kept;
+  const problems = useMemo(() => (current && !current.dragging ? problemsOf(current.next) : []), [current]);
+  const edit = useCallback<Draft['edit']>(
+    (next, label, field = '', hold = false) => {
+      if (hold || problemsOf(next).length > 0) {
+        setHeld({ base: kept, next, dragging: hold });
+        return;
+      }
+      setHeld(null);
+      change('exercises', kept.id, next, `${label} of ${next.name}`, field);
+    },
+    [change, kept],
+  );
+  const putBack = useCallback(() => setHeld(null), []);
+  return { exercise, problems, edit, putBack };
+}
+
+/** What keeps an exercise from standing in this studio, in sentences. */
+function problemsOf(exercise: Exercise): string[] {
+  const read = exerciseSchema.safeParse(exercise);
+  if (!read.success)
+    return schemaProblems(read.error).map(({ path, message }) => `${placeOf(exercise, path)}: ${message}`);
+  const { bundle } = store.getState().studio;
+  const exercises = bundle.exercises ?? [];
+  const at = exercises.findIndex(({ id }) => id === exercise.id);
+  return checkBundle({ ...bundle, exercises: exercises.with(at, exercise) }).map(({ path, message }) =>
+    path[0] === 'exercises' && path[1] === at ? `${placeOf(exercise, path.slice(2))}: ${message}` : message,
+  );
+}
+
+/** Where a problem stands, by the names the director gave. */
+function placeOf(exercise: Exercise, path: ReadonlyArray<string | number>): string {
+  const [list, index, ...rest] = path;
+  if (list !== 'rungs' || typeof index !== 'number') return pathText(path);
+  const rung: Rung | undefined = exercise.rungs[index];
+  return [rung?.name ?? `rung ${index + 1}`, ...(rest.length > 0 ? [pathText(rest)] : [])].join(', ');
+}

@@ -1,0 +1,41 @@
+import type { LimbJoint, Support, TrunkJoint } from '@warm-ladder/core/body';
+
+/** What each joint is called, in the order of the table of angles. */
+export const LIMB_WORDS: Readonly<Record<LimbJoint, string>> = {
+  hip: 'hip',
+  knee: 'knee',
+  hipAbduction: 'hip abduction',
+  hipRotation: 'hip rotation',
+  ankle: 'ankle',
+  shoulder: 'shoulder',
+  shoulderAbduction: 'shoulder abduction',
+  elbow: 'elbow',
+};
+export const TRUNK_WORDS: Readonly<Record<TrunkJoint, string>> = {
+  lumbar: 'lumbar',
+  thoracic: 'thoracic',
+  neck: 'neck',
+  twist: 'twist',
+  sideBend: 'side bend',
+  pitch: 'pitch',
+};
+export const JOINT_WORDS: Readonly<Record<LimbJoint | TrunkJoint | 'back', string>> = {
+  ...LIMB_WORDS,
+  ...TRUNK_WORDS,
+  back: 'back',
+};
+
+/** What can rest on something: the trunk's parts, then each limb's, left and right. */
+export const TRUNK_SUPPORTS = ['head', 'shoulders', 'ribs', 'pelvis'] as const satisfies readonly Support[];
+export const LIMB_SUPPORTS = ['hand', 'forearm', 'elbow', 'thigh', 'knee', 'shin', 'foot', 'heel', 'toe'] as const;
+/** Where a load can be held. */
+export const WEIGHT_WORDS = {
+  'hand.left': 'left hand',
+  'hand.right': 'right hand',
+  'knee.left': 'left knee',
+  'knee.right': 'right knee',
+  'foot.left': 'left foot',
+  'foot.right': 'right foot',
+  head: 'head',
+  pelvis: 'pelvis',
+} as const;

@@ -1,0 +1,140 @@
+import { CONDITION_IDS, CONDITIONS, judge } from '@warm-ladder/core/caution';
+import {
+  type Catalog,
+  type CueKind,
+  PREPARATIONS,
+  type RequirementGraph,
+  type RungEntry,
+} from '@warm-ladder/core/repertoire';
+import { Pencil, Scale, Shuffle } from 'lucide-react';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { MovingFigure } from '../../figure/MovingFigure';
+import { CautionList } from '../../parts/CautionList';
+import { FactorBars } from '../../parts/FactorBars';
+import { HeatMark } from '../../parts/HeatMark';
+import { loadLines } from '../../parts/loadLines';
+import { SubstituteList } from '../../parts/SubstituteList';
+
+interface RungStudyProps {
+  readonly catalog: Catalog;
+  readonly entry: RungEntry;
+  readonly graph: RequirementGraph;
+}
+
+const title = ({ exercise, rung }: RungEntry) => `${exercise.name}, ${rung.name}`;
+
+/** One rung to study: how it moves, what makes it hot, its gate, what stands before and after it, who must take care. */
+export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
+  const { rung, exercise } = entry;
+  const { heat, factors } = catalog.measures(entry);
+  const [instead, setInstead] = useState(false);
+  const navigate = useNavigate();
+  const named = (keys: readonly string[]) =>
+    keys.flatMap((key) => {
+      const [exerciseId = '', rungId = ''] = key.split('/');
+      return catalog.rung({ exercise: exerciseId, rung: rungId }) ?? [];
+    });
+  const before = named(graph.before(entry.key));
+  const cues = (kind: CueKind) => (rung.cues ?? []).filter((cue) => cue.kind === kind);
+  const below = exercise.rungs[entry.step - 1] ?? exercise.rungs[entry.step + 1];
+  const compared = [entry.key, ...(below ? [`${exercise.id}/${below.id}`] : [])];
+  return (
+    <li id={rung.id} className="border-b-4 border-ink py-3 first:pt-0">
+      <div className="flex flex-wrap items-start gap-3 sm:flex-nowrap">
+        <MovingFigure
+          entry={entry}
+          secondsPerCount={catalog.method.secondsPerCount}
+          className="h-28 w-48 shrink-0"
+          label={`${title(entry)}, drawn`}
+        />
+        <div className="grow">
+          <h3 className="flex items-start gap-2 text-lg leading-tight font-semibold">
+            <span className="grow">{rung.name}</span>
+            <HeatMark heat={heat} />
+          </h3>
+          <FactorBars factors={factors} />
+          {rung.heatOverride && <p className="text-sm">Set by the director: {rung.heatOverride.reason}</p>}
+        </div>
+      </div>
+      <p className="mt-2 flex flex-wrap gap-2 text-sm">
+        <button
+          type="button"
+          className="action text-sm"
+          aria-expanded={instead}
+          onClick={() => setInstead((open) => !open)}
+        >
+          <Shuffle className="size-4" aria-hidden="true" /> Instead of it
+        </button>
+        <Link className="action text-sm" to={`/compare?rungs=${compared.join(',')}`}>
+          <Scale className="size-4" aria-hidden="true" /> Compare
+        </Link>
+        <Link className="action text-sm" to={`/edit/${exercise.id}/${rung.id}`}>
+          <Pencil className="size-4" aria-hidden="true" /> Edit
+        </Link>
+      </p>
+      {instead && (
+        <section aria-label={`Instead of ${title(entry)}`} className="my-2 border-l-4 border-line pl-3">
+          <SubstituteList
+            catalog={catalog}
+            entry={entry}
+            verb="Look at"
+            onPick={(other) => void navigate(`/repertoire/${other.exercise.id}#${other.rung.id}`)}
+          />
+        </section>
+      )}
+      <dl className="mt-1 grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5 text-[15px]">
+        <Row name="Load" lines={loadLines(catalog, entry)} />
+        <Row name="Set-up" lines={cues('setup').map(({ text }) => text)} />
+        <Row
+          name="Action"
+          lines={rung.phases.map(
+            (phase, i) =>
+              `${phase.breath} ${phase.counts}: ${cues('action').find((cue) => cue.phase === i)?.text ?? '…'}`,
+          )}
+        />
+        <Row name="Safety" lines={cues('safety').map(({ text }) => text)} />
+        <Row name="Ready when" lines={rung.gate?.ready ?? []} />
+        <Row name="Stay when" lines={rung.gate?.stay ?? []} />
+        <Row name="First" lines={before.length > 0 ? [before.map(title).join(' → ')] : []} />
+        <Row name="Wants" lines={(rung.preparation ?? []).map((each) => PREPARATIONS[each])} />
+        <Row name="Unlocks" lines={named(graph.unlocks(entry.key)).map(title)} />
+        <Row name="Props" lines={entry.props.map(({ name }) => name)} />
+      </dl>
+      <Cautions catalog={catalog} entry={entry} />
+    </li>
+  );
+}
+
+/** Every condition the rung asks something of, with what was measured and why; folded, since most rooms need few. */
+function Cautions({ catalog, entry }: { catalog: Catalog; entry: RungEntry }) {
+  const { cautions } = judge(catalog.features(entry), entry.rung.dose, CONDITION_IDS);
+  if (cautions.length === 0) {
+    return <p className="mt-1 text-sm text-moss">No condition of the caution table speaks of this rung.</p>;
+  }
+  const conditions = [...new Set(cautions.map(({ condition }) => condition))];
+  return (
+    <details className="mt-1 text-[15px]">
+      <summary>
+        <span className="text-soft">Cautions:</span> {conditions.map((each) => CONDITIONS[each].name).join(', ')}
+      </summary>
+      <CautionList cautions={cautions} />
+    </details>
+  );
+}
+
+function Row({ name, lines }: { name: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd>
+        {lines.map((line) => (
+          <span key={line} className="block">
+            {line}
+          </span>
+        ))}
+      </dd>
+    </>
+  );
+}
