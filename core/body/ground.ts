@@ -30,7 +30,7 @@ export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright
 
 /**
  * How the body lies in the room. A propped body settles until what it rests on is level, then takes its pitch;
- * lying on the ribs and the head, a tilt or a twist turns the pelvis and not the chest.
+ * lying on the ribs and the head, with the pelvis down or swung up over them, the chest stays flat and the rest turns.
  */
 export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
   const { pitch } = angles;
@@ -42,7 +42,8 @@ export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: 
   const along: Point = { x: 1, y: 0, z: 0 };
   const contacts = contactsOf(pose, bones, up);
   const flat = ribsBear(pose) && headBears(pose);
-  const settled = isPropped(pose, like) ? settle(contacts, up, along) : flat ? chestDown(bones, up, along) : 0;
+  const hung = isPropped(pose, like) && contacts.lower !== null;
+  const settled = hung ? settle(contacts, up, along) : flat ? chestDown(bones, up, along) : 0;
   return { ...turned(up, along, settled + pitch), contacts };
 }
 

@@ -79,12 +79,14 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'The whole belly wall hangs on the gap.',
     ],
     ['extension', 25, 'adapt', 'Half as far; ribs stay closed.', 'A big arch stretches the gap.'],
+    ['loadedFlexion', 40, 'adapt', 'Half as far, breathing out.', 'Deep bending under load presses outward.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath presses outward.'],
   ],
   'pregnancy-first': [
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['doubleLegLever', 45, 'adapt', 'One leg at a time.', 'Strain better left out now.'],
     ['inversion', 50, 'adapt', 'Hips no higher than a low bridge.', 'Head-down brings dizziness.'],
+    ['neckWeight', 45, 'swap', 'Feet down, hips no higher than a low bridge.', 'Body weight stands on the neck.'],
     ['longHold', 30, 'adapt', 'Shorter holds, breathing.', 'Stay able to talk.'],
   ],
   'pregnancy-second': [
@@ -100,6 +102,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['headLifted', 0, 'swap', 'Head down, or the same work on all fours.', 'A crunch presses on the belly wall.'],
     ['rotation', 25, 'adapt', 'Open turns only, from the upper ribs.', 'A closed twist presses on the belly.'],
     ['inversion', 30, 'swap', 'Keep the hips below the ribs.', 'Head-down brings dizziness and heartburn.'],
+    ['neckWeight', 40, 'swap', 'Feet down, hips below the ribs.', 'Body weight stands on the neck.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['straddle', 50, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
     ['lumbarMoment', 75, 'adapt', 'Knees down or hands higher.', 'The belly wall hangs with the whole weight.'],
@@ -114,6 +117,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['loadedFlexion', 30, 'adapt', 'Less far; make room for the belly.', 'There is no room to fold.'],
     ['rotation', 15, 'adapt', 'Open turns only, from the upper ribs.', 'A closed twist presses on the belly.'],
     ['inversion', 10, 'swap', 'Keep the hips below the ribs.', 'Head-down brings dizziness and heartburn.'],
+    ['neckWeight', 30, 'swap', 'Feet down, hips below the ribs.', 'Body weight stands on the neck.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['straddle', 35, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
     ['lumbarMoment', 55, 'swap', 'Hands on the wall or a bench.', 'The belly wall hangs with the whole weight.'],
@@ -146,6 +150,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath drives the pressure up.'],
     ['inversion', 20, 'adapt', 'Lower, and for one breath only.', 'Head below the heart.'],
     ['inversion', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head well below the heart.'],
+    ['neckWeight', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head-down with weight on the neck.'],
     ['longHold', 15, 'adapt', 'Move in and out in place of holding.', 'Long static effort drives the pressure up.'],
     [
       'armOverhead',

@@ -1,4 +1,4 @@
-import type { Load } from '../body';
+import { type Load, loadOf, posedAs } from '../body';
 import { HEAT_WEIGHTS } from '../method/figures';
 import type { Catalog, RungEntry } from './catalog';
 import type { HeatFactor } from './heat';
@@ -10,6 +10,28 @@ export const LOAD_WORDS: Readonly<Record<keyof Load, string>> = {
   lumbarMoment: 'moment at the low back',
 };
 export const LOAD_IDEAS = Object.keys(LOAD_WORDS) as Array<keyof Load>;
+
+/** A load at a second of one repetition. */
+export interface LoadPoint {
+  readonly atSeconds: number;
+  readonly load: Load;
+}
+
+/** The load over one repetition: where it starts, on the way, and where each phase arrives. */
+export function loadCurve(catalog: Catalog, entry: RungEntry): LoadPoint[] {
+  const { rung, like } = entry;
+  const arriving = (atSeconds: number, id: string): LoadPoint[] => {
+    const pose = rung.poses[id];
+    return pose ? [{ atSeconds, load: loadOf(posedAs(pose, like, catalog.method.bodyHeightM), catalog.method) }] : [];
+  };
+  let end = 0;
+  const ends = rung.phases.flatMap(({ counts, pose }) => {
+    end += counts * (rung.dose.secondsPerCount ?? catalog.method.secondsPerCount);
+    return arriving(end, pose);
+  });
+  const way = catalog.course(entry).map(({ atSeconds, load }) => ({ atSeconds, load }));
+  return [...arriving(0, rung.start), ...way, ...ends].sort((a, b) => a.atSeconds - b.atSeconds);
+}
 
 /** Loads under this many N·m are too small to divide by. */
 const TELLING = 1;

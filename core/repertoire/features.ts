@@ -125,7 +125,7 @@ function peaksOf(posed: Posed, body: ReferenceBody): Partial<Record<PeakFeature,
     legLever: like === 'standing' ? 0 : legs,
     doubleLegLever: SIDES.some((side) => legBears(pose, side)) || isPropped(pose, like) ? 0 : legs,
     inversion: tilt,
-    neckWeight: onShoulders ? tilt : 0,
+    neckWeight: onShoulders ? (legsBear(pose) ? tilt : Math.max(tilt, pelvisOver(posed))) : 0,
     hipFlexion: most((side) => angles.hip[side]),
     hipAcross: most((side) => -angles.hipAbduction[side]),
     hipTurnedIn: most((side) => -angles.hipRotation[side]),
@@ -143,19 +143,21 @@ function peaksOf(posed: Posed, body: ReferenceBody): Partial<Record<PeakFeature,
   };
 }
 
-/** Whether the spine holds its own weight up: not lying at rest on head and ribs, nor hanging between both ends. */
-const carriesItself = ({ pose, like }: Posed): boolean =>
-  !(ribsBear(pose) && headBears(pose) && (pelvisBears(pose) || like === 'supine'));
+/** Whether the spine holds its own weight up: not lying at rest on head and ribs, nor hanging between them and the feet. */
+const carriesItself = ({ pose }: Posed): boolean =>
+  !(ribsBear(pose) && headBears(pose) && (pelvisBears(pose) || legsBear(pose)));
 
 /** Degrees the trunk slopes down from hips to shoulders; 0 when it rises. */
-function headDown({ bones, ground }: Posed): number {
-  const rise = dot(bones.hip, ground.up) - dot(bones.shoulder, ground.up);
-  const length = Math.hypot(
-    bones.hip.x - bones.shoulder.x,
-    bones.hip.y - bones.shoulder.y,
-    bones.hip.z - bones.shoulder.z,
-  );
-  return Math.max(0, (Math.asin(Math.min(1, rise / length)) * 180) / Math.PI);
+const headDown = ({ bones, ground }: Posed): number => fall(bones.hip, bones.shoulder, ground.up);
+
+/** Degrees the pelvis itself is tipped over: a round back hides it from the line to the shoulders. */
+const pelvisOver = ({ bones, ground }: Posed): number => fall(bones.hip, bones.lumbar, ground.up);
+
+/** Degrees the way from one point to another falls; 0 when it rises. */
+function fall(from: Point, to: Point, up: Point): number {
+  const drop = dot(from, up) - dot(to, up);
+  const length = Math.hypot(from.x - to.x, from.y - to.y, from.z - to.z);
+  return Math.max(0, (Math.asin(Math.min(1, drop / length)) * 180) / Math.PI);
 }
 
 /** Degrees a limb leans from upright. */

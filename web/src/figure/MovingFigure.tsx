@@ -1,6 +1,6 @@
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { memo, useEffect, useMemo, useRef } from 'react';
-import { drawingOf, frameOf, viewOf } from './drawing';
+import { type Drawing, drawingOf, frameOf, viewOf } from './drawing';
 import { Body, FigureFrame } from './Figure';
 import { motionOf, onEveryFrame } from './motion';
 import { RungFigure } from './RungFigure';
@@ -10,6 +10,8 @@ interface MovingFigureProps {
   readonly entry: RungEntry;
   /** The method's, for a rung that names no tempo of its own. */
   readonly secondsPerCount: number;
+  /** Rungs drawn beside it, itself among them: all get one window and so one scale. */
+  readonly beside?: readonly RungEntry[];
   readonly className?: string;
   readonly label?: string;
 }
@@ -18,15 +20,20 @@ interface MovingFigureProps {
 export const MovingFigure = memo(function MovingFigure({
   entry,
   secondsPerCount,
+  beside,
   className,
   label,
 }: MovingFigureProps) {
   const still = useStill();
   const motion = useMemo(() => motionOf(entry.rung, secondsPerCount), [entry.rung, secondsPerCount]);
+  const frame = useMemo(
+    () => frameOf((beside ?? [entry]).flatMap((each) => onTheWay(each, secondsPerCount))),
+    [beside, entry, secondsPerCount],
+  );
   if (still || !motion) {
     return <RungFigure entry={entry} {...(className ? { className } : {})} {...(label ? { label } : {})} />;
   }
-  return <Moving entry={entry} motion={motion} className={className} label={label} />;
+  return <Moving entry={entry} motion={motion} frame={frame} className={className} label={label} />;
 });
 
 /** Shares of a phase at which the frame is measured, so that nothing leaves it on the way. */
@@ -37,19 +44,25 @@ const RING = { x: 0.1, empty: 0.025, full: 0.055 };
 interface MovingProps {
   readonly entry: RungEntry;
   readonly motion: NonNullable<ReturnType<typeof motionOf>>;
+  readonly frame: ReturnType<typeof frameOf>;
   readonly className: string | undefined;
   readonly label: string | undefined;
 }
 
-function Moving({ entry, motion, className, label }: MovingProps) {
+/** A rung as it is drawn all along its way: what its window must hold. */
+function onTheWay({ rung, like }: RungEntry, secondsPerCount: number): Drawing[] {
+  const view = viewOf(Object.values(rung.poses), like);
+  const stretches = motionOf(rung, secondsPerCount)?.stretches ?? [];
+  return stretches.flatMap(({ at }) => PROBES.map((share) => drawingOf(at(share), like, view)));
+}
+
+function Moving({ entry, motion, frame, className, label }: MovingProps) {
   const { rung, like } = entry;
   const body = useRef<SVGGElement>(null);
   const ring = useRef<SVGCircleElement>(null);
-  const { view, frame, first } = useMemo(() => {
+  const { view, first } = useMemo(() => {
     const seen = viewOf(Object.values(rung.poses), like);
-    const drawings = motion.stretches.flatMap(({ at }) => PROBES.map((share) => drawingOf(at(share), like, seen)));
-    const start = motion.poseAt(0).pose;
-    return { view: seen, frame: frameOf(drawings), first: drawingOf(start, like, seen) };
+    return { view: seen, first: drawingOf(motion.poseAt(0).pose, like, seen) };
   }, [rung, like, motion]);
 
   useEffect(() => {

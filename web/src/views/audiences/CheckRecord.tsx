@@ -27,7 +27,7 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
           ? `Within the house limit of ${limit}; checked ${weeksAgo(latest?.date)}.`
           : `Clear first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
       </p>
-      <table className="mt-2 w-full max-w-2xl text-left text-[15px]">
+      <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-3 [&_td]:align-top [&_th]:pr-3">
         <thead className="text-soft">
           <tr>
             <th className="font-normal">Day</th>
@@ -43,7 +43,7 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
         <tbody>
           {newestFirst.map((check, i) => (
             <tr key={`${check.date}-${i}`} className="border-t border-line">
-              <td>{check.date}</td>
+              <td className="whitespace-nowrap">{format(parseISO(check.date), 'd MMM yyyy')}</td>
               <td>{check.fingers}</td>
               <td>{check.doming ? 'yes' : 'no'}</td>
               <td>{check.checkedBy}</td>

@@ -7,7 +7,7 @@ import { CautionMark, verdictWord } from '../../parts/CautionMark';
 
 const FILL: Readonly<Record<Verdict, string>> = {
   fine: 'bg-moss',
-  adapt: 'bg-line',
+  adapt: 'bg-soft/35',
   swap: 'bg-heat-3',
   'clear-first': 'bg-brick',
 };
@@ -24,10 +24,7 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
       <h2 className="font-name text-xl font-semibold">What is left of the repertoire</h2>
       <p className="mt-1 flex flex-wrap gap-x-4 text-sm">
         {VERDICTS.map((verdict) => (
-          <span key={verdict}>
-            <span className={`mr-1 inline-block size-2.5 rounded-full ${FILL[verdict]}`} aria-hidden="true" />
-            <CautionMark verdict={verdict} />
-          </span>
+          <CautionMark key={verdict} verdict={verdict} />
         ))}
       </p>
       <ul className="mt-3 flex flex-col gap-1.5">

@@ -3,7 +3,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { type Block, doseOf, type TimedBlock } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
-import { ChevronDown, GripVertical } from 'lucide-react';
+import { ChevronDown, GripVertical, Shuffle } from 'lucide-react';
 import { createContext, memo, useCallback, useContext, useState } from 'react';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
@@ -181,6 +181,15 @@ function RowFields({ index, block, entry, seconds, heat, severity, open, run, ac
       <span className="text-right font-semibold">{clock(seconds)}</span>
       <span className="flex items-center gap-0.5">
         <span className="inline-block w-4">{severity && <SeverityMark severity={severity} word={false} />}</span>
+        <button
+          type="button"
+          className="rounded p-1 text-soft hover:bg-shade"
+          title="What could stand in its place"
+          onClick={() => actions.instead(index)}
+        >
+          <Shuffle className="size-4" aria-hidden="true" />
+          <span className="sr-only">Instead of block {index + 1}</span>
+        </button>
         <button
           type="button"
           aria-expanded={open}

@@ -8,6 +8,7 @@ import { DIRECTION_WORDS } from '../../parts/directions';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';
+import { Minding } from './Minding';
 
 /** The class itself: its name, who it is for, how long it may last, and how long it does. */
 export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass }) {
@@ -120,6 +121,11 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
             />{' '}
             s
           </span>
+          <Minding
+            plan={plan}
+            audience={audiences.find(({ id }) => id === plan.audience)}
+            onChange={(cautions) => set({ cautions }, 'what to mind')}
+          />
         </div>
       </div>
       <LengthGauge timed={timed} />

@@ -2,20 +2,21 @@ import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor,
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { ClassPlan, TimedBlock } from '@warm-ladder/core/plan';
 import type { Prop } from '@warm-ladder/core/repertoire';
-import type { Remedy, Severity } from '@warm-ladder/core/review';
+import { conditionsOf, type Remedy, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Plus, ScrollText } from 'lucide-react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
-import { selectCatalog, selectClasses, selectReview } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { inField } from '../../app/useShortcuts';
 import { AddSheet } from './AddSheet';
 import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
 import { FindingsPanel } from './FindingsPanel';
+import { InsteadSheet } from './InsteadSheet';
 import { PartsBar } from './LengthGauge';
 import { StairsView } from './StairsView';
 import { focusRow, useRowActions } from './useRowActions';
@@ -36,9 +37,16 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const [open, setOpen] = useState<number | null>(null);
   const [pointed, setPointed] = useState<ReadonlySet<number>>(NOBODY);
   const [adding, setAdding] = useState(false);
+  const [instead, setInstead] = useState<number | null>(null);
+  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
   const edit = useClassEdit(plan.id);
   const toggle = useCallback((index: number) => setOpen((now) => (now === index ? null : index)), []);
-  const actions = useRowActions(catalog, plan.id, { blocks: timed.blocks, select: setSelected, toggle });
+  const actions = useRowActions(catalog, plan.id, {
+    blocks: timed.blocks,
+    select: setSelected,
+    toggle,
+    instead: setInstead,
+  });
   const grave = useMemo(() => {
     const worst = new Map<number, Severity>();
     for (const { blocks, severity } of findings) for (const b of blocks) if (!worst.has(b)) worst.set(b, severity);
@@ -64,6 +72,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
   }, []);
+  const replaced = instead === null ? undefined : timed.blocks[instead];
   const after = selected === null ? plan.blocks.length : Math.min(selected + 1, plan.blocks.length);
   return (
     <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
@@ -88,6 +97,16 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
         </aside>
       </div>
       <p className="border-t border-line pt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
+      {replaced && (
+        <InsteadSheet
+          catalog={catalog}
+          block={replaced}
+          audience={audience}
+          conditions={conditionsOf({ timed, audience })}
+          actions={actions}
+          close={() => setInstead(null)}
+        />
+      )}
       {adding && <AddSheet plan={plan} at={after} close={() => setAdding(false)} onAdded={setSelected} />}
     </main>
   );

@@ -18,6 +18,8 @@ export interface RowActions {
   readonly dose: (index: number, dose: DoseChange) => void;
   readonly remove: (index: number) => void;
   readonly move: (from: number, to: number) => void;
+  /** Shows what could stand in its place. */
+  readonly instead: (index: number) => void;
   readonly joinRun: (index: number, join: boolean) => void;
   readonly keyDown: (event: KeyboardEvent, index: number) => void;
 }
@@ -26,6 +28,7 @@ interface Standing {
   readonly blocks: readonly TimedBlock[];
   readonly select: (index: number) => void;
   readonly toggle: (index: number) => void;
+  readonly instead: (index: number) => void;
 }
 
 /** Puts the focus on a row once it is drawn in its new place. */
@@ -69,6 +72,7 @@ export function useRowActions(catalog: Catalog, classId: string, standing: Stand
         edit({ kind: 'move', from, to }, `moving ${nameOf(from)}`);
         go(to);
       },
+      instead: (index) => now.current.instead(index),
       joinRun: (index, join) => edit(runEdits(now.current.blocks, index, join), `the run of ${nameOf(index)}`),
       keyDown: (event, index) => {
         const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
@@ -80,6 +84,7 @@ export function useRowActions(catalog: Catalog, classId: string, standing: Stand
           event.preventDefault();
           if (now.current.blocks[index + by]) go(index + by);
         } else if (event.key === 'Enter') actions.toggle(index);
+        else if (event.key.toLowerCase() === 'i' && !event.ctrlKey && !event.metaKey) actions.instead(index);
         else if (event.key === 'Delete' || event.key === 'Backspace') actions.remove(index);
       },
     };

@@ -115,10 +115,11 @@ function Column({ catalog, entry, entries, drop }: ColumnProps) {
       <MovingFigure
         entry={entry}
         secondsPerCount={catalog.method.secondsPerCount}
+        beside={entries}
         className="h-52 w-full"
         label={`${title(entry)}, moving`}
       />
-      <div className="flex items-start gap-2 border-t-4 border-ink pt-1">
+      <div className="flex min-h-16 items-start gap-2 border-t-4 border-ink pt-1">
         <h2 className="grow font-name text-xl leading-tight font-semibold">
           <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="hover:underline">
             {title(entry)}

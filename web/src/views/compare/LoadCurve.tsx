@@ -1,9 +1,8 @@
-import type { Load } from '@warm-ladder/core/body';
 import {
   type Catalog,
   LOAD_IDEAS,
   LOAD_WORDS,
-  type Moment,
+  loadCurve,
   meanLoad,
   type RungEntry,
 } from '@warm-ladder/core/repertoire';
@@ -18,34 +17,29 @@ interface LoadCurveProps {
 
 const WIDTH = 300;
 const HEIGHT = 70;
-
-const mostOf = (course: readonly Moment[], idea: keyof Load) =>
-  Math.max(0, ...course.map(({ load }) => load[idea] ?? 0));
-const secondsOf = (course: readonly Moment[]) => course.reduce((sum, { seconds }) => sum + seconds, 0);
+/** Loads under this many N·m are no lever to speak of. */
+const TELLING = 0.5;
 
 /** The heaviest load of a rung over one repetition, with the breath it is carried on under it. */
 export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
-  const { courses, course } = useMemo(
-    () => ({ courses: entries.map((each) => catalog.course(each)), course: catalog.course(entry) }),
-    [catalog, entry, entries],
+  const { load } = catalog.measures(entry);
+  const curve = useMemo(() => loadCurve(catalog, entry), [catalog, entry]);
+  const idea = LOAD_IDEAS.reduce((most, each) => ((load[each] ?? 0) > (load[most] ?? 0) ? each : most));
+  const most = load[idea] ?? 0;
+  const mean = meanLoad(catalog.course(entry))[idea] ?? 0;
+  const peak = Math.max(
+    1,
+    ...entries.flatMap((each) => LOAD_IDEAS.map((one) => catalog.measures(each).load[one] ?? 0)),
   );
-  const idea = LOAD_IDEAS.reduce(
-    (most, each) => (mostOf(course, each) > mostOf(course, most) ? each : most),
-    'legLever',
-  );
-  const peak = Math.max(1, ...courses.flatMap((each) => LOAD_IDEAS.map((one) => mostOf(each, one))));
-  const longest = Math.max(1, ...courses.map(secondsOf));
+  const longest = Math.max(1, ...entries.map((each) => catalog.features(each).repSeconds));
   const x = (seconds: number) => (seconds / longest) * WIDTH;
-  const y = (load: number) => HEIGHT - (load / peak) * (HEIGHT - 6);
-  const points = course.map(({ atSeconds, load }) => `${x(atSeconds).toFixed(1)} ${y(load[idea] ?? 0).toFixed(1)}`);
-  const end = x(secondsOf(course));
-  const most = mostOf(course, idea);
-  const mean = meanLoad(course)[idea] ?? 0;
+  const y = (value: number) => HEIGHT - (value / peak) * (HEIGHT - 6);
+  const points = curve.map((point) => `${x(point.atSeconds).toFixed(1)} ${y(point.load[idea] ?? 0).toFixed(1)}`);
   return (
     <figure className="mt-2">
       <figcaption className="flex gap-2 text-[15px]">
-        <span className="grow">{most < 0.5 ? 'No lever to speak of' : LOAD_WORDS[idea]}</span>
-        {most >= 0.5 && (
+        <span className="grow">{most < TELLING ? 'No lever to speak of' : LOAD_WORDS[idea]}</span>
+        {most >= TELLING && (
           <span>
             <strong>{most.toFixed(0)} N·m</strong>{' '}
             <span className="text-soft">at most, {mean.toFixed(0)} on average</span>
@@ -55,13 +49,13 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 16}`} className="mt-1 w-full" aria-hidden="true">
         {points.length > 0 && (
           <path
-            d={`M0 ${HEIGHT}L${points.join('L')}L${end} ${HEIGHT}Z`}
+            d={`M0 ${HEIGHT}L${points.join('L')}L${x(catalog.features(entry).repSeconds)} ${HEIGHT}Z`}
             className="fill-heat-3/25 stroke-heat-3"
             strokeWidth={1.5}
           />
         )}
         <line x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} className="stroke-line" />
-        {breathsOf(course).map(({ breath, from, to, effort }) => (
+        {breathsOf(catalog, entry).map(({ breath, from, to, effort }) => (
           <g key={from}>
             <rect
               x={x(from) + 0.5}
@@ -82,14 +76,11 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
 }
 
 /** The phases of a repetition on its clock. */
-function breathsOf(course: readonly Moment[]) {
-  const breaths: Array<{ phase: Moment['phase']; breath: string; effort: boolean; from: number; to: number }> = [];
-  for (const { phase, atSeconds, seconds } of course) {
-    const last = breaths.at(-1);
-    const to = atSeconds + seconds / 2;
-    if (last?.phase === phase) last.to = to;
-    else
-      breaths.push({ phase, breath: phase.breath, effort: phase.effort === true, from: atSeconds - seconds / 2, to });
-  }
-  return breaths;
+function breathsOf({ method }: Catalog, { rung }: RungEntry) {
+  let clock = 0;
+  return rung.phases.map(({ breath, counts, effort = false }) => {
+    const from = clock;
+    clock += counts * (rung.dose.secondsPerCount ?? method.secondsPerCount);
+    return { breath, effort, from, to: clock };
+  });
 }

@@ -27,7 +27,7 @@ export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
           {exercise.sides === 'both' ? '' : exercise.sides === 'each' ? 'one side, then the other' : 'alternating'}
         </span>
       </p>
-      <ol className="mt-1 flex flex-wrap items-end gap-x-5 gap-y-2">
+      <ol className="mt-1 flex flex-wrap items-end gap-x-4 gap-y-2 lg:flex-nowrap">
         {exercise.rungs.map((rung) => {
           const entry = catalog.rung({ exercise: exercise.id, rung: rung.id });
           if (!entry) return null;
@@ -35,7 +35,7 @@ export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
           return (
             <li
               key={rungKey({ exercise: exercise.id, rung: rung.id })}
-              className={`w-36 ${found.has(rung.id) ? '' : 'opacity-40'}`}
+              className={`w-36 min-w-24 lg:shrink ${found.has(rung.id) ? '' : 'opacity-40'}`}
               style={{ paddingBottom: `${Math.min(heat, 60) * 0.5}px` }}
             >
               <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="block rounded-md hover:bg-sheet">

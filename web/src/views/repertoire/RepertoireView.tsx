@@ -15,7 +15,7 @@ export interface Cell {
   readonly direction: Direction;
 }
 
-/** Ladders drawn at once; a search or a cell narrows to the rest. */
+/** Ladders drawn at once, and how many more at each asking: a search over thousands stays quick. */
 const SHOWN = 40;
 
 /** The repertoire: a map that filters, a search, and the ladders they leave. */
@@ -25,6 +25,7 @@ export function Component() {
   const navigate = useNavigate();
   const [cell, setCell] = useState<Cell | null>(null);
   const [text, setText] = useState('');
+  const [most, setMost] = useState(SHOWN);
   const typed = useDeferredValue(text);
   const found = useMemo(() => {
     const hits = findRungs(catalog, { text: typed, position: cell?.position, direction: cell?.direction });
@@ -36,7 +37,7 @@ export function Component() {
   if (catalog.exercises.length === 0) return <EmptyRepertoire catalog={catalog} />;
   return (
     <main className="mx-auto w-full max-w-[1500px] px-4 py-4">
-      <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[27rem_minmax(0,1fr)]">
+      <div className="grid items-start gap-x-8 gap-y-4 lg:grid-cols-[28rem_minmax(0,1fr)]">
         <section aria-label="Map" className="lg:sticky lg:top-4">
           <h1 className="font-name text-3xl font-semibold">Repertoire</h1>
           <p className="mt-1 mb-3 text-soft">
@@ -69,14 +70,14 @@ export function Component() {
             </span>
           </div>
           <ul className="flex flex-col divide-y divide-line">
-            {found.ladders.slice(0, SHOWN).map(([exercise, rungs]) => (
+            {found.ladders.slice(0, most).map(([exercise, rungs]) => (
               <LadderStrip key={exercise.id} catalog={catalog} exercise={exercise} found={rungs} />
             ))}
           </ul>
-          {found.ladders.length > SHOWN && (
-            <p className="mt-3 text-soft">
-              {found.ladders.length - SHOWN} more ladders; narrow the search to see them.
-            </p>
+          {found.ladders.length > most && (
+            <button type="button" className="action mt-3" onClick={() => setMost(most + SHOWN)}>
+              Show more of the {found.ladders.length - most} other ladders
+            </button>
           )}
           {found.ladders.length === 0 && (
             <p className="mt-3">No ladder answers to this. Try fewer words, or another cell.</p>
