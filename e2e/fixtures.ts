@@ -22,6 +22,6 @@ export async function chooseFile(page: Page, text: string): Promise<void> {
   await page.getByRole('button', { name: 'Studio' }).click();
   await page.getByRole('menuitem', { name: 'Import a file…' }).click();
   await page
-    .getByLabel('Bundle file')
+    .getByLabel('File to import')
     .setInputFiles({ name: 'file.json', mimeType: 'application/json', buffer: Buffer.from(text) });
 }

@@ -48,6 +48,9 @@ const OPTIONAL: readonly Column[] = [
 export const CSV_LOSS =
   'A table carries the flat parts of the repertoire. Poses, phases and cues are not in it: rungs that are here already keep theirs, new ones come with the plain pose of their position, to be drawn in the editor. Heat is computed and is not read back.';
 
+/** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */
+const MOST_ROWS = 20_000;
+
 /** Several values in one cell. */
 const JOIN = ' | ';
 
@@ -113,6 +116,9 @@ export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
     ({ row = 0, message }): Problem => ({ path: [`row ${row + 2}`], message: `${message}.` }),
   );
   if (broken.length > 0) return { ok: false, problems: shortened(broken) };
+  if (parsed.data.length > MOST_ROWS) {
+    return refusal([], `The table has ${parsed.data.length} rows; expected at most ${MOST_ROWS}, one for each rung.`);
+  }
   if (parsed.data.length === 0) return refusal([], 'The table has no rows; expected one for each rung.');
   return assembled(parsed.data, bundle);
 }

@@ -1,6 +1,18 @@
 import type { Load } from '../body';
+import { CONDITION_IDS, type Condition, judge, type Verdict } from '../caution';
+import type { Direction } from '../method';
 import type { TimeParts } from '../plan';
-import { Catalog, type HeatFactors } from '../repertoire';
+import {
+  Catalog,
+  directionsSeen,
+  type HeatFactors,
+  type LadderDoubt,
+  ladderDoubts,
+  ladderHeats,
+  ladderTau,
+  meanLoad,
+  type RungEntry,
+} from '../repertoire';
 import { earlierInSeries, type Finding, reviewClass, reviewSeries } from '../review';
 import type { Bundle } from './bundle';
 
@@ -8,7 +20,23 @@ type WrittenFinding = Omit<Finding, 'remedies'> & { readonly edits: readonly str
 
 /** The headless review (contract: docs/review.md). Seconds, N·m and shares from 0 to 1. */
 export interface ReviewDocument {
-  readonly rungs: Record<string, { heat: number; factors: HeatFactors; load: Load }>;
+  readonly rungs: Record<
+    string,
+    {
+      heat: number;
+      factors: HeatFactors;
+      /** Peak over the poses, and the mean over one repetition. */
+      load: Load;
+      meanLoad: Load;
+      /** What the poses show the spine to do. */
+      directions: readonly Direction[];
+      /** Conditions it asks something of, at its own dose. */
+      cautions: Partial<Record<Condition, Verdict>>;
+    }
+  >;
+  readonly ladders: Record<string, { doubts: readonly LadderDoubt[] }>;
+  /** Kendall's tau between the order of rungs and their heat, over every ladder (1: heat rises at every rung). */
+  readonly ladderTau: number;
   readonly classes: Record<
     string,
     {
@@ -40,7 +68,9 @@ export function reviewBundle(bundle: Bundle): ReviewDocument {
   const classOf = (id: string) => classes.find((plan) => plan.id === id);
   const audienceOf = (id: string | undefined) => audiences.find((audience) => audience.id === id);
   return tidy({
-    rungs: Object.fromEntries(catalog.rungs.map((entry) => [entry.key, catalog.measures(entry)])),
+    rungs: Object.fromEntries(catalog.rungs.map((entry) => [entry.key, rungReview(catalog, entry)])),
+    ladders: Object.fromEntries(exercises.map((each) => [each.id, { doubts: ladderDoubts(catalog, each) }])),
+    ladderTau: ladderTau(exercises.map((each) => ladderHeats(catalog, each))),
     classes: Object.fromEntries(
       classes.map((plan) => {
         const earlier = earlierInSeries(plan.id, series, classOf);
@@ -58,6 +88,20 @@ export function reviewBundle(bundle: Bundle): ReviewDocument {
       }),
     ),
   });
+}
+
+function rungReview(catalog: Catalog, entry: RungEntry): ReviewDocument['rungs'][string] {
+  const features = catalog.features(entry);
+  const asked = CONDITION_IDS.flatMap((condition) => {
+    const { verdict } = judge(features, entry.rung.dose, [condition]);
+    return verdict === 'fine' ? [] : [[condition, verdict] as const];
+  });
+  return {
+    ...catalog.measures(entry),
+    meanLoad: meanLoad(catalog.course(entry)),
+    directions: directionsSeen(catalog, entry).seen,
+    cautions: Object.fromEntries(asked),
+  };
 }
 
 /** Six decimals: sums of decimal seconds otherwise end in the noise of binary fractions. */

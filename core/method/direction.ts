@@ -6,6 +6,16 @@ export const DIRECTIONS = ['neutral', 'flexion', 'extension', 'rotation', 'later
 export const directionSchema = z.enum(DIRECTIONS);
 export type Direction = z.infer<typeof directionSchema>;
 
+/** What each direction is called. */
+export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
+  neutral: 'neutral',
+  flexion: 'flexion',
+  extension: 'extension',
+  rotation: 'rotation',
+  'lateral-flexion': 'side bend',
+  articulation: 'articulation',
+};
+
 /** The share of a class's work, 0 to 1, a direction should take. */
 export const bandSchema = z
   .strictObject({ min: z.number().min(0).max(1), max: z.number().min(0).max(1) })

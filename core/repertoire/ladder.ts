@@ -15,15 +15,19 @@ export interface LadderFault {
 /** Least heat between two rungs that a hand can tell apart; steps under it make no useful median. */
 const LEAST_STEP = 1;
 
+/** The heats of a ladder's rungs, in its order. */
+export const ladderHeats = (catalog: Catalog, { id, rungs }: Exercise): number[] =>
+  rungs.flatMap((rung) => {
+    const entry = catalog.rung({ exercise: id, rung: rung.id });
+    return entry ? [catalog.heat(entry)] : [];
+  });
+
 /**
  * A ladder is sound when heat rises at every rung and no step is more than about twice its median step.
  * The largest step allowed, in median steps, is the method's (`limits.ladderStep`).
  */
 export function ladderFaults(catalog: Catalog, exercise: Exercise): LadderFault[] {
-  const heats = exercise.rungs.flatMap(({ id }) => {
-    const entry = catalog.rung({ exercise: exercise.id, rung: id });
-    return entry ? [catalog.heat(entry)] : [];
-  });
+  const heats = ladderHeats(catalog, exercise);
   if (heats.length < 2) return [{ kind: 'single', step: 0, value: heats.length, limit: 2 }];
   const steps = heats.slice(1).map((heat, i) => heat - (heats[i] ?? heat));
   const limit = Math.max(LEAST_STEP, median(steps)) * catalog.method.limits.ladderStep;

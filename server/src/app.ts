@@ -4,6 +4,7 @@ import Fastify, { type FastifyInstance } from 'fastify';
 import { speakErrors } from './errors';
 import { bundleRoutes } from './routes/bundle';
 import { collectionRoutes, methodRoutes } from './routes/collections';
+import { tableRoutes } from './routes/table';
 import { serveWeb } from './routes/web';
 import type { Studio } from './studio';
 
@@ -35,6 +36,7 @@ export async function buildApp(studio: Studio, { webFolder, log = false }: AppOp
     async (api) => {
       api.get('/health', async () => ({ ok: true }));
       await api.register(bundleRoutes(studio));
+      await api.register(tableRoutes(studio));
       await api.register(methodRoutes(studio));
       for (const collection of COLLECTIONS) await api.register(collectionRoutes(studio, collection));
     },

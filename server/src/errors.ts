@@ -57,7 +57,10 @@ function asRefusal(error: FastifyError | Refusal, limit: number): Refusal {
         `The body is larger than the ${megabytes(limit)} accepted here; nothing was changed.`,
       );
     case 'FST_ERR_CTP_INVALID_MEDIA_TYPE':
-      return new Refusal('WRONG_TYPE', 'The body has the wrong type; expected application/json.');
+      return new Refusal(
+        'WRONG_TYPE',
+        'The body has the wrong type; expected application/json, or text/csv for a table.',
+      );
     case 'FST_ERR_CTP_INVALID_JSON_BODY':
     case 'FST_ERR_CTP_EMPTY_JSON_BODY':
       return new Refusal('BAD_JSON', 'The body is not whole JSON; nothing was changed.');

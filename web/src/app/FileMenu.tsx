@@ -31,6 +31,11 @@ export function FileMenu() {
                 {waiting ? 'Export (saving first…)' : 'Export the studio'}
               </a>
             </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} asChild disabled={waiting}>
+              <a href="/api/repertoire.csv" download="repertoire.csv">
+                {waiting ? 'Repertoire as a table (saving first…)' : 'Repertoire as a table (CSV)'}
+              </a>
+            </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item className={item} onSelect={() => setOpen('empty')}>
               Empty the studio…

@@ -1,14 +1,23 @@
+import { CSV_LOSS } from '@warm-ladder/core/formats';
 import { useState } from 'react';
 import { Sheet } from '../parts/Sheet';
 import { type ImportReport, Refused, ServerAway, server } from './server';
 import { useAppDispatch } from './store';
 import { loadStudio } from './studio';
 
+type Mode = 'merge' | 'replace';
 interface Read {
   readonly name: string;
   readonly text: string;
+  /** A table of the repertoire, and not a bundle. */
+  readonly table: boolean;
 }
 type Failure = { readonly message: string; readonly problems: Refused['problems'] };
+/** What a file would do, and the rungs of a table that have yet to be drawn. */
+interface Rehearsal {
+  readonly report: ImportReport;
+  readonly plain: readonly string[];
+}
 
 const failureOf = (error: unknown): Failure => {
   if (error instanceof Refused) return { message: error.message, problems: error.problems };
@@ -18,80 +27,99 @@ const failureOf = (error: unknown): Failure => {
   };
 };
 
+const send = async ({ text, table }: Read, mode: Mode, rehearse: boolean): Promise<Rehearsal> =>
+  table ? server.importTable(text, rehearse) : { report: await server.import(text, mode, rehearse), plain: [] };
+
 /** A file in: read whole, told what it would change, and taken in only then. */
 export default function ImportDialog({ close }: { close: () => void }) {
   const dispatch = useAppDispatch();
   const [file, setFile] = useState<Read | null>(null);
-  const [mode, setMode] = useState<'merge' | 'replace'>('merge');
-  const [report, setReport] = useState<ImportReport | null>(null);
+  const [mode, setMode] = useState<Mode>('merge');
+  const [rehearsal, setRehearsal] = useState<Rehearsal | null>(null);
   const [failure, setFailure] = useState<Failure | null>(null);
+  const [busy, setBusy] = useState(false);
 
-  const rehearse = async (read: Read, how: 'merge' | 'replace') => {
-    setReport(null);
+  const waiting = async (work: () => Promise<void>) => {
     setFailure(null);
-    try {
-      setReport(await server.import(read.text, how, true));
-    } catch (error) {
-      setFailure(failureOf(error));
-    }
+    setBusy(true);
+    await work().catch((error: unknown) => setFailure(failureOf(error)));
+    setBusy(false);
   };
+  const rehearse = (read: Read, how: Mode) =>
+    waiting(async () => {
+      setRehearsal(null);
+      setRehearsal(await send(read, how, true));
+    });
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const read = { name: chosen.name, text: await chosen.text() };
+    const read = { name: chosen.name, text: await chosen.text(), table: /\.(csv|tsv|txt)$/i.test(chosen.name) };
     setFile(read);
     await rehearse(read, mode);
   };
-  const takeIn = async () => {
-    if (!file) return;
-    try {
-      await server.import(file.text, mode, false);
+  const takeIn = () =>
+    waiting(async () => {
+      if (!file) return;
+      await send(file, mode, false);
       await dispatch(loadStudio()).unwrap();
       close();
-    } catch (error) {
-      setFailure(failureOf(error));
-    }
-  };
+    });
   return (
     <Sheet
       open
       onOpenChange={close}
       title="Import a file"
-      about="A Warm Ladder bundle (.json). It is taken in whole or not at all."
+      about="A Warm Ladder bundle (.json), or a table of the repertoire (.csv). It is taken in whole or not at all."
     >
       <input
         type="file"
-        accept=".json,application/json"
-        aria-label="Bundle file"
+        accept=".json,application/json,.csv,.tsv,text/csv"
+        aria-label="File to import"
         onChange={({ target }) => void choose(target.files?.[0])}
       />
-      <fieldset className="mt-4 flex flex-col gap-1">
-        <legend className="font-semibold">What is here already</legend>
-        {(
-          [
-            ['merge', 'stays; the file’s own version wins where both have one'],
-            ['replace', 'goes; the studio becomes the file'],
-          ] as const
-        ).map(([value, words]) => (
-          <label key={value} className="flex gap-2">
-            <input
-              type="radio"
-              name="mode"
-              checked={mode === value}
-              onChange={() => {
-                setMode(value);
-                if (file) void rehearse(file, value);
-              }}
-            />
-            {words}
-          </label>
-        ))}
-      </fieldset>
+      {file?.table ? (
+        <p className="mt-4">{CSV_LOSS}</p>
+      ) : (
+        <fieldset className="mt-4 flex flex-col gap-1">
+          <legend className="font-semibold">What is here already</legend>
+          {(
+            [
+              ['merge', 'stays; the file’s own version wins where both have one'],
+              ['replace', 'goes; the studio becomes the file'],
+            ] as const
+          ).map(([value, words]) => (
+            <label key={value} className="flex gap-2">
+              <input
+                type="radio"
+                name="mode"
+                checked={mode === value}
+                onChange={() => {
+                  setMode(value);
+                  if (file) void rehearse(file, value);
+                }}
+              />
+              {words}
+            </label>
+          ))}
+        </fieldset>
+      )}
+      {busy && (
+        <p role="status" className="mt-4 text-soft">
+          Reading {file?.name}…
+        </p>
+      )}
       {failure && <FailureReport failure={failure} />}
-      {report && <Report report={report} />}
+      {rehearsal && <Report report={rehearsal.report} />}
+      {rehearsal && rehearsal.plain.length > 0 && (
+        <p className="mt-2">
+          {rehearsal.plain.length} new {rehearsal.plain.length === 1 ? 'rung comes' : 'rungs come'} undrawn:{' '}
+          {rehearsal.plain.slice(0, 6).join(', ')}
+          {rehearsal.plain.length > 6 && ' …'}
+        </p>
+      )}
       <button
         type="button"
         className="action action-main mt-5"
-        disabled={report === null}
+        disabled={rehearsal === null || busy}
         onClick={() => void takeIn()}
       >
         Take it in

@@ -8,6 +8,12 @@ export interface StudioAnswer {
 }
 export type ImportReport = Record<Kind, Record<'added' | 'changed' | 'unchanged' | 'removed', string[]>>;
 
+/** What a table does, and the rungs it brings that have yet to be drawn. */
+export interface TableReport {
+  readonly report: ImportReport;
+  readonly plain: readonly string[];
+}
+
 /** A refusal in the server's words. */
 export class Refused extends Error {
   readonly code: string;
@@ -30,12 +36,12 @@ export class Refused extends Error {
 /** The server can't be reached: nothing is known of what happened. */
 export class ServerAway extends Error {}
 
-async function ask<T>(method: string, path: string, body?: string): Promise<T> {
+async function ask<T>(method: string, path: string, body?: string, type = 'application/json'): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      ...(body === undefined ? {} : { body, headers: { 'content-type': 'application/json' } }),
+      ...(body === undefined ? {} : { body, headers: { 'content-type': type } }),
     });
   } catch {
     throw new ServerAway();
@@ -60,4 +66,6 @@ export const server = {
     ask<Record<string, never>>('DELETE', `${place(kind, id)}?version=${version}`),
   import: (text: string, mode: 'merge' | 'replace', rehearse: boolean) =>
     ask<ImportReport>('POST', `/bundle?mode=${mode}&rehearse=${rehearse}`, text),
+  importTable: (text: string, rehearse: boolean) =>
+    ask<TableReport>('POST', `/repertoire.csv?rehearse=${rehearse}`, text, 'text/csv'),
 };

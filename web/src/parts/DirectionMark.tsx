@@ -1,5 +1,6 @@
 import type { Direction } from '@warm-ladder/core/method';
-import { DIRECTION_WORDS, directionPath } from './directions';
+import { DIRECTION_WORDS } from '@warm-ladder/core/method';
+import { directionPath } from './directions';
 
 /** A direction's glyph; with its word unless the word already stands near. */
 export function DirectionMark({ direction, word = false }: { direction: Direction; word?: boolean }) {

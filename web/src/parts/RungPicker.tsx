@@ -1,9 +1,8 @@
-import { DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import { type Catalog, findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { RungFigure } from '../figure/RungFigure';
 import { DirectionMark } from './DirectionMark';
-import { DIRECTION_WORDS } from './directions';
 import { HeatMark } from './HeatMark';
 
 /** Most rungs drawn at once; a finer search shows the rest. */

@@ -9,13 +9,5 @@ const PATHS: Readonly<Record<Direction, string>> = {
   'lateral-flexion': 'M6 18C5 9 9 6 15 8M15 8l-3.5-1.6M15 8l-2 3',
   articulation: 'M10 18c-5-3-4-5 0-7s5-4 0-9',
 };
-export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
-  neutral: 'neutral',
-  flexion: 'flexion',
-  extension: 'extension',
-  rotation: 'rotation',
-  'lateral-flexion': 'side bend',
-  articulation: 'articulation',
-};
 
 export const directionPath = (direction: Direction): string => PATHS[direction];

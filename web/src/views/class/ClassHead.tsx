@@ -1,10 +1,9 @@
 import { POSITIONS } from '@warm-ladder/core/body';
-import { DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import type { ClassPlan, TimedClass } from '@warm-ladder/core/plan';
 import { useClassEdit } from '../../app/edits';
 import { selectAudiences } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { DIRECTION_WORDS } from '../../parts/directions';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';

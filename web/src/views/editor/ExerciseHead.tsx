@@ -1,4 +1,4 @@
-import { DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
 import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
@@ -6,7 +6,6 @@ import { useChange } from '../../app/edits';
 import { selectClasses } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
-import { DIRECTION_WORDS } from '../../parts/directions';
 import { TextField } from '../../parts/TextField';
 
 interface ExerciseHeadProps {

@@ -2,6 +2,7 @@ import {
   type Catalog,
   type Cue,
   type CueKind,
+  cueGaps,
   PREPARATION_IDS,
   PREPARATIONS,
   type Rung,
@@ -23,15 +24,18 @@ interface RungPartProps {
 }
 
 /** The kinds written as plain lines; actions stand on their phases, and a fault has two halves. */
-const LINE_KINDS: ReadonlyArray<readonly [CueKind, string]> = [
-  ['setup', 'Name and set-up'],
-  ['alignment', 'What stays still'],
-  ['image', 'Image'],
-  ['option', 'As an option'],
-  ['safety', 'Safety'],
-  ['count', 'Count'],
-  ['transition', 'The way out'],
-];
+const LINE_KINDS = ['setup', 'alignment', 'image', 'option', 'safety', 'count', 'transition'] as const;
+const KIND_WORDS: Readonly<Record<CueKind, string>> = {
+  setup: 'Name and set-up',
+  action: 'Action',
+  alignment: 'What stays still',
+  image: 'Image',
+  fault: 'Fault and fix',
+  option: 'As an option',
+  safety: 'Safety',
+  count: 'Count',
+  transition: 'The way out',
+};
 
 /** What a teacher says around the movement, kind by kind, a cue a line. */
 export function RungWords({ rung, onRung }: RungPartProps) {
@@ -46,10 +50,11 @@ export function RungWords({ rung, onRung }: RungPartProps) {
   return (
     <section aria-label="What is said" className="flex flex-col gap-2">
       <h2 className="font-name text-xl font-semibold">What is said</h2>
-      {LINE_KINDS.map(([kind, words]) => (
+      <Unsaid rung={rung} />
+      {LINE_KINDS.map((kind) => (
         <LinesField
           key={kind}
-          label={words}
+          label={KIND_WORDS[kind]}
           value={cues.filter((cue) => cue.kind === kind).map(({ text }) => text)}
           placeholder="One cue a line"
           onChange={(lines) =>
@@ -102,6 +107,17 @@ export function RungWords({ rung, onRung }: RungPartProps) {
       </div>
     </section>
   );
+}
+
+/** What still has no words. */
+function Unsaid({ rung }: { rung: Rung }) {
+  const { kinds, phases } = cueGaps(rung);
+  const lacking = [
+    ...kinds.filter((kind) => kind !== 'action').map((kind) => KIND_WORDS[kind]),
+    ...phases.map((phase) => `phase ${phase + 1}`),
+  ];
+  if (lacking.length === 0) return null;
+  return <p className="text-soft">Nothing is said yet for: {lacking.join(', ').toLowerCase()}.</p>;
 }
 
 function withSign({ sign: _old, ...fault }: Cue, sign: string): Cue {

@@ -1,9 +1,9 @@
+import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, RequirementGraph } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pencil, Scale } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { DIRECTION_WORDS } from '../../parts/directions';
 import { LadderDoubts } from '../../parts/LadderDoubts';
 import { Sheet } from '../../parts/Sheet';
 import { RungStudy } from './RungStudy';

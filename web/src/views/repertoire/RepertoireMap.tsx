@@ -1,8 +1,7 @@
-import { DIRECTIONS } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, DIRECTIONS } from '@warm-ladder/core/method';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useMemo } from 'react';
 import { DirectionMark } from '../../parts/DirectionMark';
-import { DIRECTION_WORDS } from '../../parts/directions';
 import { heatStep } from '../../parts/heat';
 import type { Cell } from './RepertoireView';
 

@@ -1,10 +1,10 @@
 import type { Direction } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repertoire';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { DIRECTION_WORDS } from '../../parts/directions';
 import { LadderSheet } from './LadderSheet';
 import { LadderStrip } from './LadderStrip';
 import { NewLadder } from './NewLadder';

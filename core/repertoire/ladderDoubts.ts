@@ -1,0 +1,43 @@
+import { DIRECTION_WORDS } from '../method/direction';
+import type { Catalog } from './catalog';
+import { directionDoubts } from './directions';
+import type { Exercise } from './exercise';
+import { type LadderFault, ladderFaults, ladderFaultText } from './ladder';
+
+/** Something about a ladder that a director should look at. */
+export interface LadderDoubt {
+  readonly code: 'LADDER_FALLS' | 'LADDER_GAP' | 'LADDER_SINGLE' | 'DIRECTION_UNSEEN' | 'DIRECTION_UNDECLARED';
+  /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */
+  readonly rungs: readonly string[];
+  readonly message: string;
+}
+
+const CODE: Readonly<Record<LadderFault['kind'], LadderDoubt['code']>> = {
+  falls: 'LADDER_FALLS',
+  gap: 'LADDER_GAP',
+  single: 'LADDER_SINGLE',
+};
+
+/** Where a ladder is not sound, and where its poses show something other than was declared, in sentences. */
+export function ladderDoubts(catalog: Catalog, exercise: Exercise): LadderDoubt[] {
+  const { unseen, undeclared } = directionDoubts(catalog, exercise);
+  const idsAt = (step: number) => exercise.rungs.slice(Math.max(0, step - 1), step + 1).map(({ id }) => id);
+  const nameOf = (rung: string) => exercise.rungs.find(({ id }) => id === rung)?.name ?? rung;
+  return [
+    ...ladderFaults(catalog, exercise).map((fault) => ({
+      code: CODE[fault.kind],
+      rungs: idsAt(fault.step),
+      message: ladderFaultText(exercise, fault),
+    })),
+    ...unseen.map((direction) => ({
+      code: 'DIRECTION_UNSEEN' as const,
+      rungs: [],
+      message: `Declared ${DIRECTION_WORDS[direction]}, but no rung’s poses show it.`,
+    })),
+    ...undeclared.map(({ direction, rung }) => ({
+      code: 'DIRECTION_UNDECLARED' as const,
+      rungs: [rung],
+      message: `“${nameOf(rung)}” shows ${DIRECTION_WORDS[direction]}, which is not declared.`,
+    })),
+  ];
+}
