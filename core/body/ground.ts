@@ -30,6 +30,7 @@ export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright
 
 /**
  * How the body lies in the room. A propped body settles until what it rests on is level, then takes its pitch;
+ * sitting up from the back, the pelvis rolls until resting legs lie down;
  * lying on the ribs and the head, with the pelvis down or swung up over them, the chest stays flat and the rest turns.
  */
 export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
@@ -43,7 +44,14 @@ export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: 
   const contacts = contactsOf(pose, bones, up);
   const flat = ribsBear(pose) && headBears(pose);
   const hung = isPropped(pose, like) && contacts.lower !== null;
-  const settled = hung ? settle(contacts, up, along) : flat ? chestDown(bones, up, along) : 0;
+  const sitting = like === 'supine' && pelvisBears(pose) && !ribsBear(pose);
+  const settled = hung
+    ? settle(contacts, up, along)
+    : sitting
+      ? sitUp(bones, contacts, up, along)
+      : flat
+        ? chestDown(bones, up, along)
+        : 0;
   return { ...turned(up, along, settled + pitch), contacts };
 }
 
@@ -53,6 +61,13 @@ function settle({ upper, lower }: Contacts, up: Point, along: Point): number {
   const span = add(upper, lower, -1);
   const run = dot(span, along);
   return run < 0.1 ? 0 : (-Math.atan2(dot(span, up), run) * 180) / Math.PI;
+}
+
+/** Degrees the pelvis rolls up when the chest has left the floor, until legs said to rest come down to it. */
+function sitUp({ hip }: Skeleton, { lower }: Contacts, up: Point, along: Point): number {
+  if (!lower) return 0;
+  const leg = add(lower, hip, -1);
+  return Math.max(0, (Math.atan2(dot(leg, up), -dot(leg, along)) * 180) / Math.PI);
 }
 
 /** Degrees the head end must rise for a chest at rest to lie flat. */

@@ -1,5 +1,5 @@
 import { isPropped, isUpright } from './ground';
-import { armBears, headBears, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
+import { armBears, headBears, JOINT_RANGES, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
 import { add, between, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
 
@@ -70,6 +70,40 @@ export function raisedLegs({ pose, bones, ground }: Posed, body: ReferenceBody):
     0,
   );
 }
+
+/** Degrees between the bends of a knee that are tried. */
+const BEND = 15;
+/** What a straight leg adds, as a share of what its level shank makes about the knee: it pulls on its hamstrings. */
+const STRAIGHT = 0.6;
+
+/**
+ * Raised legs as they are felt, N·m: a straighter knee is never the lighter one. Statics alone would have it so where
+ * a bent shank points outward from a high thigh (legs folded over the hips weigh more about them than legs to the
+ * ceiling), and nobody is taught in that order. So each leg counts the most it has weighed on its way from folded to
+ * where it is, and a little for being long.
+ */
+export function feltLegs({ pose, angles, bones, ground }: Posed, body: ReferenceBody): number {
+  return SIDES.filter((side) => !legBears(pose, side)).reduce((sum, side) => {
+    const leg = bones.leg[side];
+    const [thigh, shank, foot, knee] = legParts(bones, pose, side, body);
+    if (!thigh || !shank || !foot || !knee) return sum;
+    const bent = angles.knee[side];
+    const down = add(leg.middle, leg.root, -1);
+    const length = Math.hypot(down.x, down.y, down.z);
+    let most = 0;
+    for (let bend = bent; bend <= JOINT_RANGES.knee[1]; bend += BEND) {
+      const [along, across] = [Math.cos((bend * Math.PI) / 180) / length, Math.sin((bend * Math.PI) / 180)];
+      const way = add(scaled(down, along), leg.fold, across);
+      const far = [shank, foot].map(({ kg, at }) => ({ kg, at: add(leg.middle, way, distance(at, leg.middle)) }));
+      most = Math.max(most, horizontalMoment([thigh, knee, ...far], leg.root, ground.up));
+    }
+    const level = (shank.kg * distance(shank.at, leg.middle) + foot.kg * distance(foot.at, leg.middle)) * GRAVITY;
+    return sum + most + STRAIGHT * level * Math.max(0, 1 - bent / 90);
+  }, 0);
+}
+
+const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });
+const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 /** Each hand or forearm that bears takes two fifths of what the trunk would hold: our estimate of their help. */
 const handsHelp = (pose: Pose): number => 1 - 0.4 * SIDES.filter((side) => armBears(pose, side)).length;

@@ -32,12 +32,13 @@ export function moveBetween(from: Pose, to: Pose): Move {
   return {
     from,
     to,
-    still: from === to || same(a, b),
+    still: from === to || sameAngles(a, b),
     at: (share) => (share <= 0 ? from : share >= 1 ? to : between(share)),
   };
 }
 
-const same = (a: Angles, b: Angles): boolean =>
+/** Whether no joint differs: going from one to the other, nothing moves. */
+export const sameAngles = (a: Angles, b: Angles): boolean =>
   LIMB_JOINTS.every((joint) => SIDES.every((side) => a[joint][side] === b[joint][side])) &&
   TRUNK_JOINTS.every((joint) => a[joint] === b[joint]);
 

@@ -93,6 +93,8 @@ function bend(frame: Frame, forward: number, sideways: number, twist: number): F
 }
 
 export interface Limb {
+  /** The way the far half goes as the knee or the elbow folds, of length 1. */
+  readonly fold: Point;
   readonly root: Point;
   readonly middle: Point;
   readonly end: Point;
@@ -158,10 +160,11 @@ function legOf(side: Side, angles: Angles, height: number): Limb {
   [down, right] = turn(down, right, out * angles.hipAbduction[side]);
   [front, right] = turn(front, right, out * angles.hipRotation[side]);
   const middle = add(root, down, LENGTH.thigh * height);
+  const fold = opposite(front);
   [down, front] = turn(down, front, -angles.knee[side]);
   const end = add(middle, down, LENGTH.shank * height);
   const [sole] = turn(front, down, angles.ankle[side]);
-  return { root, middle, end, tip: add(end, sole, LENGTH.foot * height) };
+  return { fold, root, middle, end, tip: add(end, sole, LENGTH.foot * height) };
 }
 
 function armOf(side: Side, angles: Angles, upperRibs: Frame, shoulder: Point, height: number): Limb {
@@ -172,9 +175,10 @@ function armOf(side: Side, angles: Angles, upperRibs: Frame, shoulder: Point, he
   [down, front] = turn(down, front, angles.shoulder[side]);
   [down, right] = turn(down, right, out * angles.shoulderAbduction[side]);
   const middle = add(root, down, LENGTH.upperArm * height);
+  const fold = front;
   [down, front] = turn(down, front, angles.elbow[side]);
   const end = add(middle, down, LENGTH.forearm * height);
-  return { root, middle, end, tip: add(end, down, LENGTH.hand * 0.8 * height) };
+  return { fold, root, middle, end, tip: add(end, down, LENGTH.hand * 0.8 * height) };
 }
 
 const opposite = (p: Point): Point => ({ x: -p.x, y: -p.y, z: -p.z });

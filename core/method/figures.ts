@@ -69,7 +69,7 @@ export const LIMIT_FIGURES = {
 
 /** What each factor can add to the heat of a rung, out of 100 (core/repertoire/heat). */
 export const HEAT_WEIGHTS = {
-  lever: figure(40, 0, 100, '', 'Longer lever'),
+  lever: figure(38, 0, 100, '', 'Longer lever'),
   limbs: figure(10, 0, 100, '', 'Limbs unsupported or moving'),
   support: figure(12, 0, 100, '', 'Smaller or less stable support'),
   head: figure(10, 0, 100, '', 'Head and chest lifted'),
@@ -77,7 +77,7 @@ export const HEAT_WEIGHTS = {
   range: figure(6, 0, 100, '', 'Larger range'),
   angle: figure(4, 0, 100, '', 'Flatter body angle'),
   breath: figure(4, 0, 100, '', 'Effort against the breath'),
-  volume: figure(3, 0, 100, '', 'Reps, holds and layers'),
+  volume: figure(5, 0, 100, '', 'Reps, holds and layers'),
   control: figure(3, 0, 100, '', 'Slow lowering'),
 } as const satisfies Record<string, Figure>;
 

@@ -81,6 +81,8 @@ export const rungSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   props: z.array(idSchema).max(8).optional(),
+  /** Something beside the body shows every sway: a wall, the edge of the mat. */
+  guided: z.boolean().optional(),
   setupSeconds: z.number().min(0).max(600),
   dose: doseSchema,
   poses: z.record(idSchema, poseSchema),

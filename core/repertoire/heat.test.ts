@@ -86,6 +86,64 @@ test.each(GROWING)('heat rises with %s, all else equal', (factor, at) => {
   expect(at(0.95).heat).toBeGreaterThan(at(0).heat);
 });
 
+const anyLeg = fc.record({ hip: fc.integer({ min: 0, max: 90 }), knee: fc.integer({ min: 0, max: 90 }) });
+const raised = (hip: number, knee: number): Pose => ({ hip, knee, supports: ['head', 'ribs', 'pelvis'] });
+const held = (pose: Pose, like: BasePosition = 'supine') => measure(between(pose, pose), like);
+
+test('a straighter knee is never cooler, wherever the thigh is', () => {
+  fc.assert(
+    fc.property(anyLeg, fc.integer({ min: 1, max: 60 }), ({ hip, knee }, straighter) => {
+      const [bent, long] = [knee, Math.max(0, knee - straighter)].map((each) => held(raised(hip, each)).heat);
+      expect(long).toBeGreaterThanOrEqual((bent ?? 0) - 1e-9);
+    }),
+  );
+  for (const hip of [90, 60, 30]) expect(held(raised(hip, 0)).heat).toBeGreaterThan(held(raised(hip, 90)).heat);
+});
+
+test('a long leg nearer the floor, arms nearer overhead and hands further from a plank are each hotter', () => {
+  const degrees = fc.tuple(fc.integer({ min: 0, max: 80 }), fc.integer({ min: 2, max: 40 }));
+  fc.assert(
+    fc.property(degrees, ([from, by]) => {
+      const to = Math.min(90, from + by);
+      expect(held(raised(90 - to, 0)).heat).toBeGreaterThan(held(raised(90 - from, 0)).heat);
+      const arms = (shoulder: number) => held({ ...raised(60, 0), shoulder }).heat;
+      expect(arms(90 + to)).toBeGreaterThan(arms(90 + from));
+      const hands = (shoulder: number) => held({ ...PLANK, shoulder }, 'plank').heat;
+      expect(hands(90 + to / 2)).toBeGreaterThan(hands(90 + from / 2));
+    }),
+  );
+});
+
+/** A plain body in each position, to be made harder. */
+const BODIES: Array<[BasePosition, Pose]> = [
+  ['standing', { supports: ['feet'] }],
+  ['kneeling', { knee: 90, supports: ['knees', 'feet'] }],
+  ['seated', { hip: 90, knee: 90, supports: ['pelvis', 'feet'] }],
+  ['four-point', { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] }],
+  ['plank', PLANK],
+  ['side-lying', { hip: 30, knee: 45, supports: ['head', 'ribs', 'pelvis', 'feet'] }],
+  ['prone', { supports: ['head', 'ribs', 'pelvis', 'thighs', 'feet'] }],
+  ['supine', ON_BACK],
+];
+
+test.each(BODIES)(
+  '%s: kilograms, a rolling prop, reps, sets, counts, the in-breath and a guide each add',
+  (like, pose) => {
+    const plain = measure(between(pose, pose), like).heat;
+    const harder = (change: Partial<Rung>, unstable = 0) =>
+      expect(measure({ ...between(pose, pose), ...change }, like, unstable).heat).toBeGreaterThan(plain);
+    harder(between(pose, { ...pose, weights: { 'hand.right': 1 } }));
+    harder({}, 1);
+    harder({ dose: { sets: 1, reps: 9 } });
+    harder({ dose: { sets: 2, reps: 5 } });
+    harder({ dose: { sets: 1, reps: 5, secondsPerCount: 2 } });
+    harder({ phases: phases({ breath: 'in' }) });
+    harder({ phases: phases({ squeeze: true }) });
+    harder({ phases: [...phases({}), { breath: 'free', counts: 2, pose: 'away' }] });
+    harder({ guided: true });
+  },
+);
+
 describe('steps practitioners name', () => {
   const hotter = (higher: ReturnType<typeof measure>, lower: ReturnType<typeof measure>) =>
     expect(higher.heat).toBeGreaterThan(lower.heat);

@@ -2,6 +2,7 @@ import {
   armBears,
   armReach,
   bears,
+  feltLegs,
   headBears,
   isUpright,
   LIMB_JOINTS,
@@ -17,10 +18,10 @@ import {
   pelvisBears,
   posedAs,
   type ReferenceBody,
-  raisedLegs,
   ribsBear,
   SIDES,
   type Side,
+  sameAngles,
 } from '../body';
 import type { BasePosition } from '../body/position';
 import { HEAT_WEIGHTS } from '../method/figures';
@@ -59,14 +60,14 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
   const shares: HeatFactors = {
     lever: leverShare(all, loads, like, method),
     limbs: limbsShare(course, like),
-    support: supportShare(course, steadying(props, rung.phases), like),
+    support: supportShare(rung, course, steadying(props, rung.phases), like),
     head: Math.max(0, ...course.map((each) => headShare(each))),
     weight: weightShare(course, rung.phases),
     range: towardsOne(rangeOf(course), 160),
     angle: Math.max(0, ...course.map(({ pose }) => angleShare(pose, like))),
     breath: breathShare(rung.phases),
     volume: volumeShare(rung, method.secondsPerCount),
-    control: towardsOne(returningSeconds(rung, method.secondsPerCount), 6),
+    control: towardsOne(returningSeconds(rung, course, method.secondsPerCount), 6),
   };
   const factors = { ...shares };
   let computed = 0;
@@ -86,7 +87,7 @@ function leverShare(course: readonly Posed[], loads: readonly Load[], like: Base
   const upright = isUpright(like);
   const worst = course.map((posed, i) => {
     const { curlLever, lumbarMoment } = loads[i] ?? NO_LOAD;
-    const legs = raisedLegs(posed, body) * (upright || lumbarMoment !== null ? 0.5 : 1);
+    const legs = feltLegs(posed, body) * (upright || lumbarMoment !== null ? 0.5 : 1);
     const trunk = (curlLever ?? 0) * (upright ? 0.3 : 0.4) + (lumbarMoment ?? 0) * (upright ? 0.4 : 1);
     return legs + trunk + 0.25 * armReach(posed, body);
   });
@@ -144,11 +145,14 @@ function steadying(props: readonly Prop[], phases: readonly Phase[]): readonly P
   return props.filter((_prop, i) => i !== held);
 }
 
-/** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies. */
-function supportShare(course: readonly Posed[], props: readonly Prop[], like: BasePosition): number {
+/** What forbids a sway takes away as much base as this much of an unstable prop. */
+const GUIDE = 0.5;
+
+/** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies, a guide forbids the sway. */
+function supportShare({ guided }: Rung, course: readonly Posed[], props: readonly Prop[], like: BasePosition): number {
   const base = Math.min(...course.map((posed) => baseOf(posed, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
   const unstable = props.filter((prop) => prop.unstable).length;
-  return towardsOne(3.5 / Math.max(base, 0.5) + unstable, 1.8);
+  return towardsOne(3.5 / Math.max(base, 0.5) + unstable + (guided ? GUIDE : 0), 1.8);
 }
 
 function baseOf({ pose, angles: { hipAbduction } }: Posed, foot: number): number {
@@ -258,8 +262,15 @@ function volumeShare(rung: Rung, methodCount: number): number {
   return towardsOne(sets * reps * rep + 12 * layers, 90);
 }
 
-/** 10: seconds of one repetition spent in phases without effort: the slower they are, the less momentum helps. */
-function returningSeconds(rung: Rung, methodCount: number): number {
-  const counts = rung.phases.filter(({ effort }) => !effort).reduce((sum, each) => sum + each.counts, 0);
+/**
+ * 10: seconds of one repetition spent moving without effort: the slower it returns, the less momentum helps. Coming
+ * out of a hold with no joint moving is no lowering.
+ */
+function returningSeconds(rung: Rung, course: readonly Posed[], methodCount: number): number {
+  let counts = 0;
+  rung.phases.forEach((phase, i) => {
+    const [from, to] = [course[i], course[i + 1]];
+    if (!phase.effort && from && to && !sameAngles(from.angles, to.angles)) counts += phase.counts;
+  });
   return counts * (rung.dose.secondsPerCount ?? methodCount);
 }

@@ -1,0 +1,29 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type Bundle, parseBundle } from '../formats';
+import { Catalog } from './catalog';
+import type { Exercise } from './exercise';
+import { ladderHeats, ladderTau } from './ladder';
+
+/** Ladders as they are taught, written with few words by someone thinking of bodies and not of how heat is computed. */
+function taughtLadders(): Bundle {
+  const read = parseBundle(readFileSync(join(__dirname, '../testing/taught-ladders.json'), 'utf8'));
+  if (!read.ok) throw new Error(read.problems.map(({ path, message }) => `${path.join('.')}: ${message}`).join('\n'));
+  return read.bundle;
+}
+
+const { exercises = [], props } = taughtLadders();
+const catalog = new Catalog({ props, exercises });
+const tauOf = (some: readonly Exercise[]) => ladderTau(some.map((each) => ladderHeats(catalog, each)));
+
+test('over ladders as they are taught, heat agrees with the order', () => {
+  expect(exercises.length).toBeGreaterThanOrEqual(40);
+  expect(tauOf(exercises)).toBeGreaterThanOrEqual(0.95);
+});
+
+test.each(exercises)('$name: the top is hotter than the bottom, and one pair at most is turned round', (exercise) => {
+  const heats = ladderHeats(catalog, exercise);
+  expect(heats.at(-1)).toBeGreaterThan(heats[0] ?? 0);
+  const pairs = (heats.length * (heats.length - 1)) / 2;
+  expect(tauOf([exercise])).toBeGreaterThan(1 - 2 / pairs - 1e-9);
+});
