@@ -20,17 +20,11 @@ export interface LoadPoint {
 /** The load over one repetition: where it starts, on the way, and where each phase arrives. */
 export function loadCurve(catalog: Catalog, entry: RungEntry): LoadPoint[] {
   const { rung, like } = entry;
-  const arriving = (atSeconds: number, id: string): LoadPoint[] => {
-    const pose = rung.poses[id];
-    return pose ? [{ atSeconds, load: loadOf(posedAs(pose, like, catalog.method.bodyHeightM), catalog.method) }] : [];
-  };
-  let end = 0;
-  const ends = rung.phases.flatMap(({ counts, pose }) => {
-    end += counts * (rung.dose.secondsPerCount ?? catalog.method.secondsPerCount);
-    return arriving(end, pose);
-  });
-  const way = catalog.course(entry).map(({ atSeconds, load }) => ({ atSeconds, load }));
-  return [...arriving(0, rung.start), ...way, ...ends].sort((a, b) => a.atSeconds - b.atSeconds);
+  const start = rung.poses[rung.start];
+  const first = start
+    ? [{ atSeconds: 0, load: loadOf(posedAs(start, like, catalog.method.bodyHeightM), catalog.method) }]
+    : [];
+  return [...first, ...catalog.course(entry).map(({ atSeconds, load }) => ({ atSeconds, load }))];
 }
 
 /** Loads under this many N·m are too small to divide by. */

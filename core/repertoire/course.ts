@@ -2,7 +2,7 @@ import { type BasePosition, type Load, loadOf, moveBetween, type Pose, type Pose
 import type { Method } from '../method/method';
 import type { Phase, Rung } from './exercise';
 
-/** A stretch of one repetition, short enough to be taken as one pose. */
+/** A stretch of one repetition, short enough to be taken as one pose; where a phase arrives, one of no seconds. */
 export interface Moment {
   readonly phase: Phase;
   /** When its middle is, in seconds from the start of the repetition. */
@@ -39,6 +39,8 @@ export function courseOf(rung: Rung, like: BasePosition, method: Method): Moment
       moments.push({ phase, atSeconds: clock + seconds / 2, seconds, posed, load, still: move.still });
       clock += seconds;
     }
+    const posed = posedAs(to, like, method.bodyHeightM);
+    moments.push({ phase, atSeconds: clock, seconds: 0, posed, load: loadOf(posed, method), still: move.still });
     from = to;
   }
   return moments;

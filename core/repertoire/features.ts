@@ -88,11 +88,8 @@ export interface RungFeatures {
 
 /** @param course one repetition of the rung, as `courseOf` gives it */
 export function featuresOf(rung: Rung, like: BasePosition, method: Method, course: readonly Moment[]): RungFeatures {
-  const reached = [rung.start, ...rung.phases.map(({ pose }) => pose)].flatMap((id) => rung.poses[id] ?? []);
-  const bodies = [
-    ...[...new Set(reached)].map((pose) => posedAs(pose, like, method.bodyHeightM)),
-    ...course.map(({ posed }) => posed),
-  ];
+  const start = rung.poses[rung.start];
+  const bodies = [...(start ? [posedAs(start, like, method.bodyHeightM)] : []), ...course.map(({ posed }) => posed)];
   const each = bodies.map((posed) => peaksOf(posed, method));
   const peaks = Object.fromEntries(
     PEAKS.map((feature) => [feature, Math.max(0, ...each.map((one) => one[feature] ?? 0))]),

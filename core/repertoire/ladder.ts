@@ -30,7 +30,7 @@ export function ladderFaults(catalog: Catalog, exercise: Exercise): LadderFault[
   const heats = ladderHeats(catalog, exercise);
   if (heats.length < 2) return [{ kind: 'single', step: 0, value: heats.length, limit: 2 }];
   const steps = heats.slice(1).map((heat, i) => heat - (heats[i] ?? heat));
-  const limit = Math.max(LEAST_STEP, median(steps)) * catalog.method.limits.ladderStep;
+  const limit = Math.max(LEAST_STEP, median(steps.filter((step) => step > 0))) * catalog.method.limits.ladderStep;
   return steps.flatMap((value, i): LadderFault[] => {
     if (value <= 0) return [{ kind: 'falls', step: i + 1, value, limit: 0 }];
     return value > limit ? [{ kind: 'gap', step: i + 1, value, limit }] : [];

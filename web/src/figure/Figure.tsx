@@ -67,12 +67,12 @@ export function FigureFrame({ frame, view, label, className, interactive = false
   );
 }
 
-/** How the lines of a body look; the same for one that stands and one that moves. */
-export const LIMB = { fill: 'none', strokeLinecap: 'round', strokeLinejoin: 'round', stroke: 'currentColor' } as const;
-export const FAR = { strokeWidth: 0.065, opacity: 0.45 } as const;
-export const NEAR = { strokeWidth: 0.075 } as const;
-export const TRUNK = { strokeWidth: 0.135 } as const;
-export const HEAD_RADIUS = 0.085;
+/** How the lines of a body look. */
+const LIMB = { fill: 'none', strokeLinecap: 'round', strokeLinejoin: 'round', stroke: 'currentColor' } as const;
+const FAR = { strokeWidth: 0.065, opacity: 0.45 } as const;
+const NEAR = { strokeWidth: 0.075 } as const;
+const TRUNK = { strokeWidth: 0.135 } as const;
+const HEAD_RADIUS = 0.085;
 
 export function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
   const { far, near, trunk, head, raised } = drawing;

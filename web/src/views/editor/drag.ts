@@ -12,7 +12,7 @@ import { JOINT_WORDS } from './joints';
 /** Which side of a pair a hand moves. */
 export type Moved = Side | 'both';
 
-export type HandleName = JointName | TrunkPoint;
+type HandleName = JointName | TrunkPoint;
 
 export interface Handle {
   readonly name: HandleName;

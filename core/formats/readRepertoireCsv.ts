@@ -2,89 +2,13 @@ import Papa from 'papaparse';
 import type { BasePosition } from '../body/position';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
-import { Catalog, type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
+import { type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
 import type { Bundle } from './bundle';
 import { schemaProblems, shortened } from './parseBundle';
-
-/** The columns of the repertoire as a table, one row a rung, easiest first. */
-export const CSV_COLUMNS = [
-  'exercise',
-  'exercise name',
-  'position',
-  'directions',
-  'sides',
-  'notes',
-  'rung',
-  'rung name',
-  'props',
-  'set-up seconds',
-  'sets',
-  'reps',
-  'seconds per count',
-  'ready when',
-  'stay when',
-  'requires',
-  'preparation',
-  'heat',
-  'heat set by director',
-  'reason',
-] as const;
-type Column = (typeof CSV_COLUMNS)[number];
-/** Columns a file may leave out; `heat` is computed and only written. */
-const OPTIONAL: readonly Column[] = [
-  'notes',
-  'props',
-  'seconds per count',
-  'ready when',
-  'stay when',
-  'requires',
-  'preparation',
-  'heat',
-  'heat set by director',
-  'reason',
-];
-
-/** What a table can't carry, in words: shown wherever one goes out or comes in. */
-export const CSV_LOSS =
-  'A table carries the flat parts of the repertoire. Poses, phases and cues are not in it: rungs that are here already keep theirs, new ones come with the plain pose of their position, to be drawn in the editor. Heat is computed and is not read back.';
+import { type Column, CSV_COLUMNS, OPTIONAL_COLUMNS } from './writeRepertoireCsv';
 
 /** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */
 const MOST_ROWS = 20_000;
-
-/** Several values in one cell. */
-const JOIN = ' | ';
-
-/** The repertoire as CSV (RFC 4180, comma, CRLF), one row a rung. */
-export function writeRepertoireCsv(bundle: Bundle): string {
-  const { exercises = [] } = bundle;
-  const catalog = new Catalog({ ...bundle, exercises });
-  const rows = catalog.rungs.map((entry): Record<Column, string | number> => {
-    const { exercise, rung } = entry;
-    return {
-      exercise: exercise.id,
-      'exercise name': exercise.name,
-      position: exercise.position,
-      directions: exercise.directions.join(JOIN),
-      sides: exercise.sides,
-      notes: exercise.notes ?? '',
-      rung: rung.id,
-      'rung name': rung.name,
-      props: (rung.props ?? []).join(JOIN),
-      'set-up seconds': rung.setupSeconds,
-      sets: rung.dose.sets,
-      reps: rung.dose.reps,
-      'seconds per count': rung.dose.secondsPerCount ?? '',
-      'ready when': (rung.gate?.ready ?? []).join(JOIN),
-      'stay when': (rung.gate?.stay ?? []).join(JOIN),
-      requires: (rung.requires ?? []).map(rungKey).join(JOIN),
-      preparation: (rung.preparation ?? []).join(JOIN),
-      heat: Math.round(catalog.heat(entry) * 10) / 10,
-      'heat set by director': rung.heatOverride?.heat ?? '',
-      reason: rung.heatOverride?.reason ?? '',
-    };
-  });
-  return Papa.unparse({ fields: [...CSV_COLUMNS], data: rows }, { escapeFormulae: true });
-}
 
 export type ReadCsv =
   | {
@@ -103,15 +27,19 @@ type Row = Partial<Record<Column, string>>;
  * @param bundle the studio: its rungs keep their poses, phases and cues
  */
 export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
-  const parsed = Papa.parse<Row>(text.replace(/^\uFEFF/, ''), {
+  const table = text.replace(/^\uFEFF/, '');
+  const shape = { skipEmptyLines: 'greedy' as const, delimitersToGuess: [',', ';', '\t'] };
+  const nameOf = (header: string) => header.trim().toLowerCase();
+  // The first row by itself: a table with a column twice is not to be read as one with other names.
+  const [head = []] = Papa.parse<string[]>(table, { ...shape, preview: 1 }).data;
+  const columns = columnProblems(head.map(nameOf));
+  if (columns.length > 0) return { ok: false, problems: columns };
+  const parsed = Papa.parse<Row>(table, {
+    ...shape,
     header: true,
-    skipEmptyLines: 'greedy',
-    delimitersToGuess: [',', ';', '\t'],
-    transformHeader: (header) => header.trim().toLowerCase(),
+    transformHeader: nameOf,
     transform: (value) => unescaped(value.trim()),
   });
-  const columns = columnProblems(parsed.meta.fields ?? []);
-  if (columns.length > 0) return { ok: false, problems: columns };
   const broken = parsed.errors.map(
     ({ row = 0, message }): Problem => ({ path: [`row ${row + 2}`], message: `${message}.` }),
   );
@@ -130,7 +58,7 @@ const unescaped = (value: string): string => value.replace(/^'(?=[=+\-@\t\r])/, 
 
 function columnProblems(found: readonly string[]): Problem[] {
   const known: readonly string[] = CSV_COLUMNS;
-  const missing = CSV_COLUMNS.filter((column) => !OPTIONAL.includes(column) && !found.includes(column));
+  const missing = CSV_COLUMNS.filter((column) => !OPTIONAL_COLUMNS.includes(column) && !found.includes(column));
   const strange = found.filter((column) => !known.includes(column));
   const twice = found.filter((column, i) => found.indexOf(column) !== i);
   return [

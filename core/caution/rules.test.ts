@@ -1,0 +1,187 @@
+import type { BasePosition, Pose } from '../body';
+import { resolveMethod } from '../method';
+import { courseOf, FEATURES, type Feature, featureAt, featuresOf, type Rung, type RungFeatures } from '../repertoire';
+import { must, rung } from '../testing';
+import { CONDITION_IDS, CONDITIONS } from './condition';
+import { judge, measuredText, readChecks } from './judge';
+import { CAUTION_RULES, VERDICTS } from './rules';
+
+const METHOD = resolveMethod();
+
+interface Specimen {
+  readonly rung: Rung;
+  readonly features: RungFeatures;
+}
+
+function specimen(like: BasePosition, poses: readonly [Pose, Pose], change: Partial<Rung> = {}): Specimen {
+  const made = rung('specimen', { poses: { home: poses[0], away: poses[1] }, ...change });
+  return { rung: made, features: featuresOf(made, like, METHOD, courseOf(made, like, METHOD)) };
+}
+
+const still = (like: BasePosition, pose: Pose, change?: Partial<Rung>) => specimen(like, [pose, pose], change);
+const seated = (change: Partial<Pose>): Specimen =>
+  still('seated', { hip: 90, knee: 90, supports: ['pelvis', 'feet'], ...change });
+const upright = (change: Partial<Pose>): Specimen => still('standing', { supports: ['feet'], ...change });
+const onBack = (change: Partial<Pose>): Specimen =>
+  still('supine', { supports: ['head', 'ribs', 'pelvis'], ...change });
+/** A pose kept for some seconds, one count a second; none at all for nothing. */
+const kept =
+  (like: BasePosition, pose: Pose, change: Partial<Rung['phases'][number]> = {}) =>
+  (seconds: number): Specimen =>
+    seconds < 0.5
+      ? QUIET
+      : still(like, pose, {
+          dose: { sets: 1, reps: 1 },
+          phases: Array.from({ length: Math.ceil(seconds / 60) }, (_, i) => ({
+            breath: 'free',
+            counts: Math.min(60, seconds - 60 * i),
+            pose: 'home',
+            ...change,
+          })),
+        });
+/** Sitting on a chair with folded hands: nothing that any rule minds. */
+const QUIET = seated({});
+
+const ROUND: Partial<Pose> = { lumbar: 26, thoracic: 22, neck: 16 };
+const ROCKED: [Pose, Pose] = [
+  { ...ROUND, hip: 120, knee: 110, pitch: 22, supports: ['pelvis'] },
+  { ...ROUND, hip: 130, knee: 115, pitch: 95, supports: ['shoulders'] },
+];
+
+/** For each feature, bodies that show it more and more: from 0 to 1, or (times) for more and more seconds. */
+const SHOWN: Readonly<Record<Feature, (t: number) => Specimen>> = {
+  loadedFlexion: (t) => seated({ lumbar: 50 * t, thoracic: 50 * t }),
+  extension: (t) =>
+    still('prone', {
+      lumbar: -40 * t,
+      thoracic: -20 * t,
+      shoulder: 90,
+      elbow: 90,
+      supports: ['pelvis', 'thighs', 'feet', 'forearms'],
+    }),
+  rotation: (t) => seated({ twist: 70 * t }),
+  sideBend: (t) => seated({ sideBend: -55 * t }),
+  legLever: (t) =>
+    onBack({
+      hip: { left: 45, right: 90 - 90 * t },
+      knee: { left: 90, right: 0 },
+      supports: ['head', 'ribs', 'pelvis', 'foot.left'],
+    }),
+  doubleLegLever: (t) => onBack({ hip: 90 - 90 * t }),
+  curlLever: (t) =>
+    still('seated', { hip: 100 - 40 * t, pitch: 60 * t, shoulder: 160 * t, supports: ['pelvis', 'feet'] }),
+  lumbarMoment: (t) => still('plank', { pitch: 88 - 88 * t, shoulder: 90 + 40 * t, supports: ['hands', 'feet'] }),
+  inversion: (t) => upright({ hip: 90 * t, pitch: -95 * t, lumbar: 70 * t, thoracic: 50 * t }),
+  neckWeight: (t) => onBack({ lumbar: 60 * t, thoracic: 30 * t, hip: 120, supports: ['head', 'shoulders'] }),
+  hipFlexion: (t) => onBack({ hip: 150 * t, knee: 120 }),
+  hipAcross: (t) => onBack({ hip: 40, hipAbduction: { left: 0, right: -35 * t } }),
+  hipTurnedIn: (t) => onBack({ hip: 40, hipRotation: -60 * t }),
+  straddle: (t) => onBack({ hip: 90, hipAbduction: 85 * t }),
+  kneeBend: (t) => still('kneeling', { knee: 60 + 100 * t, supports: ['knees', 'feet'] }),
+  hamstrings: (t) => seated({ hip: 120 * t, knee: 0 }),
+  anklePointed: (t) => still('kneeling', { knee: 120, ankle: 80 * t, supports: ['knees', 'feet'] }),
+  ankleBent: (t) => upright({ hip: 30, knee: 30 + 60 * t }),
+  armOverhead: (t) => upright({ shoulder: 180 * t }),
+  handLoad: (t) => upright({ weights: { 'hand.left': 4 * t, 'hand.right': 4 * t } }),
+  headSweep: (t) =>
+    specimen('standing', [
+      { supports: ['feet'] },
+      { lumbar: 60 * t, thoracic: 50 * t, neck: 50 * t, supports: ['feet'] },
+    ]),
+  rolling: (t) => (t === 0 ? QUIET : specimen('seated', ROCKED)),
+  headLifted: kept('supine', { ...ROUND, hip: 45, knee: 90, supports: ['pelvis', 'feet'] }),
+  pronePressure: kept('prone', { supports: ['head', 'ribs', 'pelvis', 'thighs', 'feet'] }),
+  flatOnBack: kept('supine', { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] }),
+  extendedWrists: kept('plank', { shoulder: 90, supports: ['hands', 'feet'] }),
+  armsBearing: kept('plank', { shoulder: 90, elbow: 90, supports: ['forearms', 'feet'] }),
+  kneeling: kept('kneeling', { knee: 90, supports: ['knees', 'feet'] }),
+  oneFoot: kept('standing', { hip: { left: 0, right: 70 }, knee: { left: 0, right: 80 }, supports: ['foot.left'] }),
+  longHold: kept('plank', { shoulder: 90, supports: ['hands', 'feet'] }, { effort: true }),
+  longDoubleLever: kept('supine', { hip: 20, supports: ['head', 'ribs', 'pelvis'] }),
+  breathHeld: kept(
+    'supine',
+    { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] },
+    { breath: 'hold', effort: true },
+  ),
+};
+
+const shownIn = ({ rung: { dose }, features }: Specimen, feature: Feature) => featureAt(features, feature, dose);
+
+/** The body of a family that shows just this much of a feature. */
+function showing(feature: Feature, value: number): Specimen {
+  const at = SHOWN[feature];
+  if (FEATURES[feature].kind === 'time') return at(value);
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (shownIn(at(middle), feature) < value) low = middle;
+    else high = middle;
+  }
+  return at(high);
+}
+
+const NEAR = 0.6;
+
+test.each(CAUTION_RULES.map((rule) => [rule.condition, rule.feature, rule.over, rule] as const))(
+  '%s minds %s over %d, and nothing under it',
+  (condition, feature, over, rule) => {
+    const above = showing(feature, over + NEAR);
+    expect(shownIn(above, feature)).toBeGreaterThan(over);
+    const fired = judge(above.features, above.rung.dose, [condition]).cautions;
+    expect(fired).toContainEqual({ ...rule, value: shownIn(above, feature) });
+    expect(rule.how.length * rule.why.length).toBeGreaterThan(0);
+
+    const below = over === 0 ? QUIET : showing(feature, over - NEAR);
+    expect(shownIn(below, feature)).toBeLessThanOrEqual(over);
+    const silent = judge(below.features, below.rung.dose, [condition]).cautions;
+    expect(silent.filter((each) => each.feature === feature && each.over === over)).toEqual([]);
+  },
+);
+
+test('every feature is minded by some rule or limits a class, and sitting quietly is fine for everyone', () => {
+  const minded = new Set(CAUTION_RULES.map(({ feature }) => feature));
+  const limits: readonly Feature[] = ['longDoubleLever'];
+  for (const feature of Object.keys(FEATURES) as Feature[]) {
+    expect([feature, minded.has(feature) || limits.includes(feature)]).toEqual([feature, true]);
+  }
+  expect(judge(QUIET.features, QUIET.rung.dose, CONDITION_IDS)).toEqual({ verdict: 'fine', cautions: [] });
+  expect(Object.keys(CONDITIONS)).toHaveLength(new Set(CAUTION_RULES.map(({ condition }) => condition)).size);
+});
+
+test('of one condition on one feature only the gravest speaks, gravest first, with what was measured', () => {
+  const plank = showing('extendedWrists', 50);
+  const { verdict, cautions } = judge(plank.features, plank.rung.dose, ['wrist', 'shoulder']);
+  expect(verdict).toBe('swap');
+  expect(cautions.filter(({ feature }) => feature === 'extendedWrists')).toHaveLength(1);
+  const order = cautions.map((caution) => VERDICTS.indexOf(caution.verdict));
+  expect(order).toEqual([...order].sort((a, b) => b - a));
+  const [first] = cautions;
+  expect(measuredText(must(first).feature, 50, 45)).toBe('weight on extended wrists 50 s (limit 45 s)');
+  expect(measuredText('rotation', 31.2, 25)).toBe('turning the spine 31° (limit 25°)');
+});
+
+test('a longer dose is judged by its seconds, not by its rung', () => {
+  const held = showing('headLifted', 20);
+  const verdict = (reps: number) => judge(held.features, { sets: 1, reps }, ['neck-pain']).verdict;
+  expect(verdict(1)).toBe('adapt');
+  expect(verdict(3)).toBe('swap');
+});
+
+describe('the finger-width check', () => {
+  const check = (date: string, fingers: number, doming = false) => ({ date, fingers, doming, checkedBy: 'Ilva' });
+  test('none on record, doming, or a gap beyond the house limit is cleared first', () => {
+    expect(readChecks([], 2)).toMatchObject({ clear: false, reason: 'No finger-width check is on record.' });
+    expect(readChecks([check('2026-03-01', 1, true)], 2)).toMatchObject({ clear: false });
+    expect(readChecks([check('2026-03-01', 3)], 2).reason).toContain('the house limit is 2');
+    expect(readChecks([check('2026-03-01', 3)], 3)).toMatchObject({ clear: true, reason: '' });
+  });
+  test('the newest decides, in whatever order they were written down', () => {
+    const [old, recent] = [check('2026-01-05', 4), check('2026-04-20', 1)];
+    for (const checks of [
+      [old, recent],
+      [recent, old],
+    ]) {
+      expect(readChecks(checks, 2)).toMatchObject({ clear: true, latest: recent });
+    }
+  });
+});

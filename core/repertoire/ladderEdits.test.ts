@@ -1,0 +1,72 @@
+import { must, rung } from '../testing';
+import { exercise } from '../testing/studio';
+import {
+  addPhase,
+  addRungAbove,
+  moveRung,
+  poseInUse,
+  removePhase,
+  removePose,
+  removeRung,
+  renamePose,
+  swapPhases,
+  withPhase,
+  withRung,
+} from './ladderEdits';
+
+const LADDER = exercise('ladder', { rungs: [rung('low'), rung('middle'), rung('high')] });
+const ids = ({ rungs }: typeof LADDER) => rungs.map(({ id }) => id);
+const SPOKEN = rung('spoken', {
+  phases: [
+    { breath: 'in', counts: 1, pose: 'home' },
+    { breath: 'out', counts: 2, pose: 'away', effort: true },
+    { breath: 'in', counts: 3, pose: 'home' },
+  ],
+  cues: [
+    { kind: 'setup', text: 'Lie down.' },
+    { kind: 'action', text: 'first', phase: 0 },
+    { kind: 'action', text: 'second', phase: 1 },
+    { kind: 'action', text: 'third', phase: 2 },
+  ],
+});
+const spoken = (made: typeof SPOKEN) =>
+  made.phases.map((phase, i) => [phase.counts, made.cues?.find((cue) => cue.phase === i)?.text]);
+
+test('a rung is copied above, moved and taken out; what can’t be done changes nothing', () => {
+  expect(ids(addRungAbove(LADDER, 1, 'new', 'New'))).toEqual(['low', 'middle', 'new', 'high']);
+  expect(ids(moveRung(LADDER, 0, 2))).toEqual(['middle', 'high', 'low']);
+  expect(ids(removeRung(LADDER, 1))).toEqual(['low', 'high']);
+  expect(moveRung(LADDER, 0, 3)).toBe(LADDER);
+  expect(withRung(LADDER, 9, () => rung('none'))).toBe(LADDER);
+  const set = withRung(LADDER, 0, (each) => ({ ...each, heatOverride: { heat: 9, reason: 'Seen.' } }));
+  expect(must(addRungAbove(set, 0, 'new', 'New').rungs[1]).heatOverride).toBeUndefined();
+});
+
+test('taking out a phase, or changing two about, keeps every word with its phase', () => {
+  expect(spoken(removePhase(SPOKEN, 1))).toEqual([
+    [1, 'first'],
+    [3, 'third'],
+  ]);
+  expect(spoken(swapPhases(SPOKEN, 0))).toEqual([
+    [2, 'second'],
+    [1, 'first'],
+    [3, 'third'],
+  ]);
+  expect(swapPhases(SPOKEN, 2)).toBe(SPOKEN);
+  expect(removePhase(SPOKEN, 1).cues).toContainEqual({ kind: 'setup', text: 'Lie down.' });
+  const longer = addPhase(SPOKEN);
+  expect(longer.phases.at(-1)).toEqual({ breath: 'out', counts: 2, pose: 'home' });
+  expect(withPhase(SPOKEN, 1, { counts: 5 }).phases.map(({ counts }) => counts)).toEqual([1, 5, 3]);
+});
+
+test('a pose is renamed wherever the rung speaks of it, and a pose in use is known to be', () => {
+  const renamed = renamePose(SPOKEN, 'home', 'rest');
+  expect(renamed.start).toBe('rest');
+  expect(renamed.phases.map(({ pose }) => pose)).toEqual(['rest', 'away', 'rest']);
+  expect(Object.keys(renamed.poses)).toEqual(['rest', 'away']);
+  expect(renamePose(SPOKEN, 'home', 'away')).toBe(SPOKEN);
+  expect(poseInUse(SPOKEN, 'away')).toBe(true);
+  const spare = { ...SPOKEN, poses: { ...SPOKEN.poses, spare: must(SPOKEN.poses.home) } };
+  expect(poseInUse(spare, 'spare')).toBe(false);
+  expect(Object.keys(removePose(spare, 'spare').poses)).toEqual(['home', 'away']);
+});
