@@ -2,7 +2,6 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Bundle } from '@warm-ladder/core/formats';
-import type { FastifyInstance } from 'fastify';
 import { buildApp } from './app';
 import { openDatabase } from './database';
 import { Studio } from './studio';
@@ -14,7 +13,8 @@ export function temporaryFolder(): { folder: string; remove: () => void } {
 }
 
 export interface TestServer {
-  readonly app: FastifyInstance;
+  /** Where it listens, for what is not JSON. */
+  readonly address: string;
   /** Sends JSON and reads JSON. */
   readonly send: (method: string, url: string, body?: unknown) => Promise<{ status: number; body: Answer }>;
   readonly close: () => Promise<void>;
@@ -27,7 +27,7 @@ export async function startServer(folder: string): Promise<TestServer> {
   const app = await buildApp(await Studio.open(db));
   const address = await app.listen({ port: 0, host: '127.0.0.1' });
   return {
-    app,
+    address,
     send: async (method, url, body) => {
       const json = typeof body === 'string' ? body : JSON.stringify(body);
       const response = await fetch(`${address}/api${url}`, {
