@@ -6,7 +6,7 @@ import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/ensure.
 ensurePackages();
 ensureBuild();
 const env = { ...process.env, CHROMIUM_PATH: ensureChromium() };
-for (const name of ['review', 'startup', 'interface']) {
+for (const name of ['review', 'startup', 'interface', 'figures']) {
   const file = join(ROOT, 'e2e/bench', `${name}.ts`);
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', file], { cwd: ROOT, stdio: 'inherit', env });
   if (status !== 0) process.exit(status ?? 1);

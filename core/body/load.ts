@@ -1,7 +1,7 @@
 import { isPropped, isUpright } from './ground';
 import { armBears, headBears, JOINT_RANGES, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
-import { add, between, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
+import { add, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
 
 /** Newtons per kilogram. */
 const GRAVITY = 9.81;
@@ -21,54 +21,73 @@ export interface Load {
   readonly lumbarMoment: number | null;
 }
 
-interface Part {
-  readonly kg: number;
-  readonly at: Point;
+/**
+ * Parts of the body added up: their kilograms, and each one's kilograms times where it is. Every moment of a group is
+ * linear in these four sums, so no list of parts is ever made: loads run for every moment of every rung.
+ */
+interface Lump {
+  kg: number;
+  x: number;
+  y: number;
+  z: number;
+}
+
+const lump = (): Lump => ({ kg: 0, x: 0, y: 0, z: 0 });
+
+/** Adds a part whose centre is a share of the way from one joint to another. */
+function put(sum: Lump, kg: number, from: Point, to: Point = from, share = 0): Lump {
+  sum.kg += kg;
+  sum.x += kg * (from.x + (to.x - from.x) * share);
+  sum.y += kg * (from.y + (to.y - from.y) * share);
+  sum.z += kg * (from.z + (to.z - from.z) * share);
+  return sum;
+}
+
+function join(sum: Lump, other: Lump): Lump {
+  sum.kg += other.kg;
+  sum.x += other.x;
+  sum.y += other.y;
+  sum.z += other.z;
+  return sum;
 }
 
 /** The load of one pose on the reference body it was posed for (docs/body.md has the derivation and check values). */
 export function loadOf(posed: Posed, body: ReferenceBody): Load {
   const { pose, like, angles, bones, ground } = posed;
-  const { up, contacts } = ground;
-  const upper = upperParts(bones, pose, body);
+  const trunk = trunkOf(bones, body);
   if (isPropped(pose, like)) {
-    const lower = [pelvisPart(bones, pose, body), ...SIDES.flatMap((side) => legParts(bones, pose, side, body))];
-    const axis = trunkLine(bones);
+    const lower = pelvisOf(bones, pose, body);
+    for (const side of SIDES) join(lower, legOf(bones, pose, side, body));
     // Arms that hang from resting ribs, and a head that rests, press on the floor and not on the bridge.
-    const bridging = ribsBear(pose) ? upper.slice(0, TRUNK_PARTS) : upper;
-    const upperAt = contacts.upper && dot(contacts.upper, axis);
-    const lowerAt = contacts.lower && dot(contacts.lower, axis);
-    const moment = proppedMoment(bridging, lower, upperAt, lowerAt, axis, bones.lumbar);
+    const bridging = ribsBear(pose) ? trunk : withHeadAndArms(trunk, posed, body);
+    const moment = proppedMoment(bridging, lower, posed);
     // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
     return { legLever: null, curlLever: null, lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180) };
   }
   const legLever = raisedLegs(posed, body);
   if (isUpright(like) && like !== 'seated') {
-    const lumbarMoment = horizontalMoment(upper, bones.lumbar, up) * handsHelp(pose);
-    return { legLever, curlLever: null, lumbarMoment };
+    const upper = withHeadAndArms(trunk, posed, body);
+    return { legLever, curlLever: null, lumbarMoment: momentOf(upper, bones.lumbar, ground.up) * handsHelp(pose) };
   }
-  return { legLever, curlLever: curlLeverOf(posed, upper, body), lumbarMoment: null };
+  return { legLever, curlLever: curlLeverOf(trunk, posed, body), lumbarMoment: null };
 }
 
 /** Head, chest and arms held up about the lowest part of the trunk that rests; 0 when the head rests too. */
-function curlLeverOf({ pose, bones, ground }: Posed, upper: readonly Part[], body: ReferenceBody): number {
-  if (!ribsBear(pose)) return horizontalMoment(upper, bones.lumbar, ground.up) * handsHelp(pose);
-  return headBears(pose) ? 0 : horizontalMoment([headPart(bones, pose, body)], bones.shoulder, ground.up);
-}
-
-/** The line from hip to shoulder, as a direction: what `pitch` tilts, and what a propped body bends across. */
-function trunkLine({ hip, shoulder }: Skeleton): Point {
-  const line = add(shoulder, hip, -1);
-  const length = Math.hypot(line.x, line.y, line.z);
-  return { x: line.x / length, y: line.y / length, z: line.z / length };
+function curlLeverOf(trunk: Lump, posed: Posed, body: ReferenceBody): number {
+  const { pose, bones, ground } = posed;
+  if (!ribsBear(pose)) {
+    return momentOf(withHeadAndArms(trunk, posed, body), bones.lumbar, ground.up) * handsHelp(pose);
+  }
+  return headBears(pose) ? 0 : momentOf(putHead(lump(), bones, pose, body), bones.shoulder, ground.up);
 }
 
 /** Legs held off the floor, about their hips, whatever else the body rests on: N·m. */
 export function raisedLegs({ pose, bones, ground }: Posed, body: ReferenceBody): number {
-  return SIDES.filter((side) => !legBears(pose, side)).reduce(
-    (sum, side) => sum + horizontalMoment(legParts(bones, pose, side, body), bones.leg[side].root, ground.up),
-    0,
-  );
+  let sum = 0;
+  for (const side of SIDES) {
+    if (!legBears(pose, side)) sum += momentOf(legOf(bones, pose, side, body), bones.leg[side].root, ground.up);
+  }
+  return sum;
 }
 
 /** Degrees between the bends of a knee that are tried. */
@@ -83,74 +102,73 @@ const STRAIGHT = 0.6;
  * where it is, and a little for being long.
  */
 export function feltLegs({ pose, angles, bones, ground }: Posed, body: ReferenceBody): number {
-  return SIDES.filter((side) => !legBears(pose, side)).reduce((sum, side) => {
-    const leg = bones.leg[side];
-    const [thigh, shank, foot, knee] = legParts(bones, pose, side, body);
-    if (!thigh || !shank || !foot || !knee) return sum;
+  let sum = 0;
+  for (const side of SIDES) {
+    if (legBears(pose, side)) continue;
+    const { root, middle, end, fold } = bones.leg[side];
+    const thigh = putThigh(lump(), bones, pose, side, body);
+    const [thighLength, shankLength] = [apart(root, middle), apart(middle, end)];
+    const [shankKg, footKg] = [
+      MASS.shank * body.bodyMassKg,
+      MASS.foot * body.bodyMassKg + (pose.weights?.[`foot.${side}`] ?? 0),
+    ];
     const bent = angles.knee[side];
-    const down = add(leg.middle, leg.root, -1);
-    const length = Math.hypot(down.x, down.y, down.z);
     let most = 0;
     for (let bend = bent; bend <= JOINT_RANGES.knee[1]; bend += BEND) {
-      const [along, across] = [Math.cos((bend * Math.PI) / 180) / length, Math.sin((bend * Math.PI) / 180)];
-      const way = add(scaled(down, along), leg.fold, across);
-      const far = [shank, foot].map(({ kg, at }) => ({ kg, at: add(leg.middle, way, distance(at, leg.middle)) }));
-      most = Math.max(most, horizontalMoment([thigh, knee, ...far], leg.root, ground.up));
+      const along = Math.cos((bend * Math.PI) / 180) / thighLength;
+      const way = add(add(NOWHERE, add(middle, root, -1), along), fold, Math.sin((bend * Math.PI) / 180));
+      const foot = add(middle, way, shankLength);
+      const leg = put(put({ ...thigh }, shankKg, middle, foot, CENTRE.shank), footKg, foot);
+      most = Math.max(most, momentOf(leg, root, ground.up));
     }
-    const level = (shank.kg * distance(shank.at, leg.middle) + foot.kg * distance(foot.at, leg.middle)) * GRAVITY;
-    return sum + most + STRAIGHT * level * Math.max(0, 1 - bent / 90);
-  }, 0);
+    const level = (shankKg * CENTRE.shank + footKg) * shankLength * GRAVITY;
+    sum += most + STRAIGHT * level * Math.max(0, 1 - bent / 90);
+  }
+  return sum;
 }
 
-const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });
-const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+const NOWHERE: Point = { x: 0, y: 0, z: 0 };
+const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 /** Each hand or forearm that bears takes two fifths of what the trunk would hold: our estimate of their help. */
-const handsHelp = (pose: Pose): number => 1 - 0.4 * SIDES.filter((side) => armBears(pose, side)).length;
+const handsHelp = (pose: Pose): number =>
+  1 - 0.4 * ((armBears(pose, 'left') ? 1 : 0) + (armBears(pose, 'right') ? 1 : 0));
 
-const headPart = (bones: Skeleton, pose: Pose, body: ReferenceBody): Part => ({
-  kg: MASS.head * body.bodyMassKg + (pose.weights?.head ?? 0),
-  at: bones.head,
-});
+const putHead = (sum: Lump, bones: Skeleton, pose: Pose, body: ReferenceBody): Lump =>
+  put(sum, MASS.head * body.bodyMassKg + (pose.weights?.head ?? 0), bones.head);
 
-const pelvisPart = (bones: Skeleton, pose: Pose, body: ReferenceBody): Part => ({
-  kg: MASS.pelvis * body.bodyMassKg + (pose.weights?.pelvis ?? 0),
-  at: between(bones.hip, bones.lumbar, 0.5),
-});
+const pelvisOf = (bones: Skeleton, pose: Pose, body: ReferenceBody): Lump =>
+  put(lump(), MASS.pelvis * body.bodyMassKg + (pose.weights?.pelvis ?? 0), bones.hip, bones.lumbar, 0.5);
 
-/** How many of the upper parts are the trunk's; they come first. */
-const TRUNK_PARTS = 3;
-
-function upperParts(bones: Skeleton, pose: Pose, body: ReferenceBody): Part[] {
-  const kg = body.bodyMassKg;
-  return [
-    { kg: MASS.abdomen * kg, at: between(bones.lumbar, bones.waist, 0.5) },
-    { kg: MASS.thorax * kg * 0.5, at: between(bones.waist, bones.ribs, 0.5) },
-    { kg: MASS.thorax * kg * 0.5, at: between(bones.ribs, bones.shoulder, 0.5) },
-    headPart(bones, pose, body),
-    ...SIDES.flatMap((side) => armParts(bones, pose, side, body)),
-  ];
+function trunkOf({ lumbar, waist, ribs, shoulder }: Skeleton, { bodyMassKg: kg }: ReferenceBody): Lump {
+  const sum = put(lump(), MASS.abdomen * kg, lumbar, waist, 0.5);
+  put(sum, MASS.thorax * kg * 0.5, waist, ribs, 0.5);
+  return put(sum, MASS.thorax * kg * 0.5, ribs, shoulder, 0.5);
 }
 
-function armParts(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody): Part[] {
-  const { root, middle, end } = bones.arm[side];
+function withHeadAndArms(trunk: Lump, { bones, pose }: Posed, body: ReferenceBody): Lump {
+  const sum = putHead(join(lump(), trunk), bones, pose, body);
   const kg = body.bodyMassKg;
-  return [
-    { kg: MASS.upperArm * kg, at: between(root, middle, CENTRE.upperArm) },
-    { kg: MASS.forearm * kg, at: between(middle, end, CENTRE.forearm) },
-    { kg: MASS.hand * kg + (pose.weights?.[`hand.${side}`] ?? 0), at: end },
-  ];
+  for (const side of SIDES) {
+    const { root, middle, end } = bones.arm[side];
+    put(sum, MASS.upperArm * kg, root, middle, CENTRE.upperArm);
+    put(sum, MASS.forearm * kg, middle, end, CENTRE.forearm);
+    put(sum, MASS.hand * kg + (pose.weights?.[`hand.${side}`] ?? 0), end);
+  }
+  return sum;
 }
 
-function legParts(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody): Part[] {
-  const { root, middle, end } = bones.leg[side];
-  const kg = body.bodyMassKg;
-  return [
-    { kg: MASS.thigh * kg, at: between(root, middle, CENTRE.thigh) },
-    { kg: MASS.shank * kg, at: between(middle, end, CENTRE.shank) },
-    { kg: MASS.foot * kg + (pose.weights?.[`foot.${side}`] ?? 0), at: end },
-    { kg: pose.weights?.[`knee.${side}`] ?? 0, at: middle },
-  ];
+function putThigh(sum: Lump, bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody): Lump {
+  const { root, middle } = bones.leg[side];
+  put(sum, MASS.thigh * body.bodyMassKg, root, middle, CENTRE.thigh);
+  return put(sum, pose.weights?.[`knee.${side}`] ?? 0, middle);
+}
+
+function legOf(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody): Lump {
+  const { middle, end } = bones.leg[side];
+  const sum = putThigh(lump(), bones, pose, side, body);
+  put(sum, MASS.shank * body.bodyMassKg, middle, end, CENTRE.shank);
+  return put(sum, MASS.foot * body.bodyMassKg + (pose.weights?.[`foot.${side}`] ?? 0), end);
 }
 
 /**
@@ -158,22 +176,32 @@ function legParts(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody):
  * An arm overhead or out to the side lengthens the body even where it does not tip it.
  */
 export function armReach({ pose, bones }: Posed, body: ReferenceBody): number {
-  return SIDES.filter((side) => !armBears(pose, side))
-    .flatMap((side) => armParts(bones, pose, side, body))
-    .reduce((sum, { kg, at }) => {
-      const far = add(at, bones.lumbar, -1);
-      return sum + kg * GRAVITY * Math.hypot(far.x, far.y, far.z);
-    }, 0);
+  let sum = 0;
+  const reach = (kg: number, from: Point, to: Point, share: number) => {
+    const { lumbar } = bones;
+    sum +=
+      kg *
+      Math.hypot(
+        from.x + (to.x - from.x) * share - lumbar.x,
+        from.y + (to.y - from.y) * share - lumbar.y,
+        from.z + (to.z - from.z) * share - lumbar.z,
+      );
+  };
+  for (const side of SIDES) {
+    if (armBears(pose, side)) continue;
+    const { root, middle, end } = bones.arm[side];
+    reach(MASS.upperArm * body.bodyMassKg, root, middle, CENTRE.upperArm);
+    reach(MASS.forearm * body.bodyMassKg, middle, end, CENTRE.forearm);
+    reach(MASS.hand * body.bodyMassKg + (pose.weights?.[`hand.${side}`] ?? 0), end, end, 0);
+  }
+  return sum * GRAVITY;
 }
 
 /** Size of the moment of weights about a pivot: each weight times its horizontal distance, as vectors. */
-function horizontalMoment(parts: readonly Part[], pivot: Point, up: Point): number {
-  let [x, y, z] = [0, 0, 0];
-  for (const { kg, at } of parts) {
-    x += kg * (at.x - pivot.x);
-    y += kg * (at.y - pivot.y);
-    z += kg * (at.z - pivot.z);
-  }
+function momentOf(sum: Lump, pivot: Point, up: Point): number {
+  const x = sum.x - sum.kg * pivot.x;
+  const y = sum.y - sum.kg * pivot.y;
+  const z = sum.z - sum.kg * pivot.z;
   const upward = x * up.x + y * up.y + z * up.z;
   return GRAVITY * Math.sqrt(Math.max(0, x * x + y * y + z * z - upward * upward));
 }
@@ -181,27 +209,26 @@ function horizontalMoment(parts: readonly Part[], pivot: Point, up: Point): numb
 /** Supports nearer than this, in metres, share the weight evenly: statics no longer tells them apart. */
 const SAME_PLACE = 0.05;
 
-/** Moment at the lumbar point of a level body held at its upper and lower contacts, distances along `axis`. */
-function proppedMoment(
-  upper: readonly Part[],
-  lower: readonly Part[],
-  upperAt: number | null,
-  lowerAt: number | null,
-  axis: Point,
-  lumbar: Point,
-): number {
-  const waist = dot(lumbar, axis);
-  if (upperAt === null) return Math.abs(momentAlong(upper, waist, axis));
-  if (lowerAt === null) return Math.abs(momentAlong(lower, waist, axis));
-  const all = [...upper, ...lower];
+/**
+ * Moment at the lumbar point of a level body held at its upper and lower contacts, distances taken along the line
+ * from hip to shoulder: what `pitch` tilts, and what a propped body bends across.
+ */
+function proppedMoment(upper: Lump, lower: Lump, { bones, ground: { contacts } }: Posed): number {
+  const line = add(bones.shoulder, bones.hip, -1);
+  const length = apart(bones.shoulder, bones.hip);
+  const placeOf = (point: Point) => dot(point, line) / length;
+  const momentAbout = (sum: Lump, place: number) => GRAVITY * (dot(sum, line) / length - sum.kg * place);
+  const waist = placeOf(bones.lumbar);
+  if (contacts.upper === null) return Math.abs(momentAbout(upper, waist));
+  if (contacts.lower === null) return Math.abs(momentAbout(lower, waist));
+  const [upperAt, lowerAt] = [placeOf(contacts.upper), placeOf(contacts.lower)];
   const span = upperAt - lowerAt;
-  const weight = all.reduce((sum, { kg }) => sum + kg * GRAVITY, 0);
-  const reaction = Math.abs(span) < SAME_PLACE ? weight / 2 : momentAlong(all, lowerAt, axis) / span;
-  return Math.abs(momentAlong(upper, waist, axis) - reaction * (upperAt - waist));
+  const reaction =
+    Math.abs(span) < SAME_PLACE
+      ? ((upper.kg + lower.kg) * GRAVITY) / 2
+      : (momentAbout(upper, lowerAt) + momentAbout(lower, lowerAt)) / span;
+  return Math.abs(momentAbout(upper, waist) - reaction * (upperAt - waist));
 }
-
-const momentAlong = (parts: readonly Part[], from: number, axis: Point): number =>
-  parts.reduce((sum, { kg, at }) => sum + kg * GRAVITY * (dot(at, axis) - from), 0);
 
 const peak = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.max(a, b));
 

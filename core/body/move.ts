@@ -1,4 +1,14 @@
-import { type Angles, anglesOf, LIMB_JOINTS, type Pose, SIDES, type Support, supportsOf, TRUNK_JOINTS } from './pose';
+import {
+  type Angles,
+  anglesOf,
+  LIMB_JOINTS,
+  type Pose,
+  SIDES,
+  type Side,
+  type Support,
+  supportsOf,
+  TRUNK_JOINTS,
+} from './pose';
 
 /** The way from one pose to another: any pose between them. */
 export interface Move {
@@ -8,32 +18,32 @@ export interface Move {
   readonly still: boolean;
   /** @param share 0 at the start, 1 on arrival */
   readonly at: (share: number) => Pose;
+  /** That pose with its angles written out, for those who go on to work it out. */
+  readonly writtenAt: (share: number) => { readonly pose: Pose; readonly angles: Angles };
 }
 
 /**
  * Joins two poses by moving every joint evenly. On the way the body rests only on what bears at both ends: a foot
  * has left the floor as soon as it moves. Where that leaves a half of the body without rest, the nearer pose's
  * supports hold.
+ * @param a the angles of `from`, and `b` of `to`, where they are written out already
  */
-export function moveBetween(from: Pose, to: Pose): Move {
-  const [a, b] = [anglesOf(from), anglesOf(to)];
+export function moveBetween(from: Pose, to: Pose, a: Angles = anglesOf(from), b: Angles = anglesOf(to)): Move {
   const shared = sharedSupports(from, to);
   const ankle = from.ankle === undefined && to.ankle === undefined;
-  const between = (share: number): Pose => {
+  const writtenAt = (share: number): { pose: Pose; angles: Angles } => {
+    if (share <= 0) return { pose: from, angles: a };
+    if (share >= 1) return { pose: to, angles: b };
     const near = share < 0.5 ? from : to;
-    const { ankle: _unsaid, ...angles } = mixed(a, b, share);
-    return {
-      ...angles,
-      ...(ankle ? {} : { ankle: _unsaid }),
-      supports: shared ?? near.supports,
-      ...(near.weights ? { weights: near.weights } : {}),
-    };
+    const angles = mixed(a, b, share);
+    return { pose: poseOf(angles, shared ?? near.supports, near.weights, ankle), angles };
   };
   return {
     from,
     to,
     still: from === to || sameAngles(a, b),
-    at: (share) => (share <= 0 ? from : share >= 1 ? to : between(share)),
+    at: (share) => writtenAt(share).pose,
+    writtenAt,
   };
 }
 
@@ -42,14 +52,78 @@ export const sameAngles = (a: Angles, b: Angles): boolean =>
   LIMB_JOINTS.every((joint) => SIDES.every((side) => a[joint][side] === b[joint][side])) &&
   TRUNK_JOINTS.every((joint) => a[joint] === b[joint]);
 
-function mixed(a: Angles, b: Angles, share: number): Angles {
-  const made: Record<string, unknown> = {};
-  for (const joint of LIMB_JOINTS) {
-    const [p, q] = [a[joint], b[joint]];
-    made[joint] = { left: p.left + (q.left - p.left) * share, right: p.right + (q.right - p.right) * share };
-  }
-  for (const joint of TRUNK_JOINTS) made[joint] = a[joint] + (b[joint] - a[joint]) * share;
-  return made as Angles;
+/** Written out for speed, as `mixed` is. @param unsaid leaves the ankles as they lie */
+function poseOf(angles: Angles, supports: readonly Support[], weights: Pose['weights'], unsaid: boolean): Pose {
+  const pose: Pose = {
+    hip: angles.hip,
+    knee: angles.knee,
+    shoulder: angles.shoulder,
+    elbow: angles.elbow,
+    hipAbduction: angles.hipAbduction,
+    hipRotation: angles.hipRotation,
+    shoulderAbduction: angles.shoulderAbduction,
+    lumbar: angles.lumbar,
+    thoracic: angles.thoracic,
+    neck: angles.neck,
+    twist: angles.twist,
+    sideBend: angles.sideBend,
+    pitch: angles.pitch,
+    supports: supports as Support[],
+  };
+  if (!unsaid) pose.ankle = angles.ankle;
+  if (weights) pose.weights = weights;
+  return pose;
+}
+
+const part = (a: number, b: number, share: number): number => a + (b - a) * share;
+const parts = (a: Readonly<Record<Side, number>>, b: Readonly<Record<Side, number>>, share: number) => ({
+  left: part(a.left, b.left, share),
+  right: part(a.right, b.right, share),
+});
+
+/** Written out joint by joint, as `anglesOf` is: it runs for every moment of every rung. */
+const mixed = (a: Angles, b: Angles, share: number): Angles => ({
+  hip: parts(a.hip, b.hip, share),
+  knee: parts(a.knee, b.knee, share),
+  shoulder: parts(a.shoulder, b.shoulder, share),
+  elbow: parts(a.elbow, b.elbow, share),
+  hipAbduction: parts(a.hipAbduction, b.hipAbduction, share),
+  hipRotation: parts(a.hipRotation, b.hipRotation, share),
+  shoulderAbduction: parts(a.shoulderAbduction, b.shoulderAbduction, share),
+  ankle: parts(a.ankle, b.ankle, share),
+  lumbar: part(a.lumbar, b.lumbar, share),
+  thoracic: part(a.thoracic, b.thoracic, share),
+  neck: part(a.neck, b.neck, share),
+  twist: part(a.twist, b.twist, share),
+  sideBend: part(a.sideBend, b.sideBend, share),
+  pitch: part(a.pitch, b.pitch, share),
+});
+
+const LEG = /^(foot|heel|toe|shin|knee|thigh)\./;
+const ofTrunk = (part: string): boolean => !LEG.test(part);
+const ofLegs = (part: string): boolean => LEG.test(part) || part === 'pelvis';
+
+/** Answers already found, by the two lists of supports: there are few, and they are asked for all the time. */
+const known = new Map<string, readonly Support[] | null>();
+/** Answers kept at most. */
+const MOST_KNOWN = 4000;
+
+/** What bears at both ends; `null` when it would leave the trunk or the legs with nothing they had at both. */
+function sharedSupports(from: Pose, to: Pose): readonly Support[] | null {
+  const key = `${from.supports}>${to.supports}`;
+  const answer = known.get(key);
+  if (answer !== undefined) return answer;
+  if (known.size >= MOST_KNOWN) known.clear();
+  const found = findShared(bearing(from), bearing(to));
+  known.set(key, found);
+  return found;
+}
+
+function findShared(a: ReadonlySet<string>, b: ReadonlySet<string>): readonly Support[] | null {
+  const shared = [...a].filter((part) => b.has(part)) as Support[];
+  const lost = (half: (part: string) => boolean) => [...a].some(half) && [...b].some(half) && !shared.some(half);
+  if (lost(ofTrunk) || lost(ofLegs) || shared.length === 0) return null;
+  return shared.includes('ribs') ? shared.filter((part) => part !== 'shoulders') : shared;
 }
 
 /** Resting ribs rest the shoulders too. */
@@ -58,16 +132,3 @@ const bearing = (pose: Pose): Set<string> => {
   if (parts.has('ribs')) parts.add('shoulders');
   return parts;
 };
-
-const LEG = /^(foot|heel|toe|shin|knee|thigh)\./;
-
-/** What bears at both ends; `null` when it would leave the trunk or the legs with nothing they had at both. */
-function sharedSupports(from: Pose, to: Pose): Support[] | null {
-  const [a, b] = [bearing(from), bearing(to)];
-  const shared = [...a].filter((part) => b.has(part)) as Support[];
-  const upper = (parts: Iterable<string>) => [...parts].some((part) => !LEG.test(part));
-  const lower = (parts: Iterable<string>) => [...parts].some((part) => LEG.test(part) || part === 'pelvis');
-  const lost = (half: typeof upper) => half(a) && half(b) && !half(shared);
-  if (lost(upper) || lost(lower) || shared.length === 0) return null;
-  return shared.includes('ribs') ? shared.filter((part) => part !== 'shoulders') : shared;
-}

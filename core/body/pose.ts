@@ -128,20 +128,35 @@ export const anglesOf = (pose: Pose): Angles => ({
   pitch: pose.pitch ?? 0,
 });
 
-/** Each list of supports with its pairs resolved into sides, kept as long as the list is: asked many times a pose. */
-const resolved = new WeakMap<readonly Support[], ReadonlySet<string>>();
+/** What a list of supports comes to; asked many times a pose, so worked out once for as long as the list is kept. */
+interface Bearing {
+  /** Every support with its pairs written as their two sides (`feet` as `foot.left` and `foot.right`). */
+  readonly parts: ReadonlySet<string>;
+  readonly leg: Readonly<Record<Side, boolean>>;
+  readonly arm: Readonly<Record<Side, boolean>>;
+}
+const resolved = new WeakMap<readonly Support[], Bearing>();
 
-/** The supports of a pose with every pair written as its two sides (`feet` as `foot.left` and `foot.right`). */
-export function supportsOf({ supports }: Pose): ReadonlySet<string> {
+function bearingOf({ supports }: Pose): Bearing {
   const known = resolved.get(supports);
   if (known) return known;
-  const parts = supports.flatMap((part) =>
-    part in SINGLE_OF ? [`${SINGLE_OF[part as Paired]}.left`, `${SINGLE_OF[part as Paired]}.right`] : [part],
+  const parts = new Set<string>(
+    supports.flatMap((part) =>
+      part in SINGLE_OF ? [`${SINGLE_OF[part as Paired]}.left`, `${SINGLE_OF[part as Paired]}.right`] : [part],
+    ),
   );
-  const found = new Set<string>(parts);
+  const any = (paired: readonly Paired[], side: Side) => paired.some((part) => parts.has(KEYS[side][part]));
+  const found: Bearing = {
+    parts,
+    leg: { left: any(LEG_PARTS, 'left'), right: any(LEG_PARTS, 'right') },
+    arm: { left: any(ARM_PARTS, 'left'), right: any(ARM_PARTS, 'right') },
+  };
   resolved.set(supports, found);
   return found;
 }
+
+/** The supports of a pose with every pair written as its two sides. */
+export const supportsOf = (pose: Pose): ReadonlySet<string> => bearingOf(pose).parts;
 
 const keysOf = (side: Side) =>
   Object.fromEntries(PAIRED.map((part) => [part, `${SINGLE_OF[part]}.${side}`])) as Record<Paired, string>;
@@ -153,14 +168,8 @@ export const bears = (pose: Pose, part: Paired, side: Side): boolean => supports
 const LEG_PARTS = ['feet', 'heels', 'toes', 'shins', 'knees', 'thighs'] as const;
 const ARM_PARTS = ['hands', 'forearms', 'elbows'] as const;
 
-function anyBears(pose: Pose, parts: readonly Paired[], side: Side): boolean {
-  const bearing = supportsOf(pose);
-  for (const part of parts) if (bearing.has(KEYS[side][part])) return true;
-  return false;
-}
-
-export const legBears = (pose: Pose, side: Side): boolean => anyBears(pose, LEG_PARTS, side);
-export const armBears = (pose: Pose, side: Side): boolean => anyBears(pose, ARM_PARTS, side);
+export const legBears = (pose: Pose, side: Side): boolean => bearingOf(pose).leg[side];
+export const armBears = (pose: Pose, side: Side): boolean => bearingOf(pose).arm[side];
 /** Whether the pelvis rests: lying, or seated. */
 export const pelvisBears = (pose: Pose): boolean => supportsOf(pose).has('pelvis');
 export const headBears = (pose: Pose): boolean => supportsOf(pose).has('head');

@@ -13,8 +13,11 @@ export interface Posed {
 }
 
 /** @param heightM metres of the body it is worked out for */
-export function posedAs(pose: Pose, like: BasePosition, heightM: number): Posed {
-  const angles = anglesOf(pose);
+export const posedAs = (pose: Pose, like: BasePosition, heightM: number): Posed =>
+  posedWith(pose, anglesOf(pose), like, heightM);
+
+/** The same for a pose whose angles are already written out. */
+export function posedWith(pose: Pose, angles: Angles, like: BasePosition, heightM: number): Posed {
   const bones = skeletonOf(angles, heightM);
   return { pose, like, angles, bones, ground: groundOf(pose, like, angles, bones) };
 }

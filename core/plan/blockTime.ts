@@ -4,9 +4,14 @@ import type { Dose } from '../repertoire/exercise';
 import type { Block } from './class';
 
 /** The dose a block is taught with: its rung's own, changed key by key by the block. */
-export function doseOf(entry: RungEntry, block: Block): Dose {
-  const changed = Object.entries(block.dose ?? {}).filter(([, value]) => value !== undefined);
-  return { ...entry.rung.dose, ...Object.fromEntries(changed) };
+export function doseOf({ rung }: RungEntry, { dose }: Block): Dose {
+  if (!dose) return rung.dose;
+  const secondsPerCount = dose.secondsPerCount ?? rung.dose.secondsPerCount;
+  return {
+    sets: dose.sets ?? rung.dose.sets,
+    reps: dose.reps ?? rung.dose.reps,
+    ...(secondsPerCount === undefined ? {} : { secondsPerCount }),
+  };
 }
 
 /** Seconds of one repetition: all its phases once. */

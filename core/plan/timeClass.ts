@@ -168,8 +168,13 @@ function timeRun(
       clock += seconds;
     }
     const turn = i === run.length - 1 ? sideChange : 0;
+    // Written out: a spread into so large an object takes most of the time of a long class.
     return {
-      ...own,
+      setup: own.setup,
+      work: own.work,
+      options: own.options,
+      rest: own.rest,
+      second: own.second,
       index: offset + i,
       block,
       entry,

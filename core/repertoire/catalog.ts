@@ -31,7 +31,6 @@ export class Catalog {
   readonly #entries = new Map<string, RungEntry>();
   readonly #exercises = new Map<string, Exercise>();
   readonly #measures = new Map<string, RungMeasures>();
-  readonly #courses = new Map<string, readonly Moment[]>();
   readonly #features = new Map<string, RungFeatures>();
 
   constructor({ method, positions = [], props = [], exercises }: CatalogSource) {
@@ -75,13 +74,9 @@ export class Catalog {
     return this.measures(entry).heat;
   }
 
-  /** One repetition of a rung, moment by moment. */
+  /** One repetition of a rung, moment by moment. Not kept: what is read from it is, and it is large. */
   course(entry: RungEntry): readonly Moment[] {
-    const known = this.#courses.get(entry.key);
-    if (known) return known;
-    const found = courseOf(entry.rung, entry.like, this.method);
-    this.#courses.set(entry.key, found);
-    return found;
+    return courseOf(entry.rung, entry.like, this.method);
   }
 
   /** What a rung does to a body: what cautions, exposures and substitutes read. */

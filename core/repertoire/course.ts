@@ -1,4 +1,4 @@
-import { type BasePosition, type Load, loadOf, moveBetween, type Pose, type Posed, posedAs } from '../body';
+import { type BasePosition, type Load, loadOf, moveBetween, type Pose, type Posed, posedAs, posedWith } from '../body';
 import type { Method } from '../method/method';
 import type { Phase, Rung } from './exercise';
 
@@ -25,22 +25,36 @@ const CUTS = 3;
 export function courseOf(rung: Rung, like: BasePosition, method: Method): Moment[] {
   const secondsPerCount = rung.dose.secondsPerCount ?? method.secondsPerCount;
   const moments: Moment[] = [];
-  let from = rung.poses[rung.start];
+  const worked = new Map<Pose, Posed>();
+  const reached = (pose: Pose): Posed => {
+    const posed = worked.get(pose) ?? posedAs(pose, like, method.bodyHeightM);
+    worked.set(pose, posed);
+    return posed;
+  };
+  const first = rung.poses[rung.start];
+  let from = first && reached(first);
   let clock = 0;
   for (const phase of rung.phases) {
-    const to: Pose | undefined = rung.poses[phase.pose];
-    if (!from || !to) continue;
-    const move = moveBetween(from, to);
+    const pose: Pose | undefined = rung.poses[phase.pose];
+    if (!from || !pose) continue;
+    const to = reached(pose);
+    const move = moveBetween(from.pose, pose, from.angles, to.angles);
     const cuts = move.still ? 1 : CUTS;
     const seconds = (phase.counts * secondsPerCount) / cuts;
     for (let cut = 0; cut < cuts; cut++) {
-      const posed = posedAs(move.at((cut + 0.5) / cuts), like, method.bodyHeightM);
-      const load = loadOf(posed, method);
-      moments.push({ phase, atSeconds: clock + seconds / 2, seconds, posed, load, still: move.still });
+      const { pose: passed, angles } = move.writtenAt((cut + 0.5) / cuts);
+      const posed = posedWith(passed, angles, like, method.bodyHeightM);
+      moments.push({
+        phase,
+        atSeconds: clock + seconds / 2,
+        seconds,
+        posed,
+        load: loadOf(posed, method),
+        still: move.still,
+      });
       clock += seconds;
     }
-    const posed = posedAs(to, like, method.bodyHeightM);
-    moments.push({ phase, atSeconds: clock, seconds: 0, posed, load: loadOf(posed, method), still: move.still });
+    moments.push({ phase, atSeconds: clock, seconds: 0, posed: to, load: loadOf(to, method), still: move.still });
     from = to;
   }
   return moments;

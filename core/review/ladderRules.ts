@@ -4,9 +4,11 @@ import { type Finding, type Remedy, type Rule, rungTitle } from './finding';
 
 /** A rung is met by itself or by a higher one of its own ladder. */
 function isMet(catalog: Catalog, required: RungRef, met: ReadonlySet<string>): boolean {
+  const key = rungKey(required);
+  if (met.has(key)) return true;
   const entry = catalog.rung(required);
-  const ladder = entry?.exercise.rungs.slice(entry.step) ?? [];
-  return ladder.some(({ id }) => met.has(rungKey({ exercise: required.exercise, rung: id })));
+  const higher = entry?.exercise.rungs.slice(entry.step + 1) ?? [];
+  return higher.some(({ id }) => met.has(rungKey({ exercise: required.exercise, rung: id })));
 }
 
 /** The nearest lower rung of a ladder whose own requirements are met. */

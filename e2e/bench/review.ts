@@ -1,4 +1,4 @@
-import { Catalog } from '@warm-ladder/core/repertoire';
+import { Catalog, findRungs } from '@warm-ladder/core/repertoire';
 import { reviewClass } from '@warm-ladder/core/review';
 import { quantile, report } from './report';
 import { demoBundle, sixtyBlocks } from './sixty';
@@ -26,9 +26,33 @@ report(
   2,
 );
 
-const whole = () => {
-  const fresh = new Catalog({ ...bundle, exercises: bundle.exercises ?? [] });
-  for (const entry of fresh.rungs) fresh.measures(entry);
+const fresh = () => new Catalog({ ...bundle, exercises: bundle.exercises ?? [] });
+const heats = () => {
+  const made = fresh();
+  for (const entry of made.rungs) made.heat(entry);
+};
+const repetitions = () => {
+  const made = fresh();
+  for (const entry of made.rungs) {
+    made.measures(entry);
+    made.course(entry);
+  }
 };
 const rungs = catalog.rungs.length;
-report('load and heat of a rung, median', quantile(time(60, whole), 0.5) / rungs, 'ms', 0.2);
+report(
+  'load and heat of a rung over its whole repetition, median',
+  quantile(time(60, repetitions), 0.5) / rungs,
+  'ms',
+  0.2,
+);
+report(`heat of the whole repertoire (${rungs} rungs), median`, quantile(time(60, heats), 0.5), 'ms', 60);
+
+/** The repertoire copied until it holds five thousand rungs. */
+const many = Array.from({ length: Math.ceil(5000 / rungs) }, (_, copy) =>
+  (bundle.exercises ?? []).map((exercise) => ({ ...exercise, id: `${exercise.id}-${copy}` })),
+).flat();
+const large = new Catalog({ ...bundle, exercises: many });
+const typed = ['l', 'le', 'leg', 'leg l', 'leg low', 'plank', 'side-lying', 'supine rotation', 'cushion', 'zzz'];
+const keystrokes = typed.flatMap((text) => time(30, () => findRungs(large, { text, position: 'supine' })));
+const filters = typed.flatMap((text) => time(30, () => findRungs(large, { text })));
+report('search and filter over 5,000 rungs, a keystroke, p95', quantile([...keystrokes, ...filters], 0.95), 'ms', 16);

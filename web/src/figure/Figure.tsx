@@ -1,6 +1,7 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
 import { memo, type ReactNode } from 'react';
 import { type Drawing, drawingOf, frameOf, type View } from './drawing';
+import { FAR_OPACITY, FLOOR, HEAD_RADIUS, MAT, WIDTHS } from './look';
 
 interface FigureProps {
   /** The pose drawn in ink. */
@@ -42,7 +43,7 @@ export function FigureFrame({ frame, view, label, className, interactive = false
   const depth = height - bottom;
   return (
     <svg
-      viewBox={`${x} ${-height} ${width} ${depth + 0.1}`}
+      viewBox={`${x} ${-height} ${width} ${depth + FLOOR.under}`}
       className={className}
       preserveAspectRatio="xMidYMax meet"
       role={interactive ? 'group' : 'img'}
@@ -51,28 +52,30 @@ export function FigureFrame({ frame, view, label, className, interactive = false
     >
       {view === 'top' ? (
         <rect
-          x={x + 0.04}
-          y={-height + 0.06}
-          width={width - 0.08}
-          height={depth - 0.04}
-          rx={0.05}
-          className="fill-shade/60 stroke-line"
-          strokeWidth={0.012}
+          x={x + MAT.margin}
+          y={MAT.top - height}
+          width={width - 2 * MAT.margin}
+          height={depth - MAT.margin}
+          rx={MAT.round}
+          className="fill-shade stroke-line"
+          strokeWidth={MAT.line}
         />
       ) : (
-        <line x1={x + 0.05} x2={x + width - 0.05} y1={0.06} y2={0.06} className="stroke-line" strokeWidth={0.02} />
+        <line
+          x1={x + FLOOR.margin}
+          x2={x + width - FLOOR.margin}
+          y1={FLOOR.y}
+          y2={FLOOR.y}
+          className="stroke-line"
+          strokeWidth={FLOOR.width}
+        />
       )}
       {children}
     </svg>
   );
 }
 
-/** How the lines of a body look. */
 const LIMB = { fill: 'none', strokeLinecap: 'round', strokeLinejoin: 'round', stroke: 'currentColor' } as const;
-const FAR = { strokeWidth: 0.065, opacity: 0.45 } as const;
-const NEAR = { strokeWidth: 0.075 } as const;
-const TRUNK = { strokeWidth: 0.135 } as const;
-const HEAD_RADIUS = 0.085;
 
 export function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
   const { far, near, trunk, head, raised } = drawing;
@@ -92,12 +95,12 @@ export function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
           />
         ))}
       {far.map((d, i) => (
-        <path key={i} d={d} {...LIMB} {...FAR} opacity={ghost ? 1 : FAR.opacity} />
+        <path key={i} d={d} {...LIMB} strokeWidth={WIDTHS.far} opacity={ghost ? 1 : FAR_OPACITY} />
       ))}
-      <path d={trunk} {...LIMB} {...TRUNK} />
+      <path d={trunk} {...LIMB} strokeWidth={WIDTHS.trunk} />
       <circle cx={head.x} cy={-head.y} r={HEAD_RADIUS} fill="currentColor" />
       {near.map((d, i) => (
-        <path key={i} d={d} {...LIMB} {...NEAR} />
+        <path key={i} d={d} {...LIMB} strokeWidth={WIDTHS.near} />
       ))}
     </g>
   );

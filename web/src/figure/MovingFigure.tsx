@@ -1,8 +1,9 @@
 import type { RungEntry } from '@warm-ladder/core/repertoire';
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
+import { useNear } from '../parts/useNear';
 import { type Drawing, drawingOf, frameOf, viewOf } from './drawing';
-import { Body, FigureFrame } from './Figure';
 import { motionOf, onEveryFrame } from './motion';
+import { painterOf } from './paint';
 import { RungFigure } from './RungFigure';
 import { useStill } from './useStill';
 
@@ -38,9 +39,6 @@ export const MovingFigure = memo(function MovingFigure({
 
 /** Shares of a phase at which the frame is measured, so that nothing leaves it on the way. */
 const PROBES = [0, 0.25, 0.5, 0.75];
-/** The ring of breath: how small it is when empty, and how much it swells. */
-const RING = { x: 0.1, empty: 0.025, full: 0.055 };
-
 interface MovingProps {
   readonly entry: RungEntry;
   readonly motion: NonNullable<ReturnType<typeof motionOf>>;
@@ -56,45 +54,29 @@ function onTheWay({ rung, like }: RungEntry, secondsPerCount: number): Drawing[]
   return stretches.flatMap(({ at }) => PROBES.map((share) => drawingOf(at(share), like, view)));
 }
 
-function Moving({ entry, motion, frame, className, label }: MovingProps) {
-  const { rung, like } = entry;
-  const body = useRef<SVGGElement>(null);
-  const ring = useRef<SVGCircleElement>(null);
-  const { view, first } = useMemo(() => {
-    const seen = viewOf(Object.values(rung.poses), like);
-    return { view: seen, first: drawingOf(motion.poseAt(0).pose, like, seen) };
-  }, [rung, like, motion]);
-
+function Moving({ entry: { rung, like }, motion, frame, className, label }: MovingProps) {
+  const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
+  const near = useNear(canvas, false);
+  const view = useMemo(() => viewOf(Object.values(rung.poses), like), [rung, like]);
   useEffect(() => {
-    const group = body.current;
-    if (!group) return;
-    const { far, trunk, head, near } = partsOf(group);
-    return onEveryFrame((seconds) => {
-      const { pose, stretch, share } = motion.poseAt(seconds);
-      const drawing = drawingOf(pose, like, view);
-      for (const [i, path] of far.entries()) path.setAttribute('d', drawing.far[i] ?? '');
-      for (const [i, path] of near.entries()) path.setAttribute('d', drawing.near[i] ?? '');
-      trunk?.setAttribute('d', drawing.trunk);
-      head?.setAttribute('cx', String(drawing.head.x));
-      head?.setAttribute('cy', String(-drawing.head.y));
-      ring.current?.setAttribute('r', String(RING.empty + RING.full * airAt(stretch.phase.breath, share)));
+    // Out of sight it stands still: a page of figures costs what is seen of it.
+    if (!canvas || !near) return;
+    let paint = painterOf(canvas, frame, view);
+    const resized = new ResizeObserver(() => {
+      paint = painterOf(canvas, frame, view);
     });
-  }, [motion, like, view]);
-
+    resized.observe(canvas);
+    const stop = onEveryFrame((seconds) => {
+      const { pose, stretch, share } = motion.poseAt(seconds);
+      paint?.(drawingOf(pose, like, view), airAt(stretch.phase.breath, share));
+    });
+    return () => {
+      resized.disconnect();
+      stop();
+    };
+  }, [canvas, near, motion, like, view, frame]);
   return (
-    <FigureFrame frame={frame} view={view} label={label} className={className}>
-      <g ref={body}>
-        <Body drawing={first} ghost={false} />
-      </g>
-      <circle
-        ref={ring}
-        cx={frame.x + RING.x}
-        cy={-frame.height + 0.14}
-        r={RING.empty}
-        className="fill-none stroke-moss"
-        strokeWidth={0.016}
-      />
-    </FigureFrame>
+    <canvas ref={setCanvas} role="img" aria-label={label} aria-hidden={label === undefined} className={className} />
   );
 }
 
@@ -102,11 +84,4 @@ function Moving({ entry, motion, frame, className, label }: MovingProps) {
 function airAt(breath: 'in' | 'out' | 'hold' | 'free', share: number): number {
   if (breath === 'in') return share;
   return breath === 'out' ? 1 - share : 0.5;
-}
-
-/** The lines of a drawn body, in the order `Body` draws them: far limbs, trunk, head, near limbs. */
-function partsOf(group: SVGGElement) {
-  const paths = [...group.querySelectorAll('path')];
-  const far = paths.slice(0, 2);
-  return { far, trunk: paths[2], head: group.querySelector('circle'), near: paths.slice(3) };
 }

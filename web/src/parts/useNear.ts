@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 const watched = new WeakMap<Element, (near: boolean) => void>();
 let observer: IntersectionObserver | undefined;
 
-/** One observer for every row: a little before and after what is in sight counts as near. */
+/** One observer for all: a little before and after what is in sight counts as near. */
 function observe(element: Element, tell: (near: boolean) => void): () => void {
   observer ??= new IntersectionObserver(
     (entries) => {

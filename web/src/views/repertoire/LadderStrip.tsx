@@ -1,5 +1,6 @@
 import { type Catalog, type Exercise, rungKey } from '@warm-ladder/core/repertoire';
 import { Link } from 'react-router';
+import { MovingFigure } from '../../figure/MovingFigure';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
@@ -9,10 +10,12 @@ interface LadderStripProps {
   readonly exercise: Exercise;
   /** Rungs the search found; the others stay in sight, faint, since a ladder is read whole. */
   readonly found: ReadonlySet<string>;
+  /** Whether its figures move. */
+  readonly moving: boolean;
 }
 
 /** A ladder lying on its side: its rungs climb to the right, each as high as its heat. */
-export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
+export function LadderStrip({ catalog, exercise, found, moving }: LadderStripProps) {
   return (
     <li className="py-3">
       <p className="flex flex-wrap items-center gap-x-3">
@@ -39,7 +42,15 @@ export function LadderStrip({ catalog, exercise, found }: LadderStripProps) {
               style={{ paddingBottom: `${Math.min(heat, 60) * 0.5}px` }}
             >
               <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="block rounded-md hover:bg-sheet">
-                <RungFigure entry={entry} className="h-20 w-full" />
+                {moving ? (
+                  <MovingFigure
+                    entry={entry}
+                    secondsPerCount={catalog.method.secondsPerCount}
+                    className="h-20 w-full"
+                  />
+                ) : (
+                  <RungFigure entry={entry} className="h-20 w-full" />
+                )}
                 <span className="flex items-start gap-1.5 border-t-3 border-ink pt-1 text-[15px] leading-tight">
                   <span className="grow">{rung.name}</span>
                   <HeatMark heat={heat} />

@@ -25,6 +25,7 @@ export function Component() {
   const navigate = useNavigate();
   const [cell, setCell] = useState<Cell | null>(null);
   const [text, setText] = useState('');
+  const [moving, setMoving] = useState(false);
   const [most, setMost] = useState(SHOWN);
   const typed = useDeferredValue(text);
   const found = useMemo(() => {
@@ -65,13 +66,17 @@ export function Component() {
             <p role="status" className="text-soft">
               {found.ladders.length} ladders, {found.rungs} rungs
             </p>
-            <span className="ml-auto">
+            <label className="ml-auto inline-flex items-center gap-1.5">
+              <input type="checkbox" checked={moving} onChange={({ target }) => setMoving(target.checked)} />
+              moving
+            </label>
+            <span>
               <NewLadder catalog={catalog} />
             </span>
           </div>
           <ul className="flex flex-col divide-y divide-line">
             {found.ladders.slice(0, most).map(([exercise, rungs]) => (
-              <LadderStrip key={exercise.id} catalog={catalog} exercise={exercise} found={rungs} />
+              <LadderStrip key={exercise.id} catalog={catalog} exercise={exercise} found={rungs} moving={moving} />
             ))}
           </ul>
           {found.ladders.length > most && (
