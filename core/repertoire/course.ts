@@ -1,4 +1,15 @@
-import { type BasePosition, type Load, loadOf, moveBetween, type Pose, type Posed, posedAs, posedWith } from '../body';
+import {
+  type BasePosition,
+  type Load,
+  loadOf,
+  moveBetween,
+  NO_LOAD,
+  type Pose,
+  type Posed,
+  peakLoad,
+  posedAs,
+  posedWith,
+} from '../body';
 import type { Method } from '../method/method';
 import type { Phase, Rung } from './exercise';
 
@@ -59,6 +70,10 @@ export function courseOf(rung: Rung, like: BasePosition, method: Method): Moment
   }
   return moments;
 }
+
+/** The heaviest each load gets in a repetition, on the way as well as in its poses, N·m. */
+export const heaviestLoad = (course: readonly Moment[]): Load =>
+  course.reduce<Load>((most, { load }) => peakLoad(most, load), NO_LOAD);
 
 /** The load of a repetition spread over its time, N·m; an idea that never applies is `null`. */
 export function meanLoad(course: readonly Moment[]): Load {

@@ -83,6 +83,14 @@ test('a body rolled over its ribs weighs on its neck and bends under load; a bri
   expect(bridged.loadedFlexion).toBe(0);
 });
 
+test('a leg lifted lying on a side asks the hip and not the back; two legs ask the back', () => {
+  const side = (supports: Pose['supports']): number =>
+    featured({ poses: { home: { hip: 20, supports }, away: { hip: 20, supports } } }, 'side-lying').features.peaks
+      .legLever;
+  expect(side(['head', 'ribs', 'pelvis', 'thigh.left', 'foot.left'])).toBe(0);
+  expect(side(['head', 'ribs', 'pelvis'])).toBeGreaterThan(60);
+});
+
 describe('preparation', () => {
   const still = (id: string, position: BasePosition, pose: Pose, change: Partial<Rung> = {}) =>
     exercise(id, { position, rungs: [rung('low', { poses: { home: pose, away: pose }, ...change })] });

@@ -119,8 +119,9 @@ function peaksOf(posed: Posed, body: ReferenceBody): Partial<Record<PeakFeature,
     extension: -flexion,
     rotation: Math.abs(angles.twist),
     sideBend: Math.abs(angles.sideBend),
-    legLever: like === 'standing' ? 0 : legs,
-    doubleLegLever: SIDES.some((side) => legBears(pose, side)) || isPropped(pose, like) ? 0 : legs,
+    // Standing, and one leg lifted lying on a side, it is the hip that works and not the low back.
+    legLever: like === 'standing' || (like === 'side-lying' && legsBear(pose)) ? 0 : legs,
+    doubleLegLever: legsBear(pose) || isPropped(pose, like) ? 0 : legs,
     inversion: tilt,
     neckWeight: onShoulders ? (legsBear(pose) ? tilt : Math.max(tilt, pelvisOver(posed))) : 0,
     hipFlexion: most((side) => angles.hip[side]),
@@ -186,6 +187,7 @@ function rolls(bodies: readonly Posed[]): boolean {
   const onBack = bodies.some(({ pose }) => ribsBear(pose) && !pelvisBears(pose) && !legsBear(pose));
   return onPelvis && onBack;
 }
+/** Whether a leg bears at all. */
 const legsBear = (pose: Posed['pose']): boolean => SIDES.some((side) => legBears(pose, side));
 
 const LYING: ReadonlySet<BasePosition> = new Set(['supine', 'prone', 'side-lying']);

@@ -2,9 +2,10 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
+import { demoBundle } from '../demo';
 import { BROWSER, ROOT, startStudio } from '../studio';
 import { quantile, report } from './report';
-import { demoBundle, sixtyBlocks } from './sixty';
+import { sixtyBlocks } from './sixty';
 
 interface Chunk {
   readonly file: string;

@@ -1,7 +1,8 @@
 import { Catalog, findRungs } from '@warm-ladder/core/repertoire';
 import { reviewClass } from '@warm-ladder/core/review';
+import { demoBundle } from '../demo';
 import { quantile, report } from './report';
-import { demoBundle, sixtyBlocks } from './sixty';
+import { sixtyBlocks } from './sixty';
 
 /** Milliseconds of each of many runs, after some to warm up. */
 function time(runs: number, work: () => unknown): number[] {

@@ -1,17 +1,5 @@
-import { readFileSync } from 'node:fs';
-import { type Bundle, mergeBundles, parseBundle } from '@warm-ladder/core/formats';
+import type { Bundle } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { DEMO } from '../studio';
-
-/** The demo's bundles as one. */
-export function demoBundle(): Bundle {
-  const files = DEMO.map((file) => {
-    const parsed = parseBundle(readFileSync(file, 'utf8'));
-    if (!parsed.ok) throw new Error(`${file}: ${parsed.problems[0]?.message}`);
-    return { file, bundle: parsed.bundle };
-  });
-  return mergeBundles(files).bundle;
-}
 
 /** A class of sixty blocks over the whole repertoire, with options and rests: the size the figures are held at. */
 export function sixtyBlocks({ exercises = [] }: Bundle): ClassPlan {

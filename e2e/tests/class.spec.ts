@@ -94,8 +94,8 @@ test('the map and the search filter the ladders, and a ladder opens', async ({ p
   await expect(page.getByRole('status').filter({ hasText: '1 ladders, 2 rungs' })).toBeVisible();
   await page.getByRole('button', { name: 'Show every cell' }).click();
   await page.getByLabel('Search the repertoire').fill('supine flexion head');
-  await expect(page.getByRole('link', { name: 'Chest lift' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Chest lift', exact: true })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Plank turn' })).toBeHidden();
-  await page.getByRole('link', { name: 'Scissor switch' }).click();
+  await page.getByRole('link', { name: 'Scissor switch', exact: true }).click();
   await expect(page.getByRole('dialog')).toContainText('a correct chest lift and a straight leg lower');
 });

@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { repertoireFile } from '../demo';
 import { chooseFile, expect, findings, length, row, saved, test } from '../fixtures';
-import { DEMO, ROOT } from '../studio';
+import { ROOT } from '../studio';
 
-const REPERTOIRE = readFileSync(DEMO[0] ?? '', 'utf8');
+const REPERTOIRE = JSON.stringify(repertoireFile());
 const EIGHT = [
   'Rib breathing hands',
   'Knee float one knee',

@@ -7,6 +7,9 @@ const VIEWS = [
   '/class/choir-first-draft',
   '/repertoire',
   '/repertoire/leg-lower',
+  '/compare?rungs=leg-lower/bent,leg-lower/straight',
+  '/edit/leg-lower/straight',
+  '/audiences/returning-rowers',
   '/script/choir-first-draft',
   '/series',
 ];
@@ -75,6 +78,9 @@ test.describe('an empty studio', () => {
       ['/script', 'There is no class to speak yet.'],
       ['/series', 'No series yet.'],
       ['/class/none', 'Nothing is kept here'],
+      ['/audiences', 'No audience yet.'],
+      ['/compare', 'Choose two or three rungs'],
+      ['/edit/none', 'Nothing is kept here'],
     ] as const) {
       await page.goto(studio.address + view);
       await expect(page.getByText(words)).toBeVisible();

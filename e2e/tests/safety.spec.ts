@@ -1,12 +1,11 @@
-import { readFileSync } from 'node:fs';
+import { repertoireFile } from '../demo';
 import { chooseFile, expect, length, saved, test } from '../fixtures';
-import { DEMO } from '../studio';
 
-const REPERTOIRE = JSON.parse(readFileSync(DEMO[0] ?? '', 'utf8'));
+const REPERTOIRE = repertoireFile();
 const bundle = (change: object) => JSON.stringify({ format: 'warm-ladder/bundle', version: 1, ...change });
 const withRung = (change: object) => {
-  const [first] = structuredClone(REPERTOIRE.exercises);
-  Object.assign(first.rungs[0], change);
+  const [first] = structuredClone(REPERTOIRE.exercises ?? []);
+  Object.assign(first?.rungs[0] ?? {}, change);
   return bundle({ exercises: [first] });
 };
 const oneBlock = (block: object) =>

@@ -29,7 +29,7 @@ export function Shell() {
           Warm Ladder
         </NavLink>
         <nav aria-label="Working order" className="order-3 w-full sm:order-none sm:w-auto">
-          <ol className="flex gap-1">
+          <ol className="flex flex-wrap gap-1">
             {views.map(({ to, name }, i) => (
               <li key={name} className="flex items-center">
                 {i > 0 && <span aria-hidden="true" className="mr-1 h-px w-3 bg-line" />}

@@ -16,11 +16,11 @@ export function ChipSet<T extends string>({ legend, all, chosen, onChange }: Chi
         return (
           <label
             key={id}
-            className={`cursor-pointer rounded-full border px-2.5 text-[15px] has-focus-visible:outline-2 ${on ? 'border-ink bg-ink text-sheet' : 'border-line bg-sheet hover:border-ink'}`}
+            className={`relative cursor-pointer rounded-full border px-2.5 text-[15px] has-focus-visible:outline-2 ${on ? 'border-ink bg-ink text-sheet' : 'border-line bg-sheet hover:border-ink'}`}
           >
             <input
               type="checkbox"
-              className="sr-only"
+              className="absolute inset-0 cursor-pointer opacity-0"
               checked={on}
               onChange={() =>
                 onChange(all.map((each) => each.id).filter((each) => (each === id ? !on : chosen.includes(each))))

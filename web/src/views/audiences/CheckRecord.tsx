@@ -27,14 +27,14 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
           ? `Within the house limit of ${limit}; checked ${weeksAgo(latest?.date)}.`
           : `Clear first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
       </p>
-      <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-3 [&_td]:align-top [&_th]:pr-3">
+      <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-2 [&_td]:align-top [&_th]:pr-2 sm:[&_td]:pr-3 sm:[&_th]:pr-3">
         <thead className="text-soft">
           <tr>
             <th className="font-normal">Day</th>
             <th className="font-normal">Fingers</th>
             <th className="font-normal">Doming</th>
             <th className="font-normal">Checked by</th>
-            <th className="font-normal">Note</th>
+            <th className="hidden font-normal sm:table-cell">Note</th>
             <th>
               <span className="sr-only">Take away</span>
             </th>
@@ -47,7 +47,7 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
               <td>{check.fingers}</td>
               <td>{check.doming ? 'yes' : 'no'}</td>
               <td>{check.checkedBy}</td>
-              <td className="text-soft">{check.note}</td>
+              <td className="hidden text-soft sm:table-cell">{check.note}</td>
               <td className="text-right">
                 <button
                   type="button"

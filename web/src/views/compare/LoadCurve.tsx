@@ -1,5 +1,6 @@
 import {
   type Catalog,
+  heaviestLoad,
   LOAD_IDEAS,
   LOAD_WORDS,
   loadCurve,
@@ -22,14 +23,15 @@ const TELLING = 0.5;
 
 /** The heaviest load of a rung over one repetition, with the breath it is carried on under it. */
 export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
-  const { load } = catalog.measures(entry);
+  const course = catalog.course(entry);
+  const load = heaviestLoad(course);
   const curve = useMemo(() => loadCurve(catalog, entry), [catalog, entry]);
   const idea = LOAD_IDEAS.reduce((most, each) => ((load[each] ?? 0) > (load[most] ?? 0) ? each : most));
   const most = load[idea] ?? 0;
-  const mean = meanLoad(catalog.course(entry))[idea] ?? 0;
+  const mean = meanLoad(course)[idea] ?? 0;
   const peak = Math.max(
     1,
-    ...entries.flatMap((each) => LOAD_IDEAS.map((one) => catalog.measures(each).load[one] ?? 0)),
+    ...entries.flatMap((each) => LOAD_IDEAS.map((one) => heaviestLoad(catalog.course(each))[one] ?? 0)),
   );
   const longest = Math.max(1, ...entries.map((each) => catalog.features(each).repSeconds));
   const x = (seconds: number) => (seconds / longest) * WIDTH;

@@ -30,7 +30,7 @@ export function LadderStrip({ catalog, exercise, found, moving }: LadderStripPro
           {exercise.sides === 'both' ? '' : exercise.sides === 'each' ? 'one side, then the other' : 'alternating'}
         </span>
       </p>
-      <ol className="mt-1 flex flex-wrap items-end gap-x-4 gap-y-2 lg:flex-nowrap">
+      <ol className="mt-1 grid grid-cols-[repeat(auto-fill,minmax(7rem,1fr))] items-end gap-x-4 gap-y-2">
         {exercise.rungs.map((rung) => {
           const entry = catalog.rung({ exercise: exercise.id, rung: rung.id });
           if (!entry) return null;
@@ -38,7 +38,7 @@ export function LadderStrip({ catalog, exercise, found, moving }: LadderStripPro
           return (
             <li
               key={rungKey({ exercise: exercise.id, rung: rung.id })}
-              className={`w-36 min-w-24 lg:shrink ${found.has(rung.id) ? '' : 'opacity-40'}`}
+              className={found.has(rung.id) ? undefined : 'opacity-40'}
               style={{ paddingBottom: `${Math.min(heat, 60) * 0.5}px` }}
             >
               <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="block rounded-md hover:bg-sheet">
@@ -52,7 +52,9 @@ export function LadderStrip({ catalog, exercise, found, moving }: LadderStripPro
                   <RungFigure entry={entry} className="h-20 w-full" />
                 )}
                 <span className="flex items-start gap-1.5 border-t-3 border-ink pt-1 text-[15px] leading-tight">
-                  <span className="grow">{rung.name}</span>
+                  <span className="line-clamp-2 min-h-[2lh] grow" title={rung.name}>
+                    {rung.name}
+                  </span>
                   <HeatMark heat={heat} />
                 </span>
               </Link>

@@ -1,5 +1,5 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { clock } from '@warm-ladder/core/review';
+import { clock, conditionsOf } from '@warm-ladder/core/review';
 import { draftScript, GENERAL_ADVICE, type ScriptSection } from '@warm-ladder/core/script';
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
@@ -41,7 +41,10 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
   const { timed } = useAppSelector((state) => selectReview(state, plan));
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
-  const script = useMemo(() => draftScript(catalog, timed), [catalog, timed]);
+  const script = useMemo(
+    () => draftScript(catalog, timed, conditionsOf({ timed, audience })),
+    [catalog, timed, audience],
+  );
   const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(({ written }) => !written).length, 0);
   const props = [...new Set(timed.blocks.flatMap(({ entry }) => entry.props.map(({ name }) => name)))];
   return (

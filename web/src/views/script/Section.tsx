@@ -24,9 +24,12 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
     return (
       <section className="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
         <Clock seconds={startSeconds} />
-        <h2 className="font-name text-xl font-semibold">
-          {title} <span className="font-work text-base font-normal text-soft">{spell(seconds)}</span>
-        </h2>
+        <div>
+          <h2 className="font-name text-xl font-semibold">
+            {title} <span className="font-work text-base font-normal text-soft">{spell(seconds)}</span>
+          </h2>
+          <Lines lines={rest} />
+        </div>
       </section>
     );
   }
@@ -52,21 +55,26 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
           </p>
         ))}
         {actions.length > 0 && <BreathLine lines={actions} />}
-        <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
-          {rest.map((line) => (
-            <div key={line.kind + line.text} className="contents">
-              <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
-                {KIND_WORDS[line.kind]}
-              </dt>
-              <dd>
-                {line.sign && <span className="text-soft">{line.sign} → </span>}
-                <Words line={line} />
-              </dd>
-            </div>
-          ))}
-        </dl>
+        <Lines lines={rest} />
       </div>
     </section>
+  );
+}
+
+/** What is said beside set-up and action, a line each. */
+function Lines({ lines }: { lines: readonly ScriptLine[] }) {
+  return (
+    <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
+      {lines.map((line) => (
+        <div key={line.kind + line.text} className="contents">
+          <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>{KIND_WORDS[line.kind]}</dt>
+          <dd>
+            {line.sign && <span className="text-soft">{line.sign} → </span>}
+            <Words line={line} />
+          </dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 

@@ -1,0 +1,109 @@
+import { expect, findings, row, saved, test } from '../fixtures';
+
+test('two rungs are set beside each other, and their loads against each other', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/repertoire/leg-lower`);
+  await page.getByRole('link', { name: 'Compare its rungs' }).click();
+  const told = page.getByRole('list', { name: 'What differs' });
+  await expect(told).toContainText(/The leg lever of “Both legs long” is \d\.\d times that of “Bent, one foot down”/);
+  await page.getByRole('button', { name: 'Take Leg lower, Both legs long away' }).click();
+  await expect(told).not.toContainText('Both legs long');
+  await page.getByRole('button', { name: 'Set a rung beside it' }).click();
+  await page.getByLabel('Search the repertoire').fill('plank turn knees');
+  await page.getByLabel('Search the repertoire').press('Enter');
+  await expect(page.getByRole('region', { name: 'Plank turn, Knees down, ribs turn' })).toContainText('N·m');
+});
+
+test('figures stand still for those who ask for less motion', async ({ page, studio }) => {
+  const moving = page.getByRole('dialog').locator('canvas');
+  await page.goto(`${studio.address}/repertoire/leg-lower`);
+  await expect(moving.first()).toBeVisible();
+  const picture = () => moving.first().evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  const first = await picture();
+  await expect.poll(picture).not.toBe(first);
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await expect(moving).toHaveCount(0);
+  await expect(page.getByRole('img', { name: 'Leg lower, Both legs long, drawn' })).toBeVisible();
+});
+
+test('an audience’s cautions and its finger-width record decide what its class may hold', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/audiences/choir`);
+  const left = page.getByRole('region', { name: 'What is left of the repertoire' });
+  await expect(left.getByRole('img').first()).toHaveAttribute('aria-label', / fine, .* swap/);
+  await page.getByRole('checkbox', { name: 'Abdominal separation after pregnancy' }).check();
+  const record = page.getByRole('region', { name: 'Finger-width check' });
+  await expect(record).toContainText('Clear first. No finger-width check is on record.');
+
+  await page.getByRole('link', { name: 'Class', exact: true }).click();
+  await page.getByRole('link', { name: 'Choir Monday, first draft' }).first().click();
+  await expect(findings(page)).toContainText('No finger-width check is on record.');
+  await page.getByRole('link', { name: 'Audiences' }).click();
+  await page.getByRole('link', { name: 'Choir singers' }).click();
+  await record.getByRole('spinbutton', { name: 'Fingers' }).fill('3');
+  await record.getByPlaceholder('who did it').fill('Ilva');
+  await record.getByRole('button', { name: 'Keep the check' }).click();
+  await expect(record).toContainText('3 finger-widths in the check by Ilva');
+  await record.getByRole('spinbutton', { name: 'Fingers' }).fill('1.5');
+  await record.getByPlaceholder('who did it').fill('Ilva');
+  await record.getByRole('button', { name: 'Keep the check' }).click();
+  await record.getByRole('button', { name: 'Take away' }).nth(1).click();
+  await expect(record).toContainText('Within the house limit of 2');
+  await saved(page);
+
+  // What is always said to them opens the script of their class.
+  await page.goto(`${studio.address}/script/choir-first-draft`);
+  await expect(page.getByText('Roll to the side to lie down and to get up.')).toBeVisible();
+});
+
+test('one click shows what can stand in a block’s place, minding the room, and one more takes it', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/class/choir-first-draft`);
+  await page.getByRole('button', { name: 'Instead of block 6' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('Left out: whatever asks to be swapped or cleared for Low bone density');
+  await expect(sheet.getByRole('listitem').first()).toContainText('spares neck');
+  await sheet.getByRole('checkbox', { name: 'low back' }).check();
+  await sheet.getByRole('button', { name: /^Take Chest lift, Nod only/ }).click();
+  await expect(page.getByLabel('Rung of block 6')).toHaveValue('nod');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Rung of block 6')).toHaveValue('hands-behind');
+
+  // Only today: a class minds something of its own.
+  await page.getByRole('button', { name: /^Mind low bone density/ }).click();
+  await page.getByRole('checkbox', { name: 'Vertigo' }).check();
+  await page.keyboard.press('Escape');
+  await expect(findings(page)).toContainText('Vertigo: Standing roll down');
+  await row(page, 1).focus();
+  await page.keyboard.press('i');
+  await expect(page.getByRole('dialog')).toContainText('Instead of Standing roll down');
+});
+
+test('the repertoire goes out as a table and comes in again, its loss named; a wrong one changes nothing', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/repertoire`);
+  await page.getByRole('button', { name: 'Studio' }).click();
+  const downloading = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Repertoire as a table (CSV)' }).click();
+  const stream = await (await downloading).createReadStream();
+  let csv = '';
+  for await (const chunk of stream) csv += chunk;
+  const choose = async (text: string) => {
+    await page.getByRole('button', { name: 'Studio' }).click();
+    await page.getByRole('menuitem', { name: 'Import a file…' }).click();
+    await page
+      .getByLabel('File to import')
+      .setInputFiles({ name: 'table.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await choose(csv.replace('leg-lower,Leg lower,supine', 'leg-lower,Leg lower,on the moon'));
+  await expect(page.getByRole('alert')).toContainText('row');
+  await page.keyboard.press('Escape');
+
+  await choose(`\uFEFF${csv.replaceAll('Leg lower', 'Long leg lower')}`);
+  await expect(page.getByText('Poses, phases and cues are not in it')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByLabel('Search the repertoire').fill('Long leg lower');
+  await expect(page.getByRole('link', { name: 'Long leg lower', exact: true })).toBeVisible();
+});
