@@ -8,6 +8,9 @@ import { seriesSchema } from '../series';
 export const BUNDLE_FORMAT = 'warm-ladder/bundle';
 export const BUNDLE_VERSION = 1;
 
+/** The one method of a house has no id of its own; where every document has one, it stands under this. */
+export const METHOD_ID = 'house';
+
 /** Most of each kind that one file may hold. */
 const MANY = 10_000;
 

@@ -6,15 +6,13 @@ import {
   checkBundle,
   emptyBundle,
   locate,
+  METHOD_ID,
   type Problem,
   shortened,
 } from '@warm-ladder/core/formats';
 import type { MethodFile } from '@warm-ladder/core/method';
 import { documents, type Kind } from './documents';
 import { invalid, Refusal } from './errors';
-
-/** What stands where the method has no id of its own. */
-export const METHOD_ID = 'house';
 
 interface Kept {
   readonly version: number;

@@ -1,4 +1,4 @@
-import { CSV_COLUMNS } from '@warm-ladder/core/formats';
+import { CSV_COLUMNS } from '@warm-ladder/core/tables';
 import { bundleOf } from '@warm-ladder/core/testing';
 import { startServer, type TestServer, temporaryFolder } from './testing';
 

@@ -1,9 +1,9 @@
-import { type CollectionName, collectionSchemas, schemaProblems } from '@warm-ladder/core/formats';
+import { type CollectionName, collectionSchemas, METHOD_ID, schemaProblems } from '@warm-ladder/core/formats';
 import { methodSchema } from '@warm-ladder/core/method';
 import type { FastifyInstance, FastifyPluginAsync } from 'fastify';
 import { z } from 'zod';
 import { invalid } from '../errors';
-import { METHOD_ID, type Studio } from '../studio';
+import type { Studio } from '../studio';
 
 const baseSchema = z.object({ version: z.coerce.number().int().min(0) });
 

@@ -1,4 +1,5 @@
-import { emptyBundle, readRepertoireCsv, writeRepertoireCsv } from '@warm-ladder/core/formats';
+import { emptyBundle } from '@warm-ladder/core/formats';
+import { readRepertoireCsv, writeRepertoireCsv } from '@warm-ladder/core/tables';
 import type { FastifyPluginAsync } from 'fastify';
 import { invalid, Refusal } from '../errors';
 import type { Studio } from '../studio';

@@ -1,4 +1,4 @@
-import { CSV_LOSS } from '@warm-ladder/core/formats';
+import { CSV_LOSS } from '@warm-ladder/core/tables';
 import { useState } from 'react';
 import { Sheet } from '../parts/Sheet';
 import { type ImportReport, Refused, ServerAway, server } from './server';

@@ -14,6 +14,7 @@ export function Shell() {
   const classes = useAppSelector(({ studio }) => studio.bundle.classes);
   const open = classes?.some((each) => each.id === id) ? `/${id}` : '';
   const views = [
+    { to: '/method', name: 'Method' },
     { to: '/audiences', name: 'Audiences' },
     { to: '/repertoire', name: 'Repertoire' },
     { to: `/class${open}`, name: 'Class' },

@@ -1,4 +1,5 @@
-import type { CollectionItem, CollectionName } from '@warm-ladder/core/formats';
+import { type CollectionItem, type CollectionName, METHOD_ID } from '@warm-ladder/core/formats';
+import type { MethodFile } from '@warm-ladder/core/method';
 import { applyEdit, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
 import { useCallback } from 'react';
 import { selectCatalog } from './selectors';
@@ -18,6 +19,19 @@ export function useChange() {
     ) => {
       const before = documentOf(store.getState().studio.bundle, kind, id);
       dispatch(changed({ kind, id, before, after, label, field }));
+    },
+    [dispatch],
+  );
+}
+
+/** Changes the house method, as one step of undo a figure. */
+export function useMethodChange() {
+  const dispatch = useAppDispatch();
+  return useCallback(
+    (after: MethodFile, field: string) => {
+      // A method not named yet is one that changes nothing: it can be undone to, and kept.
+      const before = store.getState().studio.bundle.method ?? {};
+      dispatch(changed({ kind: 'method', id: METHOD_ID, before, after, label: 'the method', field }));
     },
     [dispatch],
   );

@@ -14,6 +14,7 @@ export const router = createBrowserRouter([
       { path: 'compare', lazy: () => import('../views/compare/CompareView') },
       { path: 'edit/:exercise/:rung?', lazy: () => import('../views/editor/EditorView') },
       { path: 'audiences/:id?', lazy: () => import('../views/audiences/AudiencesView') },
+      { path: 'method', lazy: () => import('../views/method/MethodView') },
       { path: 'class', lazy: () => import('../views/class/ClassList') },
       { path: 'class/:id', lazy: () => import('../views/class/ClassView') },
       { path: 'script/:id?', lazy: () => import('../views/script/ScriptView') },

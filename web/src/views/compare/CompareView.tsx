@@ -1,4 +1,5 @@
 import { type Catalog, factorDifferences, loadRatios, type RungEntry, ratioText } from '@warm-ladder/core/repertoire';
+import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -62,7 +63,7 @@ export function Component() {
       </div>
       <p className="mt-6 text-sm text-soft">
         Loads are a static estimate on a reference body of {catalog.method.bodyMassKg} kg and{' '}
-        {catalog.method.bodyHeightM} m: they compare options and are no clinical measure.
+        {catalog.method.bodyHeightM} m: they compare options and are no clinical measure. {GENERAL_ADVICE}
       </p>
       {adding && (
         <Sheet at="side" open onOpenChange={() => setAdding(false)} title="Set beside it">

@@ -1,4 +1,5 @@
 import { Catalog, type Exercise, type Rung, raisedBy, withRung } from '@warm-ladder/core/repertoire';
+import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
@@ -80,6 +81,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
           <RungGate rung={rung} onRung={onRung} catalog={studio} />
         </div>
       </div>
+      <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
     </main>
   );
 }

@@ -187,6 +187,16 @@ export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly c
         chosen={rung.props ?? []}
         onChange={(chosen) => onRung((each) => ({ ...each, props: chosen }), 'the props')}
       />
+      <label className="inline-flex items-center gap-1.5 text-[15px]">
+        <input
+          type="checkbox"
+          checked={rung.guided ?? false}
+          onChange={({ target }) =>
+            onRung(({ guided: _old, ...each }) => (target.checked ? { ...each, guided: true } : each), 'the guide')
+          }
+        />
+        Something beside the body shows every sway: a wall, the edge of the mat
+      </label>
       {adding && (
         <Sheet at="side" open onOpenChange={() => setAdding(false)} title={`${rung.name} requires`}>
           <RungPicker

@@ -1,5 +1,6 @@
 import type { EpisodeReview } from '@warm-ladder/core/review';
 import { clock, SEVERITIES } from '@warm-ladder/core/review';
+import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import type { Series } from '@warm-ladder/core/series';
 import { ArrowDown, ArrowUp, Plus, Trash2, X } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
@@ -108,6 +109,7 @@ export function SeriesDesk({ series }: { series: Series }) {
           ))}
         </select>
       </label>
+      <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
+import type { Bundle } from '../formats';
 import { Catalog, rungKey } from '../repertoire';
-import type { Bundle } from './bundle';
 
 /** The columns of the repertoire as a table, one row a rung, easiest first. */
 export const CSV_COLUMNS = [

@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import type { BasePosition } from '../body/position';
+import type { Bundle } from '../formats';
+import { schemaProblems, shortened } from '../formats';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
 import { type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
-import type { Bundle } from './bundle';
-import { schemaProblems, shortened } from './parseBundle';
 import { type Column, CSV_COLUMNS, OPTIONAL_COLUMNS } from './writeRepertoireCsv';
 
 /** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */

@@ -1,0 +1,2 @@
+export * from './readRepertoireCsv';
+export { CSV_COLUMNS, CSV_LOSS, writeRepertoireCsv } from './writeRepertoireCsv';
