@@ -18,14 +18,20 @@ export const JOINT_RANGES = {
   pitch: [-95, 95],
 } as const;
 
-const degrees = (joint: keyof typeof JOINT_RANGES) => {
+/** An angle within its joint's range, or a sentence naming both. */
+const angleOf = (joint: keyof typeof JOINT_RANGES) => {
   const [min, max] = JOINT_RANGES[joint];
-  return z.number().min(min).max(max).optional();
+  const error = ({ input }: { readonly input?: unknown }) =>
+    `The ${joint} goes from ${min}° to ${max}°; found ${typeof input === 'number' ? input : (JSON.stringify(input) ?? 'nothing')}`;
+  return z.number({ error }).min(min, { error }).max(max, { error });
 };
+const degrees = (joint: keyof typeof JOINT_RANGES) => angleOf(joint).optional();
 const limb = (joint: keyof typeof JOINT_RANGES) => {
-  const [min, max] = JOINT_RANGES[joint];
-  const angle = z.number().min(min).max(max);
-  return z.union([angle, z.strictObject({ left: angle.optional(), right: angle.optional() })]).optional();
+  const angle = angleOf(joint);
+  const sides = { left: angle.optional(), right: angle.optional() };
+  const error = ({ code }: { readonly code: string }) =>
+    code === 'invalid_type' ? 'one such angle for the left and one for the right' : undefined;
+  return z.union([angle, z.strictObject(sides, { error })]).optional();
 };
 
 const PAIRED = ['feet', 'heels', 'toes', 'shins', 'knees', 'thighs', 'hands', 'forearms', 'elbows'] as const;
@@ -52,10 +58,11 @@ export const supportSchema = z.enum([
 ]);
 export type Support = z.infer<typeof supportSchema>;
 
+const KILOGRAMS = 'A held load is from 0 to 30 kg';
 /** Held loads in kg, at most 30 at one place. */
 const weightsSchema = z.partialRecord(
   z.enum(['hand.left', 'hand.right', 'foot.left', 'foot.right', 'knee.left', 'knee.right', 'head', 'pelvis']),
-  z.number().min(0).max(30),
+  z.number().min(0, { error: KILOGRAMS }).max(30, { error: KILOGRAMS }),
 );
 
 /**
@@ -78,7 +85,11 @@ export const poseSchema = z.strictObject({
   twist: degrees('twist'),
   sideBend: degrees('sideBend'),
   pitch: degrees('pitch'),
-  supports: z.array(supportSchema).min(1).max(24).describe('What rests on something'),
+  supports: z
+    .array(supportSchema)
+    .min(1, { error: 'A body rests on something; expected at least one support' })
+    .max(24)
+    .describe('What rests on something'),
   weights: weightsSchema.optional().describe('Held loads in kg'),
 });
 export type Pose = z.infer<typeof poseSchema>;

@@ -41,7 +41,27 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
   [
     'a knee bent backwards',
     (b) => Object.assign(first(b).poses, { home: { knee: -20, supports: ['feet'] } }),
-    /poses\.home\.knee: .*>=0/,
+    /poses\.home\.knee: The knee goes from 0° to 165°; found -20\.$/,
+  ],
+  [
+    'an angle that is no number',
+    (b) => Object.assign(first(b).poses, { home: { lumbar: Number.NaN, supports: ['feet'] } }),
+    /poses\.home\.lumbar: The lumbar goes from -45° to 75°; found NaN\.$/,
+  ],
+  [
+    'half a tonne in a hand',
+    (b) => Object.assign(first(b).poses, { home: { supports: ['feet'], weights: { 'hand.left': 500 } } }),
+    /weights\.hand\.left: A held load is from 0 to 30 kg\.$/,
+  ],
+  [
+    'a body that rests on nothing',
+    (b) => Object.assign(first(b).poses, { home: { supports: [] } }),
+    /poses\.home\.supports: A body rests on something/,
+  ],
+  [
+    'a foot that rests in the air',
+    (b) => Object.assign(first(b).poses, { home: { hip: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] } }),
+    /poses\.home\.supports: The left foot is said to rest but is 83 cm above/,
   ],
   [
     'markup in a name',
