@@ -15,9 +15,18 @@ const SHOTS: ReadonlyArray<{
 }> = [
   { name: 'repertoire', path: '/repertoire' },
   { name: 'ladder', path: '/repertoire/leg-lower' },
+  { name: 'compare', path: '/compare?rungs=leg-lower/bent,leg-lower/straight,leg-lower/double-straight' },
+  { name: 'editor', path: '/edit/leg-lower/straight' },
+  { name: 'audience', path: '/audiences/returning-rowers' },
+  { name: 'method', path: '/method' },
   { name: 'classes', path: '/class' },
   { name: 'class', path: '/class/choir-first-draft' },
   { name: 'add', path: '/class/night-landing', before: (page) => page.keyboard.press('a') },
+  {
+    name: 'instead',
+    path: '/class/choir-first-draft',
+    before: (page) => page.getByRole('button', { name: 'Instead of block 6' }).click(),
+  },
   { name: 'script', path: '/script/night-landing' },
   { name: 'script-phone', path: '/script/night-landing', size: PHONE },
   { name: 'script-print', path: '/script/night-landing', size: { width: 794, height: 1123 }, print: true },

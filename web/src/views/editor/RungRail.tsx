@@ -53,8 +53,8 @@ export function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRa
           );
         })}
       </ol>
-      <p className="mt-2 flex flex-wrap items-center gap-1">
-        <button type="button" className="action text-sm" onClick={add}>
+      <p className="mt-2 grid grid-cols-3 justify-items-center gap-1">
+        <button type="button" className="action col-span-3 w-full justify-center text-sm" onClick={add}>
           <Plus className="size-4" aria-hidden="true" /> Rung above
         </button>
         <button
