@@ -33,13 +33,13 @@ export function judge(features: RungFeatures, dose: Dose, conditions: readonly C
   return { verdict: cautions[0]?.verdict ?? 'fine', cautions };
 }
 
-/** A measured feature as people read it: `head lifted 96 s (limit 45 s)`. */
+/** A measured feature as people read it: `head lifted 96 s (limit 45 s)`; a limit of nothing at all goes unsaid. */
 export function measuredText(feature: Feature, value: number, limit: number): string {
   const { words, unit } = FEATURES[feature];
   if (unit === '') return words;
   const figure = (each: number) =>
     `${each < 10 && !Number.isInteger(each) ? each.toFixed(1) : Math.round(each)}${unit === '°' ? '' : ' '}${unit}`;
-  return `${words} ${figure(value)} (limit ${figure(limit)})`;
+  return limit === 0 ? `${words} ${figure(value)}` : `${words} ${figure(value)} (limit ${figure(limit)})`;
 }
 
 /** What the newest finger-width check says of an audience with abdominal separation. */

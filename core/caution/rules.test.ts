@@ -158,6 +158,8 @@ test('of one condition on one feature only the gravest speaks, gravest first, wi
   const [first] = cautions;
   expect(measuredText(must(first).feature, 50, 45)).toBe('weight on extended wrists 50 s (limit 45 s)');
   expect(measuredText('rotation', 31.2, 25)).toBe('turning the spine 31° (limit 25°)');
+  expect(measuredText('headLifted', 6, 0)).toBe('head lifted 6 s');
+  expect(measuredText('rolling', 1, 0)).toBe('rolling along the spine');
 });
 
 test('a longer dose is judged by its seconds, not by its rung', () => {

@@ -42,6 +42,16 @@ test('an episode is reviewed with what earlier episodes taught; the order wrong 
   expect(turned.series.s?.findings).toMatchObject([{ code: 'REQUIREMENT_UNMET', episode: 0, blocks: [0] }]);
 });
 
+test('every rung says what it asks of whom, and every ladder what is doubtful about it', () => {
+  expect(document.longestChain).toEqual(['hold/low', 'earned/high']);
+  expect(document.ladders.hold?.doubts.map(({ code }) => code)).toContain('LADDER_FALLS');
+  expect(document.rungs['hold/low']).toMatchObject({
+    directions: ['neutral'],
+    meanLoad: { legLever: 0 },
+    cautions: {},
+  });
+});
+
 test('it is plain JSON, the same each time', () => {
   expect(JSON.parse(JSON.stringify(document))).toEqual(document);
 });

@@ -11,6 +11,7 @@ import {
   ladderHeats,
   ladderTau,
   meanLoad,
+  RequirementGraph,
   type RungEntry,
 } from '../repertoire';
 import { earlierInSeries, type Finding, reviewClass, reviewSeries } from '../review';
@@ -37,6 +38,8 @@ export interface ReviewDocument {
   readonly ladders: Record<string, { doubts: readonly LadderDoubt[] }>;
   /** Kendall's tau between the order of rungs and their heat, over every ladder (1: heat rises at every rung). */
   readonly ladderTau: number;
+  /** The longest way up: rungs each of which requires the one before it. */
+  readonly longestChain: readonly string[];
   readonly classes: Record<
     string,
     {
@@ -71,6 +74,7 @@ export function reviewBundle(bundle: Bundle): ReviewDocument {
     rungs: Object.fromEntries(catalog.rungs.map((entry) => [entry.key, rungReview(catalog, entry)])),
     ladders: Object.fromEntries(exercises.map((each) => [each.id, { doubts: ladderDoubts(catalog, each) }])),
     ladderTau: ladderTau(exercises.map((each) => ladderHeats(catalog, each))),
+    longestChain: new RequirementGraph(exercises).longestChain(),
     classes: Object.fromEntries(
       classes.map((plan) => {
         const earlier = earlierInSeries(plan.id, series, classOf);

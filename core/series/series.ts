@@ -6,6 +6,8 @@ export const seriesSchema = z.strictObject({
   name: nameSchema,
   /** Who this is for. */
   forWhom: noteSchema.optional(),
+  /** Who should see a doctor, a midwife or a physiotherapist before beginning. */
+  seeFirst: noteSchema.optional(),
   episodes: z
     .array(z.strictObject({ class: idSchema, title: nameSchema.optional() }))
     .max(200)

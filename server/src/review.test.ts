@@ -29,7 +29,7 @@ test('a sound bundle prints one document and exits 0, though it has findings', (
   const { status, stdout } = review({ 'sound.json': bundleOf() });
   expect(status).toBe(0);
   const document = JSON.parse(stdout);
-  expect(Object.keys(document)).toEqual(['rungs', 'ladders', 'ladderTau', 'classes', 'series']);
+  expect(Object.keys(document)).toEqual(['rungs', 'ladders', 'ladderTau', 'longestChain', 'classes', 'series']);
   expect(document.classes['test-class'].findings.length).toBeGreaterThan(0);
 }, 30_000);
 

@@ -34,6 +34,7 @@ export function FileMenu() {
             <DropdownMenu.Item className={item} asChild disabled={waiting}>
               <a href="/api/repertoire.csv" download="repertoire.csv">
                 {waiting ? 'Repertoire as a table (saving first…)' : 'Repertoire as a table (CSV)'}
+                <span className="block text-sm text-soft">without poses, phases and cues</span>
               </a>
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />

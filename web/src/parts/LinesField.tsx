@@ -3,6 +3,8 @@ import { useState } from 'react';
 
 interface LinesFieldProps {
   readonly label: string;
+  /** The label stands beside it already. */
+  readonly hidden?: boolean;
   readonly value: readonly string[];
   readonly placeholder?: string;
   readonly onChange: (lines: string[]) => void;
@@ -15,13 +17,13 @@ const linesOf = (text: string): string[] =>
     .filter(Boolean);
 
 /** Sentences, one a line. A line that can't be is said and nothing is taken until it can. */
-export function LinesField({ label, value, placeholder, onChange }: LinesFieldProps) {
+export function LinesField({ label, hidden = false, value, placeholder, onChange }: LinesFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? value.join('\n');
   const fault = linesOf(shown).flatMap((line) => sentenceSchema.safeParse(line).error?.issues[0]?.message ?? [])[0];
   return (
     <label className="block text-[15px]">
-      <span className="text-sm text-soft">{label}</span>
+      <span className={hidden ? 'sr-only' : 'text-sm text-soft'}>{label}</span>
       <textarea
         className="field block field-sizing-content w-full resize-none"
         rows={1}

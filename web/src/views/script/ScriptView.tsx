@@ -5,7 +5,7 @@ import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
-import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Section } from './Section';
 
@@ -41,6 +41,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
   const { timed } = useAppSelector((state) => selectReview(state, plan));
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
+  const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
   const script = useMemo(
     () => draftScript(catalog, timed, conditionsOf({ timed, audience })),
     [catalog, timed, audience],
@@ -73,6 +74,16 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             figures and set in italics.
           </p>
         )}
+        {series.map(({ id, forWhom, seeFirst }) => (
+          <div key={id} className="mt-2">
+            {forWhom && <p>For: {forWhom}</p>}
+            {seeFirst && (
+              <p>
+                <strong>See someone first:</strong> {seeFirst}
+              </p>
+            )}
+          </div>
+        ))}
         <p className="mt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
       </header>
       {script.sections.map((section) => (

@@ -7,6 +7,7 @@ import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { selectCatalog, selectClasses, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { LinesField } from '../../parts/LinesField';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
@@ -67,7 +68,16 @@ export function SeriesDesk({ series }: { series: Series }) {
           <Trash2 className="size-4" aria-hidden="true" /> Delete
         </button>
       </div>
-      {series.forWhom && <p className="max-w-prose text-soft">{series.forWhom}</p>}
+      <SeriesLine
+        label="Who this is for"
+        value={series.forWhom}
+        onChange={(forWhom) => put({ forWhom }, 'who the series is for', 'for whom')}
+      />
+      <SeriesLine
+        label="See someone first"
+        value={series.seeFirst}
+        onChange={(seeFirst) => put({ seeFirst }, 'who should see someone first', 'see first')}
+      />
       <p className="mt-2">
         {review.episodes.length} episodes, <span className="font-semibold">{clock(review.seconds)}</span> in all.{' '}
         {review.findings.length === 0 ? (
@@ -114,6 +124,27 @@ export function SeriesDesk({ series }: { series: Series }) {
   );
 }
 
+interface SeriesLineProps {
+  readonly label: string;
+  readonly value: string | undefined;
+  readonly onChange: (line: string | undefined) => void;
+}
+
+/** A line that goes out with the whole series. */
+function SeriesLine({ label, value, onChange }: SeriesLineProps) {
+  return (
+    <div className="mt-1 grid max-w-4xl gap-x-3 sm:grid-cols-[9.5rem_1fr]">
+      <span className="text-soft">{label}</span>
+      <LinesField
+        label={label}
+        hidden
+        value={value ? [value] : []}
+        onChange={(lines) => onChange(lines.join(' ') || undefined)}
+      />
+    </div>
+  );
+}
+
 interface EpisodeRowProps {
   readonly episode: EpisodeReview;
   readonly number: number;
@@ -143,7 +174,7 @@ function EpisodeRow({ episode: { plan, timed, findings }, number, span, last, on
       <ul className="text-sm sm:w-56">
         {findings.length === 0 && <li className="text-moss">nothing to mend</li>}
         {findings.slice(0, 3).map(({ severity, message }) => (
-          <li key={message} className="mb-0.5">
+          <li key={message} className="mb-0.5 line-clamp-2" title={message}>
             <SeverityMark severity={severity} word={false} /> {message}
           </li>
         ))}
