@@ -69,10 +69,10 @@ export const LIMIT_FIGURES = {
 
 /** What each factor can add to the heat of a rung, out of 100 (core/repertoire/heat). */
 export const HEAT_WEIGHTS = {
-  lever: figure(38, 0, 100, '', 'Longer lever'),
+  lever: figure(35, 0, 100, '', 'Longer lever'),
   limbs: figure(10, 0, 100, '', 'Limbs unsupported or moving'),
   support: figure(12, 0, 100, '', 'Smaller or less stable support'),
-  head: figure(10, 0, 100, '', 'Head and chest lifted'),
+  head: figure(13, 0, 100, '', 'Head and chest lifted'),
   weight: figure(8, 0, 100, '', 'Held weight or squeeze'),
   range: figure(6, 0, 100, '', 'Larger range'),
   angle: figure(4, 0, 100, '', 'Flatter body angle'),

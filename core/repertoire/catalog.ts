@@ -4,6 +4,7 @@ import { courseOf, type Moment } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey } from './exercise';
 import { featuresOf, type RungFeatures } from './features';
 import { measureRung, type RungMeasures } from './heat';
+import { isGuided } from './propped';
 
 export interface CatalogSource {
   readonly method?: MethodFile | undefined;
@@ -65,7 +66,9 @@ export class Catalog {
   measures(entry: RungEntry): RungMeasures {
     const known = this.#measures.get(entry.key);
     if (known) return known;
-    const found = measureRung(entry.rung, entry.like, this.method, entry.props);
+    const { rung, exercise, like, props } = entry;
+    const guided = isGuided(exercise, rung, this.graph, props, this.method.bodyHeightM);
+    const found = measureRung(rung, like, this.method, props, guided);
     this.#measures.set(entry.key, found);
     return found;
   }

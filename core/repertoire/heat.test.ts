@@ -6,12 +6,13 @@ import type { Phase, Rung } from './exercise';
 import { type HeatFactor, measureRung } from './heat';
 
 const method = resolveMethod();
-const measure = (change: Partial<Rung>, like: BasePosition = 'supine', unstable = 0) =>
+const measure = (change: Partial<Rung>, like: BasePosition = 'supine', unstable = 0, guided = false) =>
   measureRung(
     rung('one', change),
     like,
     method,
     Array.from({ length: unstable }, (_, i) => ({ id: `p${i}`, name: 'Ball', unstable: true })),
+    guided,
   );
 
 const ON_BACK: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
@@ -30,7 +31,10 @@ const more = fc.double({ min: 0.05, max: 0.5, noNaN: true });
 const GROWING: Array<[HeatFactor, (t: number) => ReturnType<typeof measure>]> = [
   [
     'lever',
-    (t) => measure(between(ON_BACK, { ...ON_BACK, hip: 80 - 70 * t, knee: 0, supports: ['head', 'ribs', 'pelvis'] })),
+    (t) => {
+      const leg: Pose = { ...ON_BACK, hip: 80 - 70 * t, knee: 0, supports: ['head', 'ribs', 'pelvis'] };
+      return measure(between(leg, leg));
+    },
   ],
   [
     'limbs',
@@ -114,6 +118,83 @@ test('a long leg nearer the floor, arms nearer overhead and hands further from a
   );
 });
 
+test('a leg lifted higher from where it rested is never cooler, though it weighs less up there', () => {
+  const lifted = (degrees: number, like: BasePosition, from: Pose) => {
+    const away: Pose = {
+      ...from,
+      supports: ['head', 'ribs', 'pelvis', 'foot.left'],
+      hipAbduction: { left: 0, right: degrees },
+    };
+    return measure(between(from, away), like).heat;
+  };
+  const side: Pose = { supports: ['head', 'ribs', 'pelvis', 'feet'] };
+  const degrees = fc.tuple(fc.integer({ min: 10, max: 60 }), fc.integer({ min: 1, max: 20 }));
+  fc.assert(
+    fc.property(degrees, ([from, by]) => {
+      expect(lifted(from + by, 'side-lying', side)).toBeGreaterThan(lifted(from, 'side-lying', side));
+    }),
+  );
+});
+
+const SITTING: Pose = { hip: 90, knee: 90, supports: ['pelvis', 'feet'] };
+const PRONE: Pose = { supports: ['head', 'ribs', 'pelvis', 'thighs', 'feet'] };
+/** Movements that go further and further, from where they begin to a share of their way. */
+const FURTHER: Array<[string, BasePosition, Pose, (t: number) => Pose]> = [
+  ['a turn', 'seated', SITTING, (t) => ({ ...SITTING, twist: 45 * t })],
+  ['a side bend', 'seated', SITTING, (t) => ({ ...SITTING, sideBend: 35 * t })],
+  [
+    'a curl from the floor',
+    'supine',
+    ON_BACK,
+    (t) => ({ ...ON_BACK, lumbar: 15 * t, thoracic: 40 * t, neck: 20 * t, supports: ['pelvis', 'feet'] }),
+  ],
+  [
+    'a chest lifted lying on the front',
+    'prone',
+    PRONE,
+    (t) => ({ ...PRONE, lumbar: -20 * t, thoracic: -20 * t, supports: ['pelvis', 'thighs', 'feet'] }),
+  ],
+  [
+    'a lean from the hips',
+    'standing',
+    { supports: ['feet'] },
+    (t) => ({ hip: 70 * t, pitch: -60 * t, supports: ['feet'] }),
+  ],
+  ['arms raised', 'standing', { supports: ['feet'] }, (t) => ({ shoulder: 170 * t, supports: ['feet'] })],
+];
+
+test.each(FURTHER)('%s (%s) is hotter the further it goes', (_name, like, home, away) => {
+  const ways = fc.tuple(
+    fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+    fc.double({ min: 0.05, max: 0.5, noNaN: true }),
+  );
+  fc.assert(
+    fc.property(ways, ([from, by]) => {
+      const [near, far] = [from, Math.min(1, from + by)].map((t) => measure(between(home, away(t)), like).heat);
+      expect(far).toBeGreaterThan(near ?? 0);
+    }),
+  );
+});
+
+test('hands behind the head are easier than hands on the shins or free, wherever the legs are', () => {
+  const legs: Array<[Partial<Pose>, Pose['supports']]> = [
+    [{ hip: 45, knee: 90 }, ['pelvis', 'feet']],
+    [{ hip: 90, knee: 90 }, ['pelvis']],
+    [{ hip: 35, knee: 0 }, ['pelvis']],
+  ];
+  fc.assert(
+    fc.property(fc.integer({ min: 3, max: 45 }), fc.constantFrom(...legs), (thoracic, [change, supports]) => {
+      const heat = (arms: Partial<Pose>) => {
+        const curled: Pose = { ...change, thoracic, neck: 20, ...arms, supports };
+        return measure(between(curled, curled)).heat;
+      };
+      const behind = heat({ shoulder: 130, elbow: 140 });
+      expect(heat({ shoulder: 60 })).toBeGreaterThan(behind);
+      expect(heat({ shoulder: 20 })).toBeGreaterThan(behind);
+    }),
+  );
+});
+
 /** A plain body in each position, to be made harder. */
 const BODIES: Array<[BasePosition, Pose]> = [
   ['standing', { supports: ['feet'] }],
@@ -140,7 +221,7 @@ test.each(BODIES)(
     harder({ phases: phases({ breath: 'in' }) });
     harder({ phases: phases({ squeeze: true }) });
     harder({ phases: [...phases({}), { breath: 'free', counts: 2, pose: 'away' }] });
-    harder({ guided: true });
+    expect(measure(between(pose, pose), like, 0, true).heat).toBeGreaterThan(plain);
   },
 );
 

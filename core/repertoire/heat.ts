@@ -1,15 +1,11 @@
 import {
   armBears,
-  armReach,
   bears,
-  feltLegs,
   headBears,
-  isUpright,
   LIMB_JOINTS,
   type LimbJoint,
   type Load,
   legBears,
-  loadOf,
   NO_LOAD,
   type Point,
   type Pose,
@@ -17,7 +13,6 @@ import {
   peakLoad,
   pelvisBears,
   posedAs,
-  type ReferenceBody,
   ribsBear,
   SIDES,
   type Side,
@@ -27,6 +22,7 @@ import type { BasePosition } from '../body/position';
 import { HEAT_WEIGHTS } from '../method/figures';
 import type { Method } from '../method/method';
 import type { Phase, Prop, Rung } from './exercise';
+import { feltLever, weigh } from './feltLever';
 
 export type HeatFactor = keyof typeof HEAT_WEIGHTS;
 export type HeatFactors = Record<HeatFactor, number>;
@@ -49,18 +45,26 @@ const towardsOne = (value: number, half: number): number => value / (value + hal
  * A factor rises with what practitioners call harder and with nothing else (docs/heat.md gives each scale).
  * @param like the position the exercise is drawn and measured as
  * @param props those of the rung, for their stability
+ * @param guided whether something beside the body shows every sway (`isGuided`)
  */
-export function measureRung(rung: Rung, like: BasePosition, method: Method, props: readonly Prop[]): RungMeasures {
-  const ids = Object.keys(rung.poses);
-  const all = Object.values(rung.poses).map((pose) => posedAs(pose, like, method.bodyHeightM));
+export function measureRung(
+  rung: Rung,
+  like: BasePosition,
+  method: Method,
+  props: readonly Prop[],
+  guided = false,
+): RungMeasures {
+  const poses = new Map(
+    Object.entries(rung.poses).map(([id, pose]) => [id, weigh(posedAs(pose, like, method.bodyHeightM), method)]),
+  );
   // One repetition as it is done: the start, then what each phase arrives at.
-  const course = [rung.start, ...rung.phases.map(({ pose }) => pose)].flatMap((id) => all[ids.indexOf(id)] ?? []);
-  const loads = all.map((each) => loadOf(each, method));
+  const course = [rung.start, ...rung.phases.map(({ pose }) => pose)].flatMap((id) => poses.get(id)?.posed ?? []);
 
   const shares: HeatFactors = {
-    lever: leverShare(all, loads, like, method),
+    // 1: the worst lever of the repetition.
+    lever: towardsOne(feltLever(rung, poses, like, method), 45),
     limbs: limbsShare(course, like),
-    support: supportShare(rung, course, steadying(props, rung.phases), like),
+    support: supportShare(course, steadying(props, rung.phases), like, guided),
     head: Math.max(0, ...course.map((each) => headShare(each))),
     weight: weightShare(course, rung.phases),
     range: towardsOne(rangeOf(course), 160),
@@ -75,23 +79,8 @@ export function measureRung(rung: Rung, like: BasePosition, method: Method, prop
     factors[factor] = shares[factor] * method.heatWeights[factor];
     computed += factors[factor];
   }
-  const load = loads.reduce(peakLoad, NO_LOAD);
+  const load = [...poses.values()].reduce((most, each) => peakLoad(most, each.load), NO_LOAD);
   return { heat: rung.heatOverride?.heat ?? Math.min(100, computed), factors, load };
-}
-
-/**
- * 1: the worst lever of any pose. The ideas of load on one scale: a leg held long and a body held between its
- * supports count whole; a trunk that tips while it sits, stands or curls is half carried by its own posture.
- */
-function leverShare(course: readonly Posed[], loads: readonly Load[], like: BasePosition, body: ReferenceBody): number {
-  const upright = isUpright(like);
-  const worst = course.map((posed, i) => {
-    const { curlLever, lumbarMoment } = loads[i] ?? NO_LOAD;
-    const legs = feltLegs(posed, body) * (upright || lumbarMoment !== null ? 0.5 : 1);
-    const trunk = (curlLever ?? 0) * (upright ? 0.3 : 0.4) + (lumbarMoment ?? 0) * (upright ? 0.4 : 1);
-    return legs + trunk + 0.25 * armReach(posed, body);
-  });
-  return towardsOne(Math.max(0, ...worst), 45);
 }
 
 /** 2: limbs in the air at once, and limbs that move, half as much each. */
@@ -149,7 +138,7 @@ function steadying(props: readonly Prop[], phases: readonly Phase[]): readonly P
 const GUIDE = 0.5;
 
 /** 3: the smallest base of any pose; a wider stance steadies, an unstable prop unsteadies, a guide forbids the sway. */
-function supportShare({ guided }: Rung, course: readonly Posed[], props: readonly Prop[], like: BasePosition): number {
+function supportShare(course: readonly Posed[], props: readonly Prop[], like: BasePosition, guided: boolean): number {
   const base = Math.min(...course.map((posed) => baseOf(posed, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
   const unstable = props.filter((prop) => prop.unstable).length;
   return towardsOne(3.5 / Math.max(base, 0.5) + unstable + (guided ? GUIDE : 0), 1.8);
@@ -172,13 +161,17 @@ function baseOf({ pose, angles: { hipAbduction } }: Posed, foot: number): number
 /** A wrist nearer to the middle of the head than this many times the head's distance from the shoulders holds it. */
 const HAND_ON_HEAD = 1.9;
 
-/** 4: head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work. */
+/**
+ * 4: head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work, but not
+ * in prone, where it hangs from the arms' own weight.
+ */
 function headShare({ pose, like, angles, bones }: Posed): number {
   const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
   if (!lying || headBears(pose) || armsBearTheChest(pose, like)) return 0;
   const held = SIDES.filter((side) => {
     const { end } = bones.arm[side];
-    return distance(end, bones.head) < HAND_ON_HEAD * distance(bones.head, bones.shoulder) && angles.elbow[side] > 60;
+    const near = distance(end, bones.head) < HAND_ON_HEAD * distance(bones.head, bones.shoulder);
+    return like !== 'prone' && near && angles.elbow[side] > 60;
   }).length;
   const chest = ribsBear(pose) ? 0.3 : 0.45;
   return chest + 0.275 * (2 - held);

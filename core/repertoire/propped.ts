@@ -1,0 +1,49 @@
+import {
+  armBears,
+  type BasePosition,
+  isUpright,
+  type Pose,
+  type PositionGraph,
+  pelvisBears,
+  poseFaults,
+  ribsBear,
+  SIDES,
+} from '../body';
+import type { Exercise, Prop, Rung } from './exercise';
+
+/** How high a small prop of unsaid height carries, in metres: a block, a ball, a folded mat. */
+const SMALL_PROP_M = 0.25;
+
+/** How high a rung's props may carry a support, in metres; a position of the studio's own stands for an apparatus. */
+export function raisedBy(exercise: Exercise, rung: Rung, graph: PositionGraph, props: readonly Prop[]): number {
+  if (!graph.isBase(exercise.position)) return Number.POSITIVE_INFINITY;
+  const used = props.filter(({ id }) => rung.props?.includes(id));
+  return Math.max(0, ...used.map(({ heightM, large }) => heightM ?? (large ? Number.POSITIVE_INFINITY : SMALL_PROP_M)));
+}
+
+/** Degrees of lean from which a body is taken to lean on something. */
+const LEANING = 10;
+
+/**
+ * Whether something beside the body shows every sway: the rung says so, or a large firm prop (a wall) stands there and
+ * nothing of the body rests on it in any pose. Sitting, and on an apparatus, a large prop is what one sits or lies on.
+ */
+export function isGuided(
+  exercise: Exercise,
+  rung: Rung,
+  graph: PositionGraph,
+  props: readonly Prop[],
+  heightM: number,
+): boolean {
+  if (rung.guided !== undefined) return rung.guided;
+  const like = graph.like(exercise.position);
+  if (!graph.isBase(exercise.position) || like === 'seated') return false;
+  if (!props.some(({ large, unstable }) => large && !unstable)) return false;
+  return Object.values(rung.poses).every((pose) => !restsOnMore(pose, like, heightM));
+}
+
+/** Whether a pose rests on more than the floor: it leans, holds on, or has a support that the floor does not reach. */
+const restsOnMore = (pose: Pose, like: BasePosition, heightM: number): boolean =>
+  Math.abs(pose.pitch ?? 0) >= LEANING ||
+  (isUpright(like) && (ribsBear(pose) || pelvisBears(pose) || SIDES.some((side) => armBears(pose, side)))) ||
+  poseFaults(pose, like, heightM).length > 0;
