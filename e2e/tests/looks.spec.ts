@@ -10,6 +10,7 @@ const VIEWS = [
   '/compare?rungs=leg-lower/bent,leg-lower/straight',
   '/edit/leg-lower/straight',
   '/audiences/returning-rowers',
+  '/method',
   '/script/choir-first-draft',
   '/series',
 ];

@@ -1,0 +1,56 @@
+import { expect, length, saved, test } from '../fixtures';
+
+test('a house rule changed shows in every ladder and class at once, goes back to where it started, and is undone', async ({
+  page,
+  studio,
+}) => {
+  const lever = page
+    .getByRole('dialog')
+    .getByText(/leg lever \d+ N·m at most/)
+    .first();
+  await page.goto(`${studio.address}/repertoire/leg-lower`);
+  const light = await lever.textContent();
+  await page.goto(`${studio.address}/class/night-landing`);
+  const before = (await length(page).textContent()) ?? '';
+
+  await page.getByRole('link', { name: 'Method' }).click();
+  await page.getByLabel('Reference body mass').fill('95');
+  await page.getByLabel('One count').fill('1.25');
+  await expect(page.getByRole('button', { name: 'Reference body mass back to 70' })).toBeVisible();
+  await saved(page);
+  await page.getByRole('link', { name: 'Class', exact: true }).click();
+  await page.getByRole('link', { name: 'Landing after a night shift' }).first().click();
+  await expect(length(page)).not.toHaveText(before);
+  await page.goto(`${studio.address}/repertoire/leg-lower`);
+  await expect(lever).not.toHaveText(light ?? '');
+
+  await page.goto(`${studio.address}/method`);
+  await page.getByLabel('Head lifted at a stretch').fill('4000');
+  await expect(page.getByRole('alert')).toHaveText('Expected 5 to 1800.');
+  await page.getByLabel('Head lifted at a stretch').blur();
+  await page.getByLabel('Least rotation, percent').fill('12');
+  await page.getByRole('button', { name: 'Reference body mass back to 70' }).click();
+  await page.getByRole('button', { name: 'One count back to 1' }).click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('One count')).toHaveValue('1.25');
+  await page.keyboard.press('Control+Shift+z');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Least rotation, percent')).toHaveValue('12');
+  await page.goto(`${studio.address}/class/night-landing`);
+  await expect(length(page)).toHaveText(before);
+});
+
+test('a series says who it is for and who should see someone first, and its scripts repeat it', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/series`);
+  await page.getByLabel('Who this is for').fill('Throwers with tired wrists.');
+  await page.getByLabel('See someone first').fill('Numb fingers: see a doctor first.');
+  await saved(page);
+  await page.goto(`${studio.address}/script/bench-to-mat-1`);
+  await expect(page.getByText('For: Throwers with tired wrists.')).toBeVisible();
+  await expect(page.getByText('Numb fingers: see a doctor first.')).toBeVisible();
+  await expect(page.getByText('General movement education, not medical advice.')).toBeVisible();
+});
