@@ -30,8 +30,8 @@ export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright
 
 /**
  * How the body lies in the room. A propped body settles until what it rests on is level, then takes its pitch;
- * sitting up from the back, the pelvis rolls until resting legs lie down;
- * lying on the ribs and the head, with the pelvis down or swung up over them, the chest stays flat and the rest turns.
+ * lying on the ribs and the head, a tilt or a twist turns the pelvis and not the chest. With no pitch said, sitting up
+ * from the back rolls the pelvis until resting legs lie down, and a pelvis swung up over the ribs leaves them flat.
  */
 export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
   const { pitch } = angles;
@@ -42,17 +42,26 @@ export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: 
   const up = levelUp(like, ribsBear(pose) ? angles.twist : 0);
   const along: Point = { x: 1, y: 0, z: 0 };
   const contacts = contactsOf(pose, bones, up);
-  const flat = ribsBear(pose) && headBears(pose);
-  const hung = isPropped(pose, like) && contacts.lower !== null;
-  const sitting = like === 'supine' && pelvisBears(pose) && !ribsBear(pose);
-  const settled = hung
-    ? settle(contacts, up, along)
-    : sitting
-      ? sitUp(bones, contacts, up, along)
-      : flat
-        ? chestDown(bones, up, along)
-        : 0;
-  return { ...turned(up, along, settled + pitch), contacts };
+  return { ...turned(up, along, settled(pose, like, angles, bones, contacts, up, along) + pitch), contacts };
+}
+
+/** Degrees the head end rises before its pitch, for the body to lie on what it rests on. */
+function settled(
+  pose: Pose,
+  like: BasePosition,
+  { pitch }: Angles,
+  bones: Skeleton,
+  contacts: Contacts,
+  up: Point,
+  along: Point,
+): number {
+  if (isPropped(pose, like) && contacts.lower) return settle(contacts, up, along);
+  const chest = ribsBear(pose) && headBears(pose);
+  if (chest && pelvisBears(pose)) return chestDown(bones, up, along);
+  // Rolled up from the pelvis, or over on the chest: a pose that says its pitch says how far itself.
+  if (pitch !== 0) return 0;
+  if (like === 'supine' && pelvisBears(pose) && !ribsBear(pose)) return sitUp(bones, contacts, up, along);
+  return chest ? chestDown(bones, up, along) : 0;
 }
 
 /** Degrees the head end must rise for the upper and the lower contact to be level. */

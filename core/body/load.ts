@@ -60,7 +60,13 @@ export function loadOf(posed: Posed, body: ReferenceBody): Load {
     for (const side of SIDES) join(lower, legOf(bones, pose, side, body));
     // Arms that hang from resting ribs, and a head that rests, press on the floor and not on the bridge.
     const bridging = ribsBear(pose) ? trunk : withHeadAndArms(trunk, posed, body);
-    const moment = proppedMoment(bridging, lower, posed);
+    const { contacts, up } = ground;
+    // Swung up over one end, the other hangs on the low back as it is in the room.
+    if (!contacts.upper || !contacts.lower) {
+      const lumbarMoment = momentOf(contacts.lower ? bridging : lower, bones.lumbar, up);
+      return { legLever: null, curlLever: null, lumbarMoment };
+    }
+    const moment = proppedMoment(bridging, lower, posed, contacts.upper, contacts.lower);
     // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
     return { legLever: null, curlLever: null, lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180) };
   }
@@ -210,18 +216,16 @@ function momentOf(sum: Lump, pivot: Point, up: Point): number {
 const SAME_PLACE = 0.05;
 
 /**
- * Moment at the lumbar point of a level body held at its upper and lower contacts, distances taken along the line
+ * Moment at the lumbar point of a level body held at an upper and a lower contact, distances taken along the line
  * from hip to shoulder: what `pitch` tilts, and what a propped body bends across.
  */
-function proppedMoment(upper: Lump, lower: Lump, { bones, ground: { contacts } }: Posed): number {
+function proppedMoment(upper: Lump, lower: Lump, { bones }: Posed, above: Point, below: Point): number {
   const line = add(bones.shoulder, bones.hip, -1);
   const length = apart(bones.shoulder, bones.hip);
   const placeOf = (point: Point) => dot(point, line) / length;
   const momentAbout = (sum: Lump, place: number) => GRAVITY * (dot(sum, line) / length - sum.kg * place);
   const waist = placeOf(bones.lumbar);
-  if (contacts.upper === null) return Math.abs(momentAbout(upper, waist));
-  if (contacts.lower === null) return Math.abs(momentAbout(lower, waist));
-  const [upperAt, lowerAt] = [placeOf(contacts.upper), placeOf(contacts.lower)];
+  const [upperAt, lowerAt] = [placeOf(above), placeOf(below)];
   const span = upperAt - lowerAt;
   const reaction =
     Math.abs(span) < SAME_PLACE
