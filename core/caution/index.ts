@@ -1,3 +1,4 @@
 export * from './condition';
 export * from './judge';
 export * from './rules';
+export * from './survey';

@@ -97,5 +97,13 @@ test('the map and the search filter the ladders, and a ladder opens', async ({ p
   await expect(page.getByRole('link', { name: 'Chest lift', exact: true })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Plank turn' })).toBeHidden();
   await page.getByRole('link', { name: 'Scissor switch', exact: true }).click();
-  await expect(page.getByRole('dialog')).toContainText('a correct chest lift and a straight leg lower');
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('a correct chest lift and a straight leg lower');
+  const lowest = sheet.getByRole('heading', { name: 'Head down' });
+  await expect(lowest).not.toBeInViewport();
+  await sheet
+    .getByRole('navigation', { name: 'Rungs' })
+    .getByRole('link', { name: /^Head down/ })
+    .click();
+  await expect(lowest).toBeInViewport();
 });

@@ -17,7 +17,7 @@ export function Sheet({ open, onOpenChange, title, about, children, at = 'middle
   const place =
     at === 'middle'
       ? 'top-1/2 left-1/2 w-[min(38rem,94vw)] max-h-[88dvh] -translate-x-1/2 -translate-y-1/2 rounded-lg'
-      : 'top-0 right-0 h-dvh w-[min(42rem,100vw)]';
+      : 'top-0 right-0 h-dvh w-[min(46rem,100vw)]';
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>

@@ -6,6 +6,7 @@ import { useChange } from '../../app/edits';
 import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ConditionPicker } from '../../parts/ConditionPicker';
+import { LinesField } from '../../parts/LinesField';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { CheckRecord } from './CheckRecord';
@@ -86,14 +87,15 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             times a class
           </span>
         </p>
-        <TextField
-          label="Notes"
-          note
-          value={audience.notes ?? ''}
-          placeholder="What a teacher should know of them"
-          className="-ml-1.5 mt-1 w-full text-soft"
-          onChange={(notes) => set({ notes: notes || undefined }, 'the notes', 'notes')}
-        />
+        <div className="-ml-1.5 mt-1 text-soft">
+          <LinesField
+            label="Notes"
+            hidden
+            value={audience.notes ? audience.notes.split('\n') : []}
+            placeholder="What a teacher should know of them"
+            onChange={(lines) => set({ notes: lines.join('\n') || undefined }, 'the notes', 'notes')}
+          />
+        </div>
         <h2 className="mt-5 font-name text-xl font-semibold">Cautions</h2>
         <p className="text-soft">What is present in the room. Every rung is held against it, by what its poses do.</p>
         <ConditionPicker chosen={cautions} onChange={(next) => set({ cautions: next }, 'the cautions')} />

@@ -1,6 +1,6 @@
-import { type Caution, CONDITIONS, judge, measuredText, VERDICTS, type Verdict } from '@warm-ladder/core/caution';
+import { CONDITIONS, measuredText, surveyRepertoire, VERDICTS, type Verdict } from '@warm-ladder/core/caution';
 import type { Audience } from '@warm-ladder/core/plan';
-import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
+import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { CautionMark, verdictWord } from '../../parts/CautionMark';
@@ -17,7 +17,7 @@ const RULES_SHOWN = 8;
 /** What an audience's cautions leave of the repertoire, position by position, and the rules that say so. */
 export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: Audience }) {
   const { cautions = [] } = audience;
-  const { rows, rules } = useMemo(() => judgedAll(catalog, cautions), [catalog, cautions]);
+  const { positions, rules } = useMemo(() => surveyRepertoire(catalog, cautions), [catalog, cautions]);
   if (catalog.rungs.length === 0) return null;
   return (
     <section aria-label="What is left of the repertoire" className="rounded-lg bg-sheet p-5 shadow-lift">
@@ -28,7 +28,7 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
         ))}
       </p>
       <ul className="mt-3 flex flex-col gap-1.5">
-        {rows.map(({ position, counts, all }) => (
+        {positions.map(({ position, counts }) => (
           <li key={position} className="grid grid-cols-[8.5rem_1fr] items-center gap-3">
             <span className="text-right text-[15px] leading-tight">{catalog.graph.name(position)}</span>
             <span
@@ -40,9 +40,9 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
                 <span
                   key={verdict}
                   className={`text-center text-[11px] leading-4 ${FILL[verdict]} ${verdict === 'adapt' ? 'text-ink' : 'text-sheet'}`}
-                  style={{ width: `${(counts[verdict] / all) * 100}%` }}
+                  style={{ flexGrow: counts[verdict], flexBasis: 0 }}
                 >
-                  {counts[verdict] / all > 0.12 ? counts[verdict] : ''}
+                  {counts[verdict] > 0 ? counts[verdict] : ''}
                 </span>
               ))}
             </span>
@@ -53,7 +53,7 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
         <>
           <h3 className="mt-4 font-semibold">What speaks most often</h3>
           <ul className="mt-1 flex flex-col gap-2 text-[15px]">
-            {rules.slice(0, RULES_SHOWN).map(({ caution, count, hardest, value }) => (
+            {rules.slice(0, RULES_SHOWN).map(({ caution, count, hardest }) => (
               <li key={`${caution.condition}/${caution.feature}/${caution.verdict}`}>
                 <CautionMark verdict={caution.verdict} /> {CONDITIONS[caution.condition].name}: {caution.how}{' '}
                 <span className="text-soft">
@@ -61,7 +61,7 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
                   <Link className="underline" to={`/repertoire/${hardest.exercise.id}#${hardest.rung.id}`}>
                     {hardest.exercise.name}, {hardest.rung.name}
                   </Link>
-                  : {measuredText(caution.feature, value, caution.over)}.
+                  : {measuredText(caution.feature, caution.value, caution.over)}.
                 </span>
               </li>
             ))}
@@ -70,36 +70,4 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
       )}
     </section>
   );
-}
-
-interface SpokenRule {
-  readonly caution: Caution;
-  count: number;
-  hardest: RungEntry;
-  value: number;
-}
-
-function judgedAll(catalog: Catalog, conditions: NonNullable<Audience['cautions']>) {
-  const byPosition = new Map<string, Record<Verdict, number>>();
-  const byRule = new Map<string, SpokenRule>();
-  for (const entry of catalog.rungs) {
-    const { verdict, cautions } = judge(catalog.features(entry), entry.rung.dose, conditions);
-    const counts = byPosition.get(entry.exercise.position) ?? { fine: 0, adapt: 0, swap: 0, 'clear-first': 0 };
-    counts[verdict] += 1;
-    byPosition.set(entry.exercise.position, counts);
-    for (const caution of cautions) {
-      const key = `${caution.condition}/${caution.feature}/${caution.verdict}`;
-      const known = byRule.get(key) ?? { caution, count: 0, hardest: entry, value: caution.value };
-      known.count += 1;
-      if (caution.value > known.value) Object.assign(known, { hardest: entry, value: caution.value });
-      byRule.set(key, known);
-    }
-  }
-  const rows = catalog.graph.positions.flatMap((position) => {
-    const counts = byPosition.get(position);
-    return counts ? [{ position, counts, all: VERDICTS.reduce((sum, verdict) => sum + counts[verdict], 0) }] : [];
-  });
-  const grave = ({ caution }: SpokenRule) => VERDICTS.indexOf(caution.verdict);
-  const rules = [...byRule.values()].sort((a, b) => grave(b) - grave(a) || b.count - a.count);
-  return { rows, rules };
 }

@@ -1,9 +1,7 @@
 import { addRungAbove, type Catalog, type Exercise, moveRung, removeRung } from '@warm-ladder/core/repertoire';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
-import { Link } from 'react-router';
 import { freeId } from '../../app/freeId';
-import { RungFigure } from '../../figure/RungFigure';
-import { HeatMark } from '../../parts/HeatMark';
+import { LadderRail } from '../../parts/LadderRail';
 
 interface RungRailProps {
   readonly catalog: Catalog;
@@ -13,11 +11,9 @@ interface RungRailProps {
   readonly onStep: (rung: string) => void;
 }
 
-/** The ladder standing up, hottest rung on top, each riser as the heat it costs. */
+/** The ladder that is drawn, and what can be done with its rungs. */
 export function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRailProps) {
   const { rungs } = exercise;
-  const entries = rungs.flatMap(({ id }) => catalog.rung({ exercise: exercise.id, rung: id }) ?? []);
-  const heats = entries.map((entry) => catalog.heat(entry));
   const rung = rungs[step];
   const add = () => {
     const name = `${rung?.name ?? 'Rung'}, harder`.slice(0, 120);
@@ -28,31 +24,12 @@ export function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRa
   const tool = 'rounded p-1.5 hover:bg-shade disabled:opacity-35';
   return (
     <nav aria-label="Rungs">
-      <ol className="flex flex-col-reverse" reversed>
-        {entries.map((entry, i) => {
-          const rise = (heats[i] ?? 0) - (heats[i - 1] ?? 0);
-          return (
-            <li key={entry.key} className="flex flex-col">
-              <Link
-                to={`/edit/${exercise.id}/${entry.rung.id}`}
-                aria-current={i === step ? 'true' : undefined}
-                className={`block rounded-md p-1 ${i === step ? 'bg-sheet shadow-lift' : 'hover:bg-sheet/70'}`}
-              >
-                <RungFigure entry={entry} className="h-14 w-full" />
-                <span className="flex items-start gap-1.5 border-t-3 border-ink pt-0.5 text-[15px] leading-tight">
-                  <span className={`grow ${i === step ? 'font-semibold' : ''}`}>{entry.rung.name}</span>
-                  <HeatMark heat={heats[i] ?? 0} />
-                </span>
-              </Link>
-              {i > 0 && (
-                <span className={`self-center text-sm ${rise > 0 ? 'text-soft' : 'font-semibold text-brick'}`}>
-                  {rise > 0 ? `↑ ${rise.toFixed(1)}` : `↓ ${Math.abs(rise).toFixed(1)}, cooler than below`}
-                </span>
-              )}
-            </li>
-          );
-        })}
-      </ol>
+      <LadderRail
+        catalog={catalog}
+        exercise={exercise}
+        current={rungs[step]?.id}
+        to={(id) => `/edit/${exercise.id}/${id}`}
+      />
       <p className="mt-2 grid grid-cols-3 justify-items-center gap-1">
         <button type="button" className="action col-span-3 w-full justify-center text-sm" onClick={add}>
           <Plus className="size-4" aria-hidden="true" /> Rung above

@@ -2,9 +2,10 @@ import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, RequirementGraph } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pencil, Scale } from 'lucide-react';
-import { useMemo } from 'react';
-import { Link } from 'react-router';
+import { useEffect, useMemo } from 'react';
+import { Link, useLocation } from 'react-router';
 import { LadderDoubts } from '../../parts/LadderDoubts';
+import { LadderRail } from '../../parts/LadderRail';
 import { Sheet } from '../../parts/Sheet';
 import { RungStudy } from './RungStudy';
 
@@ -19,6 +20,12 @@ const COMPARED = 3;
 
 /** One ladder to study, hottest rung on top. */
 export function LadderSheet({ catalog, exercise, close }: LadderSheetProps) {
+  const { hash } = useLocation();
+  useEffect(() => {
+    // The sheet is laid over the view a moment after this one is drawn.
+    const frame = requestAnimationFrame(() => document.getElementById(hash.slice(1))?.scrollIntoView());
+    return () => cancelAnimationFrame(frame);
+  }, [hash]);
   const graph = useMemo(() => new RequirementGraph(catalog.exercises), [catalog]);
   const entries = exercise.rungs.flatMap(({ id }) => catalog.rung({ exercise: exercise.id, rung: id }) ?? []).reverse();
   const spread = entries.length <= COMPARED ? entries : [entries[0], entries[entries.length >> 1], entries.at(-1)];
@@ -47,11 +54,21 @@ export function LadderSheet({ catalog, exercise, close }: LadderSheetProps) {
         </Link>
       </p>
       <LadderDoubts catalog={catalog} exercise={exercise} />
-      <ol className="flex flex-col" reversed>
-        {entries.map((entry) => (
-          <RungStudy key={entry.key} catalog={catalog} entry={entry} graph={graph} />
-        ))}
-      </ol>
+      <div className="grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]">
+        <nav aria-label="Rungs" className="hidden self-start sm:sticky sm:top-0 sm:block">
+          <LadderRail
+            catalog={catalog}
+            exercise={exercise}
+            current={hash.slice(1) || undefined}
+            to={(id) => `/repertoire/${exercise.id}#${id}`}
+          />
+        </nav>
+        <ol className="flex flex-col" reversed>
+          {entries.map((entry) => (
+            <RungStudy key={entry.key} catalog={catalog} entry={entry} graph={graph} />
+          ))}
+        </ol>
+      </div>
       <p className="mt-3 text-sm text-soft">
         Loads are a static estimate on a reference body: they compare options and are no clinical measure.{' '}
         {GENERAL_ADVICE}

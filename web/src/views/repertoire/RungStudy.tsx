@@ -45,7 +45,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         <MovingFigure
           entry={entry}
           secondsPerCount={catalog.method.secondsPerCount}
-          className="h-28 w-48 shrink-0"
+          className="h-28 w-44 shrink-0"
           label={`${title(entry)}, drawn`}
         />
         <div className="grow">

@@ -1,0 +1,37 @@
+import type { BasePosition, Pose } from '../body';
+import { catalogOf, exercise, rung } from '../testing/studio';
+import { CONDITION_IDS } from './condition';
+import { VERDICTS } from './rules';
+import { surveyRepertoire } from './survey';
+
+const SEATED: Pose = { hip: 80, knee: 90, supports: ['pelvis', 'feet'] };
+const still = (id: string, position: BasePosition, ...poses: Pose[]) =>
+  exercise(id, { position, rungs: poses.map((pose, i) => rung(`r${i}`, { poses: { home: pose, away: pose } })) });
+const catalog = catalogOf([
+  still('turn', 'seated', SEATED, { ...SEATED, twist: 28 }, { ...SEATED, twist: 40 }),
+  still('curl', 'supine', { hip: 45, knee: 90, thoracic: 30, neck: 20, supports: ['pelvis', 'feet'] }),
+]);
+
+test('without a condition everything is fine and no rule speaks', () => {
+  const { positions, rules } = surveyRepertoire(catalog, []);
+  expect(positions).toEqual([
+    { position: 'seated', counts: { fine: 3, adapt: 0, swap: 0, 'clear-first': 0 } },
+    { position: 'supine', counts: { fine: 1, adapt: 0, swap: 0, 'clear-first': 0 } },
+  ]);
+  expect(rules).toEqual([]);
+});
+
+test('a rule is counted over the rungs it speaks of, and names the one it speaks of most', () => {
+  const { positions, rules } = surveyRepertoire(catalog, ['low-bone-density']);
+  expect(positions[0]?.counts).toEqual({ fine: 1, adapt: 0, swap: 2, 'clear-first': 0 });
+  const turned = rules.find(({ caution }) => caution.feature === 'rotation');
+  expect(turned).toMatchObject({ count: 2, caution: { value: 40, over: 25 }, hardest: { key: 'turn/r2' } });
+});
+
+test('with everything in the room the gravest rules come first, and every rung is counted once', () => {
+  const { positions, rules } = surveyRepertoire(catalog, CONDITION_IDS);
+  const graveness = rules.map(({ caution }) => VERDICTS.indexOf(caution.verdict));
+  expect(graveness).toEqual([...graveness].sort((a, b) => b - a));
+  const all = positions.flatMap(({ counts }) => Object.values(counts)).reduce((a, b) => a + b, 0);
+  expect(all).toBe(catalog.rungs.length);
+});
