@@ -1,4 +1,5 @@
 import { catalogOf, exercise, rung } from '../testing/studio';
+import { Catalog } from './catalog';
 import { findRungs } from './search';
 
 const catalog = catalogOf([
@@ -26,4 +27,13 @@ test('a cell of the map and words narrow together', () => {
   expect(keys({ position: 'prone', direction: 'extension' })).toEqual(['arch/low', 'arch/high']);
   expect(keys({ position: 'prone', direction: 'neutral' })).toEqual([]);
   expect(keys({ position: 'standing', text: 'high' })).toEqual(['plié/high']);
+});
+
+test('a direction is found by its word as well as by its key, a studio’s own position by its name', () => {
+  const own = new Catalog({
+    positions: [{ id: 'reed', name: 'On the reed mat', like: 'supine', edges: { supine: 2 } }],
+    exercises: [exercise('bow', { position: 'reed', directions: ['lateral-flexion'], rungs: [rung('one')] })],
+  });
+  for (const text of ['side bend', 'lateral-flexion', 'reed mat']) expect(findRungs(own, { text })).toHaveLength(1);
+  expect(findRungs(own, { text: 'carriage' })).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import type { Direction } from '../method';
+import { DIRECTION_WORDS, type Direction } from '../method';
 import type { Catalog, RungEntry } from './catalog';
 
 export interface RungQuery {
@@ -20,7 +20,9 @@ function haystackOf(catalog: Catalog, entry: RungEntry): string {
   const found = known.get(entry.key);
   if (found !== undefined) return found;
   const { exercise, rung, props } = entry;
-  const words = [exercise.name, rung.name, exercise.position, ...exercise.directions, ...props.map(({ name }) => name)];
+  const directions = exercise.directions.flatMap((each) => [each, DIRECTION_WORDS[each]]);
+  const position = [exercise.position, catalog.graph.name(exercise.position)];
+  const words = [exercise.name, rung.name, ...position, ...directions, ...props.map(({ name }) => name)];
   const text = plain(words.join(' '));
   known.set(entry.key, text);
   return text;

@@ -63,6 +63,8 @@ test('one click shows what can stand in a block’s place, minding the room, and
   const sheet = page.getByRole('dialog');
   await expect(sheet).toContainText('Left out: whatever asks to be swapped or cleared for Low bone density');
   await expect(sheet.getByRole('listitem').first()).toContainText('spares neck');
+  await sheet.getByRole('checkbox', { name: 'nothing more to fetch' }).check();
+  await expect(sheet.getByText(/needs /)).toHaveCount(0);
   await sheet.getByRole('checkbox', { name: 'low back' }).check();
   await sheet.getByRole('button', { name: /^Take Chest lift, Nod only/ }).click();
   await expect(page.getByLabel('Rung of block 6')).toHaveValue('nod');

@@ -26,24 +26,27 @@ interface SubstituteListProps {
 }
 
 const SHOWN = 8;
+const NOTHING: readonly string[] = [];
 
 /** Rungs that can stand in for one, the nearest first, each with what it changes and what it spares. */
 export function SubstituteList({ catalog, entry, conditions = [], equipment, verb, onPick }: SubstituteListProps) {
   const [spare, setSpare] = useState<readonly Region[]>([]);
+  const [inHand, setInHand] = useState(false);
+  const props = inHand ? (entry.rung.props ?? NOTHING) : equipment;
   const loaded = useMemo(() => regionsLoaded(catalog, entry), [catalog, entry]);
   const found = useMemo(
     () =>
       substitutesFor(catalog, entry, {
         spare,
-        equipment,
+        equipment: props,
         allowed: (other) => passes(catalog, other, conditions),
       }).slice(0, SHOWN),
-    [catalog, entry, spare, equipment, conditions],
+    [catalog, entry, spare, props, conditions],
   );
   return (
     <div>
       <fieldset className="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[15px]">
-        <legend className="sr-only">Parts of the body to spare</legend>
+        <legend className="sr-only">What it must spare</legend>
         <span className="text-soft">Spare the</span>
         {(Object.keys(REGIONS) as Region[]).map((region) => (
           <label key={region} className="inline-flex items-center gap-1">
@@ -57,6 +60,10 @@ export function SubstituteList({ catalog, entry, conditions = [], equipment, ver
             <span className={loaded.includes(region) ? 'font-semibold' : ''}>{region}</span>
           </label>
         ))}
+        <label className="ml-auto inline-flex items-center gap-1">
+          <input type="checkbox" checked={inHand} onChange={({ target }) => setInHand(target.checked)} />
+          nothing more to fetch
+        </label>
       </fieldset>
       {conditions.length > 0 && (
         <p className="mb-2 text-sm text-soft">

@@ -6,6 +6,7 @@ import { useChange } from '../../app/edits';
 import { selectClasses } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
+import { LinesField } from '../../parts/LinesField';
 import { TextField } from '../../parts/TextField';
 
 interface ExerciseHeadProps {
@@ -94,6 +95,18 @@ export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProp
           all={DIRECTION_CHIPS}
           chosen={exercise.directions}
           onChange={(directions) => set({ directions }, 'the directions')}
+        />
+      </div>
+      <div className="-ml-1.5 max-w-3xl text-soft">
+        <LinesField
+          label="Notes on the exercise"
+          hidden
+          value={exercise.notes ? exercise.notes.split('\n') : []}
+          placeholder="What a teacher should know of it"
+          onChange={(lines) => {
+            const { notes: _old, ...others } = exercise;
+            onExercise(lines.length > 0 ? { ...others, notes: lines.join('\n') } : others, 'the notes', 'notes');
+          }}
         />
       </div>
     </header>
