@@ -2,6 +2,7 @@ import { type Contacts, contactsOf } from './contacts';
 import { type Angles, headBears, type Pose, pelvisBears, ribsBear } from './pose';
 import type { BasePosition } from './position';
 import { add, dot, type Point, type Skeleton } from './skeleton';
+import { leanOf } from './upright';
 
 /** The room's own directions, seen from the pelvis. */
 export interface Ground {
@@ -34,15 +35,15 @@ export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright
  * from the back rolls the pelvis until resting legs lie down, and a pelvis swung up over the ribs leaves them flat.
  */
 export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
-  const { pitch } = angles;
   if (isUpright(like)) {
+    const pitch = angles.pitch + leanOf(pose, like, angles, bones);
     const up: Point = { x: cos(pitch), y: sin(pitch), z: 0 };
     return { up, along: { x: -sin(pitch), y: cos(pitch), z: 0 }, contacts: contactsOf(pose, bones, up) };
   }
   const up = levelUp(like, ribsBear(pose) ? angles.twist : 0);
   const along: Point = { x: 1, y: 0, z: 0 };
   const contacts = contactsOf(pose, bones, up);
-  return { ...turned(up, along, settled(pose, like, angles, bones, contacts, up, along) + pitch), contacts };
+  return { ...turned(up, along, settled(pose, like, angles, bones, contacts, up, along) + angles.pitch), contacts };
 }
 
 /** Degrees the head end rises before its pitch, for the body to lie on what it rests on. */

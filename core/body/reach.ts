@@ -18,7 +18,7 @@ import { add, between, dot, type Limb, type Point } from './skeleton';
  * How far above its floor a support may be written and still be taken as resting, in metres: poses are written to
  * the nearest few degrees, flesh has thickness, and a heel or a fist lifts a hand's breadth.
  */
-const SLACK_M = 0.3;
+const SLACK_M = 0.34;
 /** Lying on a side, the upper limb rests on the lower one, a hip's breadth higher. */
 const STACKED_M = 0.3;
 /** A wrist this near a leg's bones, in metres, rests on the leg. */
