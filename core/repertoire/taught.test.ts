@@ -5,7 +5,10 @@ import { Catalog } from './catalog';
 import type { Exercise } from './exercise';
 import { ladderHeats, ladderTau } from './ladder';
 
-/** Ladders as they are taught, written with few words by someone thinking of bodies and not of how heat is computed. */
+/**
+ * Ladders as they are taught, written with few words: what differs from rung to rung is what makes it harder. They
+ * helped to mend the model (docs/heat.md), so they guard it against slipping back and are no independent measure of it.
+ */
 function taughtLadders(): Bundle {
   const read = parseBundle(readFileSync(join(__dirname, '../testing/taught-ladders.json'), 'utf8'));
   if (!read.ok) throw new Error(read.problems.map(({ path, message }) => `${path.join('.')}: ${message}`).join('\n'));
