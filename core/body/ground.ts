@@ -36,31 +36,23 @@ export const isPropped = (pose: Pose, like: BasePosition): boolean => !isUpright
  */
 export function groundOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): Ground {
   if (isUpright(like)) {
-    const pitch = angles.pitch + leanOf(pose, like, angles, bones);
+    const pitch = angles.pitch + leanOf(pose, like, bones);
     const up: Point = { x: cos(pitch), y: sin(pitch), z: 0 };
     return { up, along: { x: -sin(pitch), y: cos(pitch), z: 0 }, contacts: contactsOf(pose, bones, up) };
   }
   const up = levelUp(like, ribsBear(pose) ? angles.twist : 0);
   const along: Point = { x: 1, y: 0, z: 0 };
   const contacts = contactsOf(pose, bones, up);
-  return { ...turned(up, along, settled(pose, like, angles, bones, contacts, up, along) + angles.pitch), contacts };
+  return { ...turned(up, along, settled(pose, like, bones, contacts, up, along) + angles.pitch), contacts };
 }
 
 /** Degrees the head end rises before its pitch, for the body to lie on what it rests on. */
-function settled(
-  pose: Pose,
-  like: BasePosition,
-  { pitch }: Angles,
-  bones: Skeleton,
-  contacts: Contacts,
-  up: Point,
-  along: Point,
-): number {
+function settled(pose: Pose, like: BasePosition, bones: Skeleton, contacts: Contacts, up: Point, along: Point): number {
   if (isPropped(pose, like) && contacts.lower) return settle(contacts, up, along);
   const chest = ribsBear(pose) && headBears(pose);
   if (chest && pelvisBears(pose)) return chestDown(bones, up, along);
   // Rolled up from the pelvis, or over on the chest: a pose that says its pitch says how far itself.
-  if (pitch !== 0) return 0;
+  if (pose.pitch !== undefined) return 0;
   if (like === 'supine' && pelvisBears(pose) && !ribsBear(pose)) return sitUp(bones, contacts, up, along);
   return chest ? chestDown(bones, up, along) : 0;
 }

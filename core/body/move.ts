@@ -30,13 +30,15 @@ export interface Move {
  */
 export function moveBetween(from: Pose, to: Pose, a: Angles = anglesOf(from), b: Angles = anglesOf(to)): Move {
   const shared = sharedSupports(from, to);
-  const ankle = from.ankle === undefined && to.ankle === undefined;
+  // What neither end says stays unsaid on the way: ankles that lie as they lie, a body that leans as it must.
+  const unsaid = (joint: 'ankle' | 'pitch') => from[joint] === undefined && to[joint] === undefined;
+  const [ankle, pitch] = [unsaid('ankle'), unsaid('pitch')];
   const writtenAt = (share: number): { pose: Pose; angles: Angles } => {
     if (share <= 0) return { pose: from, angles: a };
     if (share >= 1) return { pose: to, angles: b };
     const near = share < 0.5 ? from : to;
     const angles = mixed(a, b, share);
-    return { pose: poseOf(angles, shared ?? near.supports, near.weights, ankle), angles };
+    return { pose: poseOf(angles, shared ?? near.supports, near.weights, ankle, pitch), angles };
   };
   return {
     from,
@@ -52,8 +54,14 @@ export const sameAngles = (a: Angles, b: Angles): boolean =>
   LIMB_JOINTS.every((joint) => SIDES.every((side) => a[joint][side] === b[joint][side])) &&
   TRUNK_JOINTS.every((joint) => a[joint] === b[joint]);
 
-/** Written out for speed, as `mixed` is. @param unsaid leaves the ankles as they lie */
-function poseOf(angles: Angles, supports: readonly Support[], weights: Pose['weights'], unsaid: boolean): Pose {
+/** Written out for speed, as `mixed` is; without the ankles or the pitch where they are to stay unsaid. */
+function poseOf(
+  angles: Angles,
+  supports: readonly Support[],
+  weights: Pose['weights'],
+  noAnkle: boolean,
+  noPitch: boolean,
+): Pose {
   const pose: Pose = {
     hip: angles.hip,
     knee: angles.knee,
@@ -67,10 +75,10 @@ function poseOf(angles: Angles, supports: readonly Support[], weights: Pose['wei
     neck: angles.neck,
     twist: angles.twist,
     sideBend: angles.sideBend,
-    pitch: angles.pitch,
     supports: supports as Support[],
   };
-  if (!unsaid) pose.ankle = angles.ankle;
+  if (!noAnkle) pose.ankle = angles.ankle;
+  if (!noPitch) pose.pitch = angles.pitch;
   if (weights) pose.weights = weights;
   return pose;
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { loadOf } from './load';
+import { moveBetween } from './move';
 import type { Pose } from './pose';
 import { posedAs } from './posed';
 import type { BasePosition } from './position';
@@ -26,6 +27,7 @@ test('standing well, nothing leans: tall, with arms raised, on one foot, in a sp
   );
   expect(lean({ hip: { left: 35, right: -15 }, knee: { left: 35, right: 10 }, supports: feet })).toBeCloseTo(0, 9);
   expect(lean({ hip: 80, pitch: -30, supports: feet })).toBeCloseTo(30, 9);
+  expect(lean({ hip: 80, pitch: 0, supports: feet })).toBeCloseTo(0, 9);
 });
 
 test('a hinge written by its hips alone leans forward, further the deeper it is, and loads the back more', () => {
@@ -33,11 +35,21 @@ test('a hinge written by its hips alone leans forward, further the deeper it is,
   const degrees = fc.tuple(fc.integer({ min: 30, max: 80 }), fc.integer({ min: 1, max: 25 }));
   fc.assert(
     fc.property(degrees, ([hip, deeper]) => {
-      expect(lean(hinge(hip))).toBeGreaterThan(10);
+      expect(lean(hinge(hip))).toBeGreaterThan(0);
       expect(lean(hinge(hip + deeper))).toBeGreaterThan(lean(hinge(hip)));
       expect(lumbar(hinge(hip + deeper))).toBeGreaterThan(lumbar(hinge(hip)));
     }),
   );
+});
+
+test('a body that bends a little more leans a little more, without a jump, and moves on the way as it stands', () => {
+  for (let hip = 0; hip < 110; hip++) {
+    const [now, next] = [hip, hip + 1].map((each) => lean({ hip: each, knee: 10, supports: ['feet'] }));
+    expect(Math.abs((next ?? 0) - (now ?? 0))).toBeLessThan(2.5);
+  }
+  const [tall, bent]: Pose[] = [{ supports: ['feet'] }, { hip: 80, knee: 10, supports: ['feet'] }];
+  if (!tall || !bent) throw new Error('two poses');
+  expect(lean(moveBetween(tall, bent).at(0.999))).toBeCloseTo(lean(bent), 0);
 });
 
 test('kneeling, the shin lies level whatever hips and knees do', () => {
@@ -47,6 +59,7 @@ test('kneeling, the shin lies level whatever hips and knees do', () => {
       const { bones, ground } = posed({ hip, knee, supports: ['knees', 'shins', 'feet'] }, 'kneeling');
       const { middle, end } = bones.leg.left;
       expect(dot(end, ground.up)).toBeCloseTo(dot(middle, ground.up), 6);
+      expect(dot(end, ground.along)).toBeLessThan(dot(middle, ground.along));
     }),
   );
   expect(lean({ knee: 90, supports: ['knees', 'feet'] }, 'kneeling')).toBeCloseTo(0, 9);

@@ -1,4 +1,4 @@
-import { type Angles, armBears, bears, legBears, type Pose, pelvisBears, ribsBear, SIDES } from './pose';
+import { armBears, bears, legBears, type Pose, pelvisBears, ribsBear, SIDES } from './pose';
 import type { BasePosition } from './position';
 import { between, CENTRE, MASS, type Point, type Skeleton } from './skeleton';
 
@@ -10,8 +10,8 @@ const FOOTING = 0.14;
  * that bears lies level; standing on the feet alone, until it would not fall over. So a hinge or a lean may be written
  * by its hips and knees. 0 where it stands well as it is.
  */
-export function leanOf(pose: Pose, like: BasePosition, angles: Angles, bones: Skeleton): number {
-  if (angles.pitch !== 0 || pelvisBears(pose) || ribsBear(pose)) return 0;
+export function leanOf(pose: Pose, like: BasePosition, bones: Skeleton): number {
+  if (pose.pitch !== undefined || pelvisBears(pose) || ribsBear(pose)) return 0;
   if (like === 'kneeling') return levelShin(pose, bones);
   const arms = SIDES.some((side) => armBears(pose, side));
   return like === 'standing' && !arms ? overTheFeet(pose, bones) : 0;
@@ -23,8 +23,9 @@ function levelShin(pose: Pose, { leg }: Skeleton): number {
   );
   if (!side) return 0;
   const { middle, end } = leg[side];
-  const [rise, forward] = [end.x - middle.x, end.y - middle.y];
-  return forward === 0 ? 0 : (Math.atan(-rise / forward) * 180) / Math.PI;
+  // The shin points straight back along the floor when the lean is a right angle past its own direction.
+  const lean = (Math.atan2(end.y - middle.y, end.x - middle.x) * 180) / Math.PI + 90;
+  return lean > 180 ? lean - 360 : lean;
 }
 
 function overTheFeet(pose: Pose, bones: Skeleton): number {
@@ -39,7 +40,10 @@ function overTheFeet(pose: Pose, bones: Skeleton): number {
     (near, each) => (Math.abs(middle.y - each.y) < Math.abs(middle.y - near.y) ? each : near),
     first,
   );
-  return (Math.atan2(middle.y - foot.y, middle.x - foot.x) * 180) / Math.PI;
+  // Back to the edge of its footing and no further: it leans a little where it stands a little off.
+  const [forward, height] = [middle.y - foot.y, middle.x - foot.x];
+  const tipped = Math.atan2(Math.abs(forward), height) - Math.asin(Math.min(1, FOOTING / Math.hypot(forward, height)));
+  return (Math.sign(forward) * Math.max(0, tipped) * 180) / Math.PI;
 }
 
 /** The body's centre of mass in the pelvis's frame, by Winter's masses and centres. */

@@ -4,7 +4,7 @@ import { courseOf, type Moment } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey } from './exercise';
 import { featuresOf, type RungFeatures } from './features';
 import { measureRung, type RungMeasures } from './heat';
-import { isGuided } from './propped';
+import { isGuided } from './props';
 
 export interface CatalogSource {
   readonly method?: MethodFile | undefined;

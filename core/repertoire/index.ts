@@ -11,7 +11,7 @@ export * from './ladderDoubts';
 export * from './ladderEdits';
 export * from './plain';
 export * from './preparation';
-export * from './propped';
+export * from './props';
 export * from './requirements';
 export * from './search';
 export * from './substitutes';

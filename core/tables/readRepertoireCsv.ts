@@ -5,7 +5,7 @@ import { schemaProblems, shortened } from '../formats';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
 import { type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
-import { type Column, CSV_COLUMNS, OPTIONAL_COLUMNS } from './writeRepertoireCsv';
+import { type Column, CSV_COLUMNS, REQUIRED_COLUMNS } from './writeRepertoireCsv';
 
 /** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */
 const MOST_ROWS = 20_000;
@@ -58,7 +58,7 @@ const unescaped = (value: string): string => value.replace(/^'(?=[=+\-@\t\r])/, 
 
 function columnProblems(found: readonly string[]): Problem[] {
   const known: readonly string[] = CSV_COLUMNS;
-  const missing = CSV_COLUMNS.filter((column) => !OPTIONAL_COLUMNS.includes(column) && !found.includes(column));
+  const missing = REQUIRED_COLUMNS.filter((column) => !found.includes(column));
   const strange = found.filter((column) => !known.includes(column));
   const twice = found.filter((column, i) => found.indexOf(column) !== i);
   return [

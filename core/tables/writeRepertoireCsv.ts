@@ -2,43 +2,33 @@ import Papa from 'papaparse';
 import type { Bundle } from '../formats';
 import { Catalog, rungKey } from '../repertoire';
 
-/** The columns of the repertoire as a table, one row a rung, easiest first. */
-export const CSV_COLUMNS = [
-  'exercise',
-  'exercise name',
-  'position',
-  'directions',
-  'sides',
-  'notes',
-  'rung',
-  'rung name',
-  'props',
-  'set-up seconds',
-  'sets',
-  'reps',
-  'seconds per count',
-  'ready when',
-  'stay when',
-  'requires',
-  'preparation',
-  'heat',
-  'heat set by director',
-  'reason',
-] as const;
-export type Column = (typeof CSV_COLUMNS)[number];
-/** Columns a file may leave out; `heat` is computed and only written. */
-export const OPTIONAL_COLUMNS: readonly Column[] = [
-  'notes',
-  'props',
-  'seconds per count',
-  'ready when',
-  'stay when',
-  'requires',
-  'preparation',
-  'heat',
-  'heat set by director',
-  'reason',
-];
+/** The columns of the repertoire as a table, one row a rung, easiest first: whether a file must have each. */
+const COLUMNS = {
+  exercise: 'must',
+  'exercise name': 'must',
+  position: 'must',
+  directions: 'must',
+  sides: 'must',
+  notes: 'may',
+  rung: 'must',
+  'rung name': 'must',
+  props: 'may',
+  'set-up seconds': 'must',
+  sets: 'must',
+  reps: 'must',
+  'seconds per count': 'may',
+  'ready when': 'may',
+  'stay when': 'may',
+  requires: 'may',
+  preparation: 'may',
+  // Computed: written, and not read back.
+  heat: 'may',
+  'heat set by director': 'may',
+  reason: 'may',
+} as const satisfies Record<string, 'must' | 'may'>;
+export type Column = keyof typeof COLUMNS;
+export const CSV_COLUMNS = Object.keys(COLUMNS) as Column[];
+export const REQUIRED_COLUMNS = CSV_COLUMNS.filter((column) => COLUMNS[column] === 'must');
 
 /** What a table can't carry, in words: shown wherever one goes out or comes in. */
 export const CSV_LOSS =

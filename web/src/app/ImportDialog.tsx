@@ -74,6 +74,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
         type="file"
         accept=".json,application/json,.csv,.tsv,text/csv"
         aria-label="File to import"
+        disabled={busy}
         onChange={({ target }) => void choose(target.files?.[0])}
       />
       {file?.table ? (
@@ -91,6 +92,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
               <input
                 type="radio"
                 name="mode"
+                disabled={busy}
                 checked={mode === value}
                 onChange={() => {
                   setMode(value);

@@ -1,4 +1,12 @@
-import { JOINT_RANGES, type LimbJoint, type Pose, SIDES, type Side, TRUNK_JOINTS } from '@warm-ladder/core/body';
+import {
+  JOINT_RANGES,
+  type LimbJoint,
+  type Pose,
+  SIDES,
+  type Side,
+  TRUNK_JOINTS,
+  type TrunkJoint,
+} from '@warm-ladder/core/body';
 import { NumberField } from '../../parts/NumberField';
 import { withLimb } from './drag';
 import { LIMB_WORDS, TRUNK_WORDS } from './joints';
@@ -66,7 +74,7 @@ export function AngleTable({ pose, onPose }: { pose: Pose; onPose: (pose: Pose, 
                   min={JOINT_RANGES[joint][0]}
                   max={JOINT_RANGES[joint][1]}
                   className="w-10"
-                  onChange={(degrees) => onPose({ ...pose, [joint]: degrees }, joint)}
+                  onChange={(degrees) => onPose(withTrunk(pose, joint, degrees), joint)}
                 />
                 °
               </td>
@@ -76,6 +84,13 @@ export function AngleTable({ pose, onPose }: { pose: Pose; onPose: (pose: Pose, 
       </table>
     </div>
   );
+}
+
+/** A trunk joint at an angle; a pitch of 0 is left unsaid, so that the body leans as it must. */
+function withTrunk(pose: Pose, joint: TrunkJoint, degrees: number): Pose {
+  if (joint !== 'pitch' || degrees !== 0) return { ...pose, [joint]: degrees };
+  const { pitch: _unsaid, ...rest } = pose;
+  return rest;
 }
 
 const rangeOf = (joint: keyof typeof JOINT_RANGES): string =>
