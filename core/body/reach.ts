@@ -39,7 +39,19 @@ const OF_LEG = new Set(['foot', 'heel', 'toe', 'shin', 'knee', 'thigh']);
  * @param raisedM how high a prop or an apparatus may carry a support; `Infinity` where anything may
  * @returns faults, empty when the pose can be
  */
-export function poseFaults(pose: Pose, like: BasePosition, heightM: number, raisedM = 0): PoseFault[] {
+export function poseFaults(pose: Pose, like: BasePosition, heightM: number, raisedM = 0): readonly PoseFault[] {
+  const asked = `${like} ${heightM} ${raisedM}`;
+  const known = remembered.get(pose) ?? new Map<string, readonly PoseFault[]>();
+  remembered.set(pose, known);
+  const found = known.get(asked) ?? faultsOf(pose, like, heightM, raisedM);
+  known.set(asked, found);
+  return found;
+}
+
+/** Poses are never changed in place, and every save of an exercise asks again about all of them. */
+const remembered = new WeakMap<Pose, Map<string, readonly PoseFault[]>>();
+
+function faultsOf(pose: Pose, like: BasePosition, heightM: number, raisedM: number): PoseFault[] {
   const parts = supportsOf(pose);
   const trunk = pelvisBears(pose) || ribsBear(pose);
   const legs = [...parts].some((part) => OF_LEG.has(part.split('.')[0] ?? ''));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { positionSchema } from '../body/position';
-import { methodSchema } from '../method/method';
+import { type MethodFile, methodSchema } from '../method/method';
 import { audienceSchema, classSchema } from '../plan/class';
 import { exerciseSchema, propSchema } from '../repertoire/exercise';
 import { seriesSchema } from '../series';
@@ -12,7 +12,7 @@ export const BUNDLE_VERSION = 1;
 export const METHOD_ID = 'house';
 
 /** Most of each kind that one file may hold. */
-const MANY = 10_000;
+export const MANY = 10_000;
 
 /** The lists of a bundle, by key: each holds things with an `id`, unique within its list. */
 export const collectionSchemas = {
@@ -26,6 +26,14 @@ export const collectionSchemas = {
 export type CollectionName = keyof typeof collectionSchemas;
 export const COLLECTIONS = Object.keys(collectionSchemas) as CollectionName[];
 export type CollectionItem<C extends CollectionName> = z.infer<(typeof collectionSchemas)[C]>;
+
+/** What can be kept and sent by itself: a member of a collection, or the one method. */
+export type DocumentKind = CollectionName | 'method';
+export const DOCUMENT_KINDS: readonly DocumentKind[] = [...COLLECTIONS, 'method'];
+export type DocumentOf<K extends DocumentKind> = K extends CollectionName ? CollectionItem<K> : MethodFile;
+
+/** The schema of each kind of document. */
+export const documentSchemas = { ...collectionSchemas, method: methodSchema } as const;
 
 /** The portable file (docs/bundle.schema.json is published from this schema). */
 export const bundleSchema = z.strictObject({

@@ -1,6 +1,11 @@
 export type { Problem } from '../plan';
 export * from './bundle';
-export * from './checkBundle';
+export { checkBundle, checkBundleSteps } from './checkBundle';
+export * from './checkChanges';
+export { checkDocument } from './checkDocument';
+export * from './documents';
 export * from './mergeBundles';
 export * from './parseBundle';
+export * from './references';
 export * from './reviewBundle';
+export * from './steps';

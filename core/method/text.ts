@@ -23,4 +23,6 @@ export const noteSchema = plain(4000);
 export const idSchema = z
   .string()
   .max(64)
-  .regex(/^[a-z0-9][a-z0-9-]*$/, { message: 'expected lower-case letters, digits and hyphens' });
+  .regex(/^[a-z0-9][a-z0-9-]*$/, { message: 'expected lower-case letters, digits and hyphens' })
+  // The one such word that every JavaScript object answers to, though nobody gave it: a look-up by id would find it.
+  .refine((id) => id !== 'constructor', { message: 'expected another word: “constructor” can’t be an id' });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { poseSchema } from '../body/pose';
 import { directionSchema } from '../method/direction';
 import { idSchema, nameSchema, noteSchema, sentenceSchema } from '../method/text';
-import { PREPARATION_IDS } from './preparation';
+import { PREPARATION_IDS } from './preparations';
 
 /** Something fetched for a rung. A large one takes longer to fetch; an unstable one makes the support smaller. */
 export const propSchema = z.strictObject({

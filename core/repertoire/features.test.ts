@@ -5,7 +5,8 @@ import { catalogOf, exercise, must, rung } from '../testing/studio';
 import { courseOf, meanLoad } from './course';
 import type { Dose, Phase, Rung } from './exercise';
 import { featureAt, featureSeconds, featuresOf } from './features';
-import { PREPARATION_IDS, preparersOf, prepares } from './preparation';
+import { preparersOf, prepares } from './preparation';
+import { PREPARATION_IDS } from './preparations';
 
 const METHOD = resolveMethod();
 const LYING: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };

@@ -11,6 +11,7 @@ export * from './ladderDoubts';
 export * from './ladderEdits';
 export * from './plain';
 export * from './preparation';
+export * from './preparations';
 export * from './props';
 export * from './requirements';
 export * from './search';

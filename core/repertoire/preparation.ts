@@ -1,22 +1,11 @@
 import type { Catalog, RungEntry } from './catalog';
 import { featureAt, type RungFeatures } from './features';
-
-/** What a rung may want to have happened earlier in the same class, and how a rung is seen to give it. */
-export const PREPARATIONS = {
-  'breath-found': 'the breath found',
-  'spine-articulated': 'the spine moved bone by bone',
-  'hamstrings-lengthened': 'the hamstrings lengthened',
-  'shoulders-placed': 'the shoulders placed',
-  'hips-opened': 'the front of the hips opened',
-  'wrists-warmed': 'the wrists taken into their stretch',
-} as const;
-export type Preparation = keyof typeof PREPARATIONS;
-export const PREPARATION_IDS = Object.keys(PREPARATIONS) as [Preparation, ...Preparation[]];
+import type { Preparation } from './preparations';
 
 /** A rung hotter than this wants preparing itself. */
 const PREPARES_BELOW = 32;
 
-/** Read from what a rung does, so that a new exercise prepares the moment its poses exist. */
+/** How a rung is seen to prepare: read from what it does, so that a new exercise prepares the moment its poses exist. */
 const GIVES: Readonly<Record<Preparation, (features: RungFeatures, entry: RungEntry) => boolean>> = {
   'breath-found': ({ peaks }, { rung }) =>
     peaks.legLever < 1 &&

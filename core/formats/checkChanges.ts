@@ -1,0 +1,56 @@
+import type { Problem } from '../plan';
+import { requirementCycles } from '../repertoire';
+import { DOCUMENT_KINDS, type DocumentKind } from './bundle';
+import { circleSentence } from './checkBundle';
+import { checkDocument } from './checkDocument';
+import type { Documents } from './documents';
+import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
+
+/** A problem of one document, with its path inside it. */
+export interface DocumentProblem extends Problem {
+  readonly kind: DocumentKind;
+  readonly id: string;
+}
+
+/** A change of these alters what any exercise may do: seconds between positions, the body's size, what a prop carries. */
+const FOUNDATIONS: ReadonlySet<DocumentKind> = new Set<DocumentKind>(['method', 'positions', 'props']);
+
+/**
+ * What a set of changes breaks: each changed document is held against the studio, and so is each that names one.
+ * Documents that neither changed nor name a changed one are not looked at; they fitted before and fit still.
+ * @param after the studio as it would be
+ * @param changed documents put or taken away on the way there
+ */
+export function checkChanges(after: Documents, changed: readonly DocumentKey[]): DocumentProblem[] {
+  const problems: DocumentProblem[] = [];
+  for (const key of affectedBy(after, changed)) {
+    const [kind, id] = splitDocumentKey(key);
+    const value = after.get(kind, id);
+    if (value === undefined) continue;
+    problems.push(...checkDocument(kind, value, after).map((problem) => ({ ...problem, kind, id })));
+  }
+  if (!changed.some((key) => key.startsWith('exercises/'))) return problems;
+  for (const cycle of requirementCycles(after.list('exercises'))) {
+    const id = cycle[0]?.split('/')[0] ?? '';
+    problems.push({ kind: 'exercises', id, path: [], message: circleSentence(cycle) });
+  }
+  return problems;
+}
+
+/** The changed documents and all that name one of them. */
+function affectedBy(after: Documents, changed: readonly DocumentKey[]): Set<DocumentKey> {
+  const affected = new Set(changed);
+  const kinds = new Set(changed.map((key) => splitDocumentKey(key)[0]));
+  if ([...kinds].some((kind) => FOUNDATIONS.has(kind))) {
+    for (const kind of ['positions', 'exercises'] as const) {
+      for (const id of after.shelf(kind).keys()) affected.add(documentKey(kind, id));
+    }
+  }
+  for (const kind of DOCUMENT_KINDS) {
+    for (const [id, value] of after.shelf(kind)) {
+      const names = referencesOf(kind, value);
+      if (changed.some((key) => names.has(key))) affected.add(documentKey(kind, id));
+    }
+  }
+  return affected;
+}

@@ -1,0 +1,46 @@
+import type { DocumentKind, DocumentOf } from './bundle';
+
+/** A document by what it is and its id: `classes/monday-1`. */
+export type DocumentKey = `${DocumentKind}/${string}`;
+export const documentKey = (kind: DocumentKind, id: string): DocumentKey => `${kind}/${id}`;
+
+/** The kind and the id of a key. Ids hold no slash, so the first one ends the kind. */
+export function splitDocumentKey(key: DocumentKey): [DocumentKind, string] {
+  const slash = key.indexOf('/');
+  return [key.slice(0, slash) as DocumentKind, key.slice(slash + 1)];
+}
+
+/** What each kind of document names, and so what must be there with it. */
+const NAMES: { readonly [K in DocumentKind]: (value: DocumentOf<K>) => Iterable<DocumentKey> } = {
+  method: () => [],
+  positions: ({ edges }) => Object.keys(edges).map((id) => documentKey('positions', id)),
+  props: () => [],
+  exercises: ({ position, rungs }) => [
+    documentKey('positions', position),
+    ...rungs.flatMap(({ props = [], requires = [] }) => [
+      ...props.map((id) => documentKey('props', id)),
+      ...requires.map(({ exercise }) => documentKey('exercises', exercise)),
+    ]),
+  ],
+  audiences: ({ equipment = [] }) => equipment.map((id) => documentKey('props', id)),
+  classes: ({ audience, openingPosition, blocks }) => [
+    ...(audience === undefined ? [] : [documentKey('audiences', audience)]),
+    ...(openingPosition === undefined ? [] : [documentKey('positions', openingPosition)]),
+    ...blocks.map(({ exercise }) => documentKey('exercises', exercise)),
+  ],
+  series: ({ episodes }) => episodes.map(({ class: id }) => documentKey('classes', id)),
+};
+
+const remembered = new WeakMap<object, ReadonlySet<DocumentKey>>();
+
+/**
+ * The keys of all documents that a document names. Base positions are among them, though no document holds them.
+ * Remembered by the document itself, which is never changed in place.
+ */
+export function referencesOf<K extends DocumentKind>(kind: K, value: DocumentOf<K>): ReadonlySet<DocumentKey> {
+  const known = remembered.get(value);
+  if (known) return known;
+  const found = new Set((NAMES[kind] as (value: DocumentOf<K>) => Iterable<DocumentKey>)(value));
+  remembered.set(value, found);
+  return found;
+}
