@@ -1,5 +1,4 @@
 // npm run --silent review -- FILE…
-import { ensurePackages, runTypeScript } from './lib/ensure.mjs';
+import { runCommand } from './lib/ensure.mjs';
 
-ensurePackages();
-runTypeScript('server/src/review.ts', process.argv.slice(2));
+runCommand('review', process.argv.slice(2));

@@ -1,5 +1,4 @@
 // npm run schema: publishes the bundle's JSON Schema from the schema of the core.
-import { ensurePackages, runTypeScript } from './lib/ensure.mjs';
+import { runCommand } from './lib/ensure.mjs';
 
-ensurePackages();
-runTypeScript('server/src/publishSchema.ts', process.argv.slice(2));
+runCommand('publishSchema', process.argv.slice(2));

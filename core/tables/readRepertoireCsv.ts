@@ -53,8 +53,8 @@ export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
 
 const refusal = (path: Problem['path'], message: string): ReadCsv => ({ ok: false, problems: [{ path, message }] });
 
-/** A leading apostrophe before a formula sign is how tables keep a text from being run; it is not part of the text. */
-const unescaped = (value: string): string => value.replace(/^'(?=[=+\-@\t\r])/, '');
+/** A leading apostrophe is how tables keep a text from being run; it is not part of the text. */
+const unescaped = (value: string): string => value.replace(/^'(?=['=+\-@\t\r\n])/, '');
 
 function columnProblems(found: readonly string[]): Problem[] {
   const known: readonly string[] = CSV_COLUMNS;
@@ -105,7 +105,8 @@ function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
     if (known) known.rungs.push(rung);
     else made.set(ref.exercise, { exercise: head, rungs: [rung], row: number });
   });
-  const exercises = [...made.values()].flatMap(({ exercise, rungs, row }): Exercise[] => {
+  const exercises = [...made.values()].flatMap(({ exercise, rungs: named, row }): Exercise[] => {
+    const rungs = withUnnamed(here.get(exercise.id)?.rungs ?? [], named);
     const read = exerciseSchema.safeParse({ ...exercise, rungs });
     if (read.success) return [read.data];
     problems.push(
@@ -118,6 +119,22 @@ function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
   });
   if (problems.length > 0) return { ok: false, problems: shortened(problems) };
   return { ok: true, exercises, plain };
+}
+
+/**
+ * The rungs of the table in its order, and those of the ladder that it leaves out, each behind the rung it stood behind:
+ * a table may be filtered to a part of the repertoire, and says nothing of the rest.
+ */
+function withUnnamed(old: readonly Rung[], named: readonly Rung[]): Rung[] {
+  const ids = new Set(named.map(({ id }) => id));
+  const rungs = [...named];
+  old.forEach((rung, step) => {
+    if (ids.has(rung.id)) return;
+    const before = old[step - 1];
+    const at = before === undefined ? -1 : rungs.findIndex(({ id }) => id === before.id);
+    rungs.splice(at + 1, 0, rung);
+  });
+  return rungs;
 }
 
 /** The row a problem of an assembled exercise stands in. */
@@ -162,10 +179,11 @@ function flatPath(path: Problem['path']): Problem['path'] {
 
 type Complain = (column: Column, message: string) => void;
 
+/** The values of a cell, parted by single bars; a double one is a bar of the value's own. */
 const listOf = (cell: string | undefined): string[] =>
   (cell ?? '')
-    .split('|')
-    .map((each) => each.trim())
+    .split(/(?<!\|)\|(?!\|)/)
+    .map((each) => each.trim().replaceAll('||', '|'))
     .filter(Boolean);
 
 function headOf(row: Row, complain: Complain): Omit<Exercise, 'rungs'> {

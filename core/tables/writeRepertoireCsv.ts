@@ -37,6 +37,19 @@ export const CSV_LOSS =
 /** Several values in one cell. */
 const JOIN = ' | ';
 
+/** What a spreadsheet would run as a formula, or what already begins with the mark that keeps it from being run. */
+const RUNS = /^(?:'|[=+\-@\t\r\n])/;
+
+/**
+ * A text that no spreadsheet runs: a leading apostrophe stands before it, and is taken off again when it is read. So is
+ * one of the text's own, which would otherwise be taken for that mark.
+ */
+const inert = (cell: string | number): string | number => (typeof cell === 'string' && RUNS.test(cell) ? `'${cell}` : cell);
+
+/** One value of several in a cell: a bar of its own is written twice, since a single one parts values. */
+const part = (value: string): string => value.replaceAll('|', '||');
+const joined = (values: readonly string[]): string => values.map(part).join(JOIN);
+
 /** The repertoire as CSV (RFC 4180, comma, CRLF), one row a rung. */
 export function writeRepertoireCsv(bundle: Bundle): string {
   const { exercises = [] } = bundle;
@@ -57,8 +70,8 @@ export function writeRepertoireCsv(bundle: Bundle): string {
       sets: rung.dose.sets,
       reps: rung.dose.reps,
       'seconds per count': rung.dose.secondsPerCount ?? '',
-      'ready when': (rung.gate?.ready ?? []).join(JOIN),
-      'stay when': (rung.gate?.stay ?? []).join(JOIN),
+      'ready when': joined(rung.gate?.ready ?? []),
+      'stay when': joined(rung.gate?.stay ?? []),
       requires: (rung.requires ?? []).map(rungKey).join(JOIN),
       preparation: (rung.preparation ?? []).join(JOIN),
       heat: Math.round(catalog.heat(entry) * 10) / 10,
@@ -66,5 +79,6 @@ export function writeRepertoireCsv(bundle: Bundle): string {
       reason: rung.heatOverride?.reason ?? '',
     };
   });
-  return Papa.unparse({ fields: [...CSV_COLUMNS], data: rows }, { escapeFormulae: true });
+  const data = rows.map((row) => CSV_COLUMNS.map((column) => inert(row[column])));
+  return Papa.unparse({ fields: [...CSV_COLUMNS], data });
 }

@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
 import { join } from 'node:path';
+import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 export const ROOT = join(import.meta.dirname, '../..');
 const at = (...parts) => join(ROOT, ...parts);
-const WEB_OUT = at('web/dist');
 
 /** Runs a command to its end; a failure ends this process with the same code. What it says goes to standard error. */
 function run(command, args, options = {}) {
@@ -33,7 +34,7 @@ export function ensurePackages() {
   writeFileSync(stamp, lock);
 }
 
-/** The newest change among the files that the web app is built from. */
+/** The newest change among the files that something is built from. */
 function newest(folder) {
   let latest = 0;
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
@@ -44,13 +45,51 @@ function newest(folder) {
   return latest;
 }
 
-/** Builds the web app when it is missing or older than its sources. */
+/** Builds a workspace when what it makes is missing or older than its sources. @returns whether it was built now */
+function build(workspace, product) {
+  const made = at(workspace, 'dist', product);
+  const sources = Math.max(newest(at(workspace)), newest(at('core')), statSync(at('package-lock.json')).mtimeMs);
+  if (existsSync(made) && statSync(made).mtimeMs > sources) return false;
+  console.error(`Building the ${workspace}…`);
+  run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], { cwd: at(workspace) });
+  return true;
+}
+
+/** Builds the server and its commands when they are missing or older than their sources. */
+export const ensureServer = () => void build('server', 'main.js');
+
+/** Builds server and web app when they are missing or older than their sources; what is sent often is compressed once. */
 export function ensureBuild() {
-  const page = join(WEB_OUT, 'index.html');
-  const sources = Math.max(newest(at('web')), newest(at('core')), statSync(at('package-lock.json')).mtimeMs);
-  if (existsSync(page) && statSync(page).mtimeMs > sources) return;
-  console.error('Building the web app…');
-  run(process.execPath, [at('node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], { cwd: at('web') });
+  ensureServer();
+  if (build('web', 'index.html')) compressFiles(at('web/dist/assets'));
+}
+
+/** Beside each text file its compressed forms, as the server sends them. */
+function compressFiles(folder) {
+  for (const name of readdirSync(folder).filter((each) => /\.(js|css|svg)$/.test(each))) {
+    const content = readFileSync(join(folder, name));
+    writeFileSync(join(folder, `${name}.gz`), gzipSync(content, { level: 9 }));
+    writeFileSync(join(folder, `${name}.br`), brotliCompressSync(content));
+  }
+}
+
+/**
+ * An empty studio's data folder, made once for this version of the database and copied by every test: making one takes
+ * seconds, a copy does not.
+ */
+export function ensurePreparedFolder() {
+  const lock = JSON.parse(readFileSync(at('package-lock.json'), 'utf8'));
+  const engine = lock.packages['node_modules/@electric-sql/pglite'].version;
+  const made = createHash('sha256').update(engine);
+  for (const name of readdirSync(at('server/migrations')).sort()) made.update(readFileSync(at('server/migrations', name)));
+  const folder = at('node_modules/.cache', `studio-${made.digest('hex').slice(0, 12)}`);
+  if (!existsSync(folder)) {
+    const draft = `${folder}.${process.pid}`;
+    mkdirSync(draft, { recursive: true });
+    run(process.execPath, [at('server/dist/prepare.js'), draft]);
+    renameSync(draft, folder);
+  }
+  return folder;
 }
 
 const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
@@ -79,11 +118,18 @@ export function ensureChromium() {
   process.exit(1);
 }
 
-/** Runs a TypeScript file of this project in the foreground, with this terminal, and takes over its exit code. */
-export function runTypeScript(file, args, options = {}) {
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', at(file), ...args], {
-    stdio: 'inherit',
-    ...options,
-  });
+/** Runs a program of this project in the foreground, with this terminal, and takes over its exit code. */
+function runNode(args, options = {}) {
+  const { status } = spawnSync(process.execPath, args, { stdio: 'inherit', ...options });
   process.exit(status ?? 1);
+}
+
+/** Runs a TypeScript file as it stands. */
+export const runTypeScript = (file, args, options) => runNode(['--import', 'tsx', at(file), ...args], options);
+
+/** Runs one of the server's commands, compiled; installs and builds what is missing first. */
+export function runCommand(name, args) {
+  ensurePackages();
+  ensureServer();
+  runNode([at('server/dist', `${name}.js`), ...args]);
 }

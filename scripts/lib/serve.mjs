@@ -6,10 +6,7 @@ import { ensureBuild, ensurePackages, ROOT } from './ensure.mjs';
 export function serve(args) {
   ensurePackages();
   ensureBuild();
-  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'server/src/main.ts'), ...args], {
-    stdio: 'inherit',
-    cwd: ROOT,
-  });
+  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js'), ...args], { stdio: 'inherit', cwd: ROOT });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code) => process.exit(code ?? 0));
 }

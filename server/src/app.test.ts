@@ -1,8 +1,8 @@
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise } from '@warm-ladder/core/testing';
-import { startServer, type TestServer, temporaryFolder } from './testing';
+import { preparedFolder, startServer, type TestServer } from './testing';
 
-const { folder, remove } = temporaryFolder();
+const { folder, remove } = preparedFolder();
 let server: TestServer;
 
 beforeAll(async () => {
@@ -106,7 +106,7 @@ describe('bad bodies get their sentence and change nothing', () => {
       { version: 0, value: classOf([]) },
       422,
       'INVALID',
-      /not the “x” of the address/,
+      /is not the “x” it was sent to/,
     ],
     [
       'a name with markup',
@@ -151,11 +151,29 @@ describe('bundles', () => {
   test('an import tells what it would do, and does it only when asked', async () => {
     const file = { ...emptyBundle(), classes: [classOf([], { name: 'Other' }), classOf([], { id: 'new' })] };
     const rehearsed = await server.send('POST', '/bundle?rehearse=true', file);
-    expect(rehearsed.body.classes).toEqual({ added: ['new'], changed: ['test-class'], unchanged: [], removed: [] });
+    expect(rehearsed.body).toMatchObject({
+      report: { classes: { added: ['new'], changed: ['test-class'], unchanged: [], removed: [] } },
+      rungs: { added: [], changed: [], removed: [] },
+    });
     expect((await studio()).bundle.classes).toHaveLength(1);
-    await server.send('POST', '/bundle', file);
+    await server.send('POST', `/bundle?base=${rehearsed.body.revision}`, file);
     expect((await studio()).bundle.classes?.map(({ name }) => name)).toEqual(['Other', 'Test class']);
+    // Rehearsed on a studio that has changed since: looked at again first.
+    const late = await server.send('POST', `/bundle?mode=replace&base=${rehearsed.body.revision}`, emptyBundle());
+    expect([late.status, late.body.code]).toEqual([409, 'STALE']);
+    expect((await studio()).bundle.classes).toHaveLength(2);
   });
+
+  test('a file that replaces gives the studio its order, and a restart keeps it', async () => {
+    const turned = bundleOf({ exercises: [...(bundleOf().exercises ?? [])].reverse() });
+    await server.send('POST', '/bundle?mode=replace', turned);
+    const order = async () => (await studio()).bundle.exercises?.map(({ id }) => id);
+    const wanted = turned.exercises?.map(({ id }) => id);
+    expect(await order()).toEqual(wanted);
+    await server.close();
+    server = await startServer(folder);
+    expect(await order()).toEqual(wanted);
+  }, 30_000);
 
   test('one wrong class and nothing is taken in; the report has its path in the file', async () => {
     const before = await studio();

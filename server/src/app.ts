@@ -1,26 +1,44 @@
+import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
-import { COLLECTIONS } from '@warm-ladder/core/formats';
 import Fastify, { type FastifyInstance } from 'fastify';
-import { speakErrors } from './errors';
+import { notFound, speakErrors, speakParserErrors } from './errors';
+import { guard, hostsOf } from './guard';
 import { bundleRoutes } from './routes/bundle';
-import { collectionRoutes, methodRoutes } from './routes/collections';
+import { changeRoutes, documentRoutes } from './routes/documents';
+import { LARGEST_DOCUMENT } from './routes/limits';
 import { tableRoutes } from './routes/table';
+import { waysBackRoutes } from './routes/waysBack';
 import { serveWeb } from './routes/web';
-import type { Studio } from './studio';
+import type { Studio } from './studio/studio';
 
-/** Largest single document, in bytes. */
-const LARGEST_DOCUMENT = 2 * 1024 * 1024;
+/** Milliseconds within which a request must have arrived: the largest file over a slow line at home. */
+const REQUEST_TIME = 60_000;
 
 export interface AppOptions {
   /** The built web app; none for the interface alone. */
   readonly webFolder?: string;
   readonly log?: boolean;
+  /** Names this server is asked for by; this machine's own when not given. */
+  readonly hosts?: ReadonlySet<string>;
 }
 
 /** The whole server over an open studio, not yet listening. */
-export async function buildApp(studio: Studio, { webFolder, log = false }: AppOptions = {}): Promise<FastifyInstance> {
-  const app = Fastify({ bodyLimit: LARGEST_DOCUMENT, logger: log ? { level: 'warn' } : false });
+export async function buildApp(
+  studio: Studio,
+  { webFolder, log = false, hosts = hostsOf('127.0.0.1') }: AppOptions = {},
+): Promise<FastifyInstance> {
+  const app = Fastify({
+    bodyLimit: LARGEST_DOCUMENT,
+    logger: log ? { level: 'warn' } : false,
+    requestTimeout: REQUEST_TIME,
+    // A request that never ends must not keep the server from ending.
+    forceCloseConnections: true,
+    clientErrorHandler: speakParserErrors,
+  });
   speakErrors(app);
+  guard(app, hosts);
+  // JSON alone, and a table where one is taken: a form of another site's page can send neither without asking first.
+  app.removeContentTypeParser('text/plain');
   await app.register(helmet, {
     contentSecurityPolicy: {
       directives: {
@@ -32,16 +50,26 @@ export async function buildApp(studio: Studio, { webFolder, log = false }: AppOp
     },
     strictTransportSecurity: false,
   });
+  // What people's bodies are like is nobody's to keep but the studio's.
+  app.addHook('onSend', async ({ url }, reply) => {
+    if (url.startsWith('/api/')) reply.header('cache-control', 'no-store');
+  });
+  // Built files come compressed already and are left as they are.
+  await app.register(compress, { threshold: 2048, encodings: ['gzip', 'identity'] });
   await app.register(
     async (api) => {
       api.get('/health', async () => ({ ok: true }));
-      await api.register(bundleRoutes(studio));
-      await api.register(tableRoutes(studio));
-      await api.register(methodRoutes(studio));
-      for (const collection of COLLECTIONS) await api.register(collectionRoutes(studio, collection));
+      for (const routes of [bundleRoutes, tableRoutes, documentRoutes, changeRoutes, waysBackRoutes]) {
+        await api.register(routes(studio));
+      }
     },
     { prefix: '/api' },
   );
   if (webFolder) await serveWeb(app, webFolder);
+  else {
+    app.setNotFoundHandler(async ({ url }) => {
+      throw notFound(url);
+    });
+  }
   return app;
 }

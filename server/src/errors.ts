@@ -1,30 +1,7 @@
-import { type Problem, pathText } from '@warm-ladder/core/formats';
+import type { Socket } from 'node:net';
+import { type Problem, pathText, quoted } from '@warm-ladder/core/formats';
+import { REFUSALS, type RefusalBody, type RefusalCode } from '@warm-ladder/core/wire';
 import type { FastifyError, FastifyInstance } from 'fastify';
-
-/** Every refusal the server can give, by code, with the status it is sent as. */
-const STATUS = {
-  BAD_JSON: 400,
-  BAD_REQUEST: 400,
-  NOT_FOUND: 404,
-  STALE: 409,
-  IN_USE: 409,
-  TOO_LARGE: 413,
-  WRONG_TYPE: 415,
-  INVALID: 422,
-  INTERNAL: 500,
-} as const;
-export type RefusalCode = keyof typeof STATUS;
-
-/** The one shape of an error: a code, a sentence, and where it is. */
-export interface RefusalBody {
-  readonly code: RefusalCode;
-  readonly message: string;
-  readonly path: string | null;
-  readonly problems?: ReadonlyArray<{ readonly path: string; readonly message: string }>;
-  /** For a stale write: what is kept now, and what was sent. */
-  readonly current?: unknown;
-  readonly yours?: unknown;
-}
 
 export class Refusal extends Error {
   readonly body: RefusalBody;
@@ -34,10 +11,27 @@ export class Refusal extends Error {
     this.body = { code, message, path: null, ...more };
   }
 
+  static of({ code, message, ...more }: RefusalBody): Refusal {
+    return new Refusal(code, message, more);
+  }
+
+  /** The same refusal of something that stands deeper in a body. */
+  within(path: readonly string[]): Refusal {
+    const deeper = (inner: string) => [...path, inner].join('.');
+    const { problems = [], path: own, ...body } = this.body;
+    return Refusal.of({
+      ...body,
+      path: own === null ? null : deeper(own),
+      problems: problems.map((each) => ({ ...each, path: deeper(each.path) })),
+    });
+  }
+
   get status(): number {
-    return STATUS[this.body.code];
+    return REFUSALS[this.body.code];
   }
 }
+
+export const notFound = (url: string): Refusal => new Refusal('NOT_FOUND', `There is nothing at ${quoted(url)}.`);
 
 /** A body that does not hold together: every problem with its path, the first one as the sentence. */
 export function invalid(problems: readonly Problem[], code: RefusalCode = 'INVALID'): Refusal {
@@ -66,7 +60,27 @@ function asRefusal(error: FastifyError | Refusal, limit: number): Refusal {
       return new Refusal('BAD_JSON', 'The body is not whole JSON; nothing was changed.');
   }
   if (error.statusCode !== undefined && error.statusCode < 500) return new Refusal('BAD_REQUEST', error.message);
+  // 53100: the database's own word for a full disk.
+  if (error.code === '53100' || error.code === 'ENOSPC') {
+    return new Refusal('NO_SPACE', 'There is no space left on the server’s disk; nothing was changed.');
+  }
   return new Refusal('INTERNAL', 'The server failed to do this; nothing was changed. Its log has the cause.');
+}
+
+/** What is sent for a request that the parser gave up on: it has reached no route. */
+export function speakParserErrors({ code }: NodeJS.ErrnoException, socket: Socket): void {
+  const refusal =
+    code === 'HPE_HEADER_OVERFLOW'
+      ? new Refusal('TOO_LONG', 'The head of the request is too long; nothing was changed.')
+      : new Refusal('BAD_REQUEST', 'The request can’t be read; nothing was changed.');
+  const body = JSON.stringify(refusal.body);
+  if (socket.writable) {
+    socket.write(
+      `HTTP/1.1 ${refusal.status} Refused\r\ncontent-type: application/json; charset=utf-8\r\n` +
+        `content-length: ${Buffer.byteLength(body)}\r\nconnection: close\r\n\r\n${body}`,
+    );
+  }
+  socket.destroy();
 }
 
 /** Sends every error of every route in the one shape. */

@@ -1,46 +1,62 @@
-import { join, resolve } from 'node:path';
-import { parseArgs } from 'node:util';
+import { join } from 'node:path';
 import { buildApp } from './app';
-import { openDatabase } from './database';
+import { FolderInUse } from './database/folderLock';
+import { FolderTooNew } from './database/migrate';
+import { FolderBroken, openDatabase, reasonOf } from './database/openDatabase';
 import { Refusal } from './errors';
 import { readFiles, UnreadableFile } from './files';
-import { FolderInUse } from './lock';
-import { Studio } from './studio';
+import { hostsOf, isLoopback } from './guard';
+import { BadOptions, readOptions } from './options';
+import { Copies } from './studio/copies';
+import { StudioIncomplete } from './studio/opening';
+import { Studio } from './studio/studio';
 
-const ROOT = join(import.meta.dirname, '../..');
+/** Milliseconds within which everything asked for must be done once the server is told to stop. */
+const STOPPING = 5_000;
 
-const { values, positionals } = parseArgs({
-  allowPositionals: true,
-  options: {
-    data: { type: 'string', default: 'data/studio' },
-    port: { type: 'string', default: process.env.PORT ?? '4400' },
-    host: { type: 'string', default: '127.0.0.1' },
-    web: { type: 'string', default: join(ROOT, 'web/dist') },
-  },
-});
+type Options = ReturnType<typeof readOptions>;
 
-/** Fills an empty studio from bundle files taken as one; a studio that holds something is left alone. */
-async function seed(studio: Studio, files: readonly string[]): Promise<void> {
-  if (studio.isEmpty && files.length > 0) await studio.import(readFiles(files), 'merge', false);
+/** Fills an empty studio from bundle files taken as one; of one that holds something a copy is kept. */
+async function prepare(studio: Studio, files: readonly string[]): Promise<void> {
+  if (studio.isEmpty) {
+    if (files.length > 0) await studio.import(readFiles(files), { mode: 'merge', rehearse: false });
+    return;
+  }
+  await studio.copies.keep(studio.bundleText, 'start').catch(({ message }: Error) => console.error(message));
 }
 
-async function start(): Promise<void> {
-  const { db, close } = await openDatabase(resolve(ROOT, values.data));
-  const studio = await Studio.open(db);
-  await seed(studio, positionals);
-  const app = await buildApp(studio, { webFolder: values.web, log: true });
-  let stopping = false;
-  const stop = async () => {
-    if (stopping) return;
-    stopping = true;
-    await app.close();
-    await close();
-    process.exit(0);
-  };
-  process.on('SIGINT', stop);
-  process.on('SIGTERM', stop);
+function warn({ host }: Options, studio: Studio): void {
+  for (const { kind, id, reason } of studio.setAside) {
+    console.error(`Set aside, since it no longer fits: ${kind}/${id} (${reason}) See the Studio menu, Ways back.`);
+  }
+  if (isLoopback(host)) return;
+  console.error(
+    `Caution: this server listens at ${host}, beyond this machine, and asks nobody who they are. Whoever reaches it ` +
+      'on the network reads and changes everything in this studio, people’s health conditions among it, and nothing ' +
+      'on the way is encrypted. Stop it unless you trust everyone on this network.',
+  );
+}
+
+async function start(options: Options): Promise<void> {
+  const { db, lock, close } = await openDatabase(options.data);
+  let ending = async () => close();
+  stopOnSignal(() => ending());
   try {
-    const address = await app.listen({ port: Number(values.port), host: values.host });
+    const studio = await Studio.open(db, new Copies(join(options.data, 'kept')), options.salvage);
+    await prepare(studio, options.files);
+    const app = await buildApp(studio, {
+      ...(options['no-web'] ? {} : { webFolder: options.web }),
+      log: true,
+      hosts: hostsOf(options.host, options.name),
+    });
+    ending = async () => {
+      await app.close();
+      await studio.settled();
+      await close();
+    };
+    warn(options, studio);
+    const address = await app.listen({ port: options.port, host: options.host });
+    lock.announce(address);
     console.log(`Warm Ladder is ready at ${address}`);
   } catch (error) {
     await close();
@@ -48,11 +64,46 @@ async function start(): Promise<void> {
   }
 }
 
-start().catch((error: NodeJS.ErrnoException) => {
-  if (error.code === 'EADDRINUSE') {
-    console.error(`Port ${values.port} is taken. Start on another one: --port NUMBER, or PORT=NUMBER.`);
-  } else if (error instanceof FolderInUse || error instanceof UnreadableFile || error instanceof Refusal)
-    console.error(error.message);
-  else console.error(error);
+/** The first signal ends the server in order, within five seconds; a second one ends it at once. */
+function stopOnSignal(end: () => Promise<void>): void {
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) process.exit(1);
+    stopping = true;
+    setTimeout(() => process.exit(1), STOPPING).unref();
+    await end().catch(() => undefined);
+    process.exit(0);
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+const EXPECTED = [
+  BadOptions,
+  FolderInUse,
+  FolderBroken,
+  FolderTooNew,
+  StudioIncomplete,
+  UnreadableFile,
+  Refusal,
+] as const;
+
+function sentenceOf(error: NodeJS.ErrnoException, port: number | undefined): string {
+  if (EXPECTED.some((expected) => error instanceof expected)) return error.message;
+  if (error.code === 'EADDRINUSE') return `Port ${port} is taken. Start on another one: --port NUMBER, or PORT=NUMBER.`;
+  if (error.code === 'EACCES') return `Port ${port} may not be used here. Start on another one: --port NUMBER.`;
+  if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') {
+    return 'This machine has no such address; expected --host with one of its own, as 127.0.0.1.';
+  }
+  return `The server could not start: ${reasonOf(error)}.`;
+}
+
+let port: number | undefined;
+try {
+  const options = readOptions(process.argv.slice(2));
+  port = options.port;
+  await start(options);
+} catch (error) {
+  console.error(sentenceOf(error as NodeJS.ErrnoException, port));
   process.exit(1);
-});
+}

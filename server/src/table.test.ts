@@ -1,8 +1,8 @@
 import { CSV_COLUMNS } from '@warm-ladder/core/tables';
 import { bundleOf } from '@warm-ladder/core/testing';
-import { startServer, type TestServer, temporaryFolder } from './testing';
+import { preparedFolder, startServer, type TestServer } from './testing';
 
-const { folder, remove } = temporaryFolder();
+const { folder, remove } = preparedFolder();
 let server: TestServer;
 
 beforeAll(async () => {

@@ -1,10 +1,12 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { PGlite } from '@electric-sql/pglite';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { buildApp } from './app';
-import { openDatabase } from './database';
-import { Studio } from './studio';
+import { openDatabase } from './database/openDatabase';
+import { Copies } from './studio/copies';
+import { Studio } from './studio/studio';
 
 /** A folder of a test's own, and how to be rid of it. */
 export function temporaryFolder(): { folder: string; remove: () => void } {
@@ -12,9 +14,18 @@ export function temporaryFolder(): { folder: string; remove: () => void } {
   return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
 }
 
+/** An empty studio's data folder: a copy of the prepared one where there is one, since making it takes seconds. */
+export function preparedFolder(): ReturnType<typeof temporaryFolder> {
+  const made = temporaryFolder();
+  const prepared = process.env.PREPARED_FOLDER;
+  if (prepared && existsSync(prepared)) cpSync(prepared, made.folder, { recursive: true });
+  return made;
+}
+
 export interface TestServer {
   /** Where it listens, for what is not JSON. */
   readonly address: string;
+  readonly db: PGlite;
   /** Sends JSON and reads JSON. */
   readonly send: (method: string, url: string, body?: unknown) => Promise<{ status: number; body: Answer }>;
   readonly close: () => Promise<void>;
@@ -22,12 +33,20 @@ export interface TestServer {
 type Answer = Record<string, unknown> & { bundle: Bundle; versions: Record<string, Record<string, number>> };
 
 /** The real server over a real database in a folder, listening on a free port of this machine. */
-export async function startServer(folder: string): Promise<TestServer> {
+export async function startServer(folder: string, salvage = false): Promise<TestServer> {
   const { db, close } = await openDatabase(folder);
-  const app = await buildApp(await Studio.open(db));
+  let studio: Studio;
+  try {
+    studio = await Studio.open(db, new Copies(join(folder, 'kept')), salvage);
+  } catch (error) {
+    await close();
+    throw error;
+  }
+  const app = await buildApp(studio);
   const address = await app.listen({ port: 0, host: '127.0.0.1' });
   return {
     address,
+    db,
     send: async (method, url, body) => {
       const json = typeof body === 'string' ? body : JSON.stringify(body);
       const response = await fetch(`${address}/api${url}`, {

@@ -1,15 +1,16 @@
-import { parseBundle } from '@warm-ladder/core/formats';
 import type { FastifyPluginAsync } from 'fastify';
 import { z } from 'zod';
-import { invalid, Refusal } from '../errors';
-import type { Studio } from '../studio';
+import { Refusal } from '../errors';
+import type { Studio } from '../studio/studio';
+import { LARGEST_FILE } from './limits';
 
-/** Largest file taken in, in bytes. */
-const LARGEST_FILE = 32 * 1024 * 1024;
-
-const querySchema = z.object({
+const importSchema = z.object({
   mode: z.enum(['merge', 'replace']).default('merge'),
   rehearse: z.enum(['true', 'false']).default('false'),
+  /** The revision of the studio the file was rehearsed on. */
+  base: z.coerce.number().int().min(0).optional(),
+  /** An import that empties or restores says so, for the copy that is kept before it. */
+  reason: z.enum(['empty', 'restore']).optional(),
 });
 
 /** The whole studio out and in: what is loaded at the start, the export, and the import with its report. */
@@ -20,20 +21,24 @@ export const bundleRoutes =
     app.removeContentTypeParser('application/json');
     app.addContentTypeParser('application/json', { parseAs: 'string' }, (_request, body, done) => done(null, body));
 
-    app.get('/studio', async () => ({ bundle: studio.bundle, versions: studio.versions }));
+    app.get('/studio', async (_request, reply) => {
+      reply.type('application/json; charset=utf-8');
+      return studio.text;
+    });
 
     app.get('/bundle', async (_request, reply) => {
       reply.header('content-disposition', 'attachment; filename="warm-ladder.json"');
-      reply.type('application/json');
+      reply.type('application/json; charset=utf-8');
       return `${JSON.stringify(studio.bundle, null, 2)}\n`;
     });
 
     app.post('/bundle', { bodyLimit: LARGEST_FILE }, async ({ body, query }) => {
-      const asked = querySchema.safeParse(query);
-      if (!asked.success)
-        throw new Refusal('BAD_REQUEST', 'Expected mode=merge or mode=replace, and rehearse=true or false.');
-      const parsed = parseBundle(String(body ?? ''));
-      if (!parsed.ok) throw invalid(parsed.problems);
-      return studio.import(parsed.bundle, asked.data.mode, asked.data.rehearse === 'true');
+      const asked = importSchema.safeParse(query);
+      if (!asked.success) {
+        throw new Refusal('BAD_REQUEST', 'Expected mode=merge or mode=replace, rehearse=true or false, base=REVISION.');
+      }
+      const { mode, rehearse, base, reason } = asked.data;
+      const wish = { mode, base, rehearse: rehearse === 'true', ...(reason ? { reason } : {}) };
+      return studio.import(String(body ?? ''), wish);
     });
   };

@@ -2,24 +2,31 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
 import type { FastifyInstance } from 'fastify';
-import { Refusal } from '../errors';
+import { notFound } from '../errors';
+
+const FOREVER = 'public, max-age=31536000, immutable';
 
 /**
- * The built web app: its files, and its one page for every address of the interface. Not wrapped in a scope of its
- * own, since what is not found is the whole server's.
+ * The built web app: its files, compressed when they were built, and its one page for every address of the interface.
+ * Not wrapped in a scope of its own, since what is not found is the whole server's.
+ * @throws Error when it is not built
  */
 export async function serveWeb(app: FastifyInstance, folder: string): Promise<void> {
-  if (!existsSync(join(folder, 'index.html')))
-    throw new Error(`The web app is not built: ${folder} has no index.html.`);
+  if (!existsSync(join(folder, 'index.html'))) {
+    throw new Error(`The web app is not built: ${folder} has no index.html. Build it: npm run build.`);
+  }
   await app.register(fastifyStatic, {
     root: folder,
+    preCompressed: true,
+    // Else the plugin's own header takes the place of the one below.
+    cacheControl: false,
     setHeaders: (reply, path) => {
       // Built files carry a hash in their name; the page itself must always be asked for.
-      reply.setHeader('cache-control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache');
+      reply.setHeader('cache-control', path.includes('/assets/') ? FOREVER : 'no-cache');
     },
   });
   app.setNotFoundHandler(async (request, reply) => {
-    if (/^\/(api|assets)\//.test(request.url)) throw new Refusal('NOT_FOUND', `There is nothing at ${request.url}.`);
+    if (/^\/(api|assets)\//.test(request.url)) throw notFound(request.url);
     return reply.header('cache-control', 'no-cache').sendFile('index.html');
   });
 }

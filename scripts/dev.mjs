@@ -1,0 +1,24 @@
+// npm run dev: server and web app, each begun again when a file of it changes; the page reloads by itself.
+import { spawn } from 'node:child_process';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensurePackages, ROOT } from './lib/ensure.mjs';
+
+ensurePackages();
+const demo = readdirSync(join(ROOT, 'demo'))
+  .filter((name) => name.endsWith('.json'))
+  .sort()
+  .map((name) => join('demo', name));
+const begin = (args, cwd) => spawn(process.execPath, args, { stdio: 'inherit', cwd: join(ROOT, cwd) });
+const running = [
+  begin(
+    [join(ROOT, 'node_modules/tsx/dist/cli.mjs'), 'watch', '--clear-screen=false', 'server/src/main.ts', '--data', 'data/dev', '--no-web', ...demo],
+    '.',
+  ),
+  begin([join(ROOT, 'node_modules/vite/bin/vite.js'), '--clearScreen', 'false'], 'web'),
+];
+const end = () => {
+  for (const child of running) child.kill('SIGTERM');
+};
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, end);
+for (const child of running) child.on('exit', end);

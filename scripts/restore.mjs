@@ -1,0 +1,4 @@
+// npm run restore -- FILE: the studio becomes what the file holds. `--data FOLDER`
+import { runCommand } from './lib/ensure.mjs';
+
+runCommand('restore', process.argv.slice(2));

@@ -1,0 +1,129 @@
+import type { Bundle } from '@warm-ladder/core/formats';
+import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
+import type { ChangeAnswer, SentChange } from '@warm-ladder/core/wire';
+import { preparedFolder, startServer, type TestServer } from './testing';
+
+const { folder, remove } = preparedFolder();
+let server: TestServer;
+
+beforeAll(async () => {
+  server = await startServer(folder);
+}, 60_000);
+afterAll(async () => {
+  await server.close();
+  remove();
+});
+const rowers = { id: 'rowers', name: 'Rowers' };
+beforeEach(async () => {
+  const classes = [classOf([block('hold')], { audience: 'rowers' }), classOf([], { id: 'other' })];
+  await server.send('POST', '/bundle?mode=replace', bundleOf({ audiences: [rowers], classes }));
+});
+
+const studio = async () => (await server.send('GET', '/studio')).body;
+/** Sends changes made from the versions that are there now. */
+async function send(...changes: Array<Omit<SentChange, 'version'>>): Promise<readonly ChangeAnswer[]> {
+  const { versions } = await studio();
+  const sent = changes.map((each) => ({ ...each, version: versions[each.kind]?.[each.id] ?? 0 }));
+  return (await server.send('POST', '/changes', { changes: sent })).body.answers as ChangeAnswer[];
+}
+const outcomes = (answers: readonly ChangeAnswer[]) => answers.map(({ outcome }) => outcome);
+const put = (kind: 'classes' | 'exercises' | 'audiences', value: { readonly id: string }) => ({
+  kind,
+  id: value.id,
+  value,
+});
+
+test('what was made in a sequence that was valid in the hand arrives together, whatever its order', async () => {
+  const made = exercise('made');
+  const answers = await send(
+    { kind: 'audiences', id: 'rowers', value: null },
+    put('classes', classOf([block('made')])),
+    put('exercises', made),
+  );
+  expect(outcomes(answers)).toEqual(['kept', 'kept', 'kept']);
+  const { bundle, versions } = await studio();
+  expect(bundle.audiences).toEqual([]);
+  expect(bundle.classes?.[0]?.audience).toBeUndefined();
+  expect(versions.exercises?.made).toBe((answers[2] as { version: number }).version);
+});
+
+test('a document that can’t stand holds up no other, and each is told why', async () => {
+  const answers = await send(
+    { kind: 'audiences', id: 'rowers', value: null },
+    put('classes', classOf([block('nothing')], { id: 'other' })),
+    put('classes', classOf([], { id: 'third' })),
+    put('exercises', exercise('curl', { name: '<b>' })),
+  );
+  expect(outcomes(answers)).toEqual(['refused', 'refused', 'kept', 'refused']);
+  const refusals = answers.flatMap((each) => (each.outcome === 'refused' ? [each.refusal] : []));
+  expect(refusals.map(({ code, path }) => `${code} ${path}`)).toEqual([
+    'IN_USE audiences/rowers',
+    'INVALID classes/other',
+    'INVALID exercises/curl',
+  ]);
+  expect(refusals.map(({ message }) => message)).toEqual([
+    'There is no audience “rowers”.',
+    'There is no exercise “nothing” in the repertoire.',
+    'Expected plain text, found markup.',
+  ]);
+  expect(refusals[0]?.problems?.[0]?.path).toContain('classes/test-class');
+  const ids = (await studio()).bundle.classes?.map(({ id }) => id);
+  expect(ids).toEqual(['test-class', 'other', 'third']);
+});
+
+test('a rung taken away refuses itself, not the class beside it; a circle names one who closed it', async () => {
+  const shorter = exercise('hold', { rungs: [rung('high')] });
+  const renamed = classOf([block('hold')], { name: 'Renamed', audience: 'rowers' });
+  const [taken, kept] = await send(put('exercises', shorter), put('classes', classOf([], { id: 'other', name: 'Kept' })));
+  expect([taken?.outcome, kept?.outcome]).toEqual(['refused', 'kept']);
+  expect(outcomes(await send(put('classes', renamed)))).toEqual(['kept']);
+  const needs = exercise('hold', { rungs: [rung('low', { requires: [{ exercise: 'earned', rung: 'high' }] })] });
+  const [circle] = await send(put('exercises', needs));
+  expect(circle).toMatchObject({ outcome: 'refused', refusal: { path: 'exercises/hold' } });
+  expect(JSON.stringify(circle)).toContain('go round in a circle');
+});
+
+test('a change sent again after its answer was lost is no conflict; another one is', async () => {
+  const value = classOf([block('curl')], { name: 'Sent twice', audience: 'rowers' });
+  const base = (await studio()).versions.classes?.['test-class'] ?? 0;
+  const sent = (name: string) => ({
+    changes: [{ kind: 'classes', id: 'test-class', version: base, value: { ...value, name } }],
+  });
+  const first = (await server.send('POST', '/changes', sent('Sent twice'))).body.answers;
+  const again = (await server.send('POST', '/changes', sent('Sent twice'))).body.answers;
+  expect(again).toEqual(first);
+  const [other] = (await server.send('POST', '/changes', sent('Other'))).body.answers as ChangeAnswer[];
+  expect(other).toMatchObject({ outcome: 'stale', current: { value: { name: 'Sent twice' } } });
+  await server.send('DELETE', `/classes/other?version=${(await studio()).versions.classes?.other}`);
+  const gone = { changes: [{ kind: 'classes', id: 'other', version: 3, value: null }] };
+  expect((await server.send('POST', '/changes', gone)).body.answers).toEqual([{ outcome: 'kept', version: 0 }]);
+});
+
+test.each<[string, unknown, number, RegExp]>([
+  ['no list', {}, 422, /“changes” is missing/],
+  ['a kind nobody knows', { changes: [{ kind: 'shoes', id: 'a', version: 0, value: {} }] }, 422, /kind|Invalid option/],
+  [
+    'a document twice',
+    { changes: [1, 2].map(() => ({ kind: 'classes', id: 'a', version: 0, value: null })) },
+    400,
+    /stands twice/,
+  ],
+])('a body with %s is refused whole', async (_name, body, status, sentence) => {
+  const answer = await server.send('POST', '/changes', body);
+  expect(answer.status).toBe(status);
+  expect(answer.body.message).toMatch(sentence);
+});
+
+test('names that every object answers to are no ids and reach nothing', async () => {
+  const base: Bundle = bundleOf();
+  const [first] = structuredClone(base.exercises ?? []);
+  Object.assign(first?.rungs[0] ?? {}, { start: 'constructor' });
+  const refused = await server.send('POST', '/bundle', { ...base, exercises: [first] });
+  expect(refused.status).toBe(422);
+  expect(refused.body.path).toBe('exercises[0].rungs[0].start');
+  for (const id of ['constructor', '__proto__', 'toString', 'hasOwnProperty']) {
+    expect((await server.send('GET', `/classes/${id}`)).status).toBe(404);
+    const made = await server.send('PUT', `/classes/${id}`, { version: 0, value: classOf([], { id }) });
+    expect([id, made.status]).toEqual([id, 422]);
+  }
+});

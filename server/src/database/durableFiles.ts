@@ -1,0 +1,64 @@
+import { closeSync, fsyncSync, openSync, readdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { PGlite } from '@electric-sql/pglite';
+import { NodeFS } from '@electric-sql/pglite/nodefs';
+
+/** The one part of the engine's file layer that is missing: see docs/reliability.md, "On the disk". */
+interface NodeFilesModule {
+  readonly NODEFS: {
+    readonly stream_ops: { fsync?: (stream: { readonly nfd: number }) => number };
+    readonly tryFSOperation: <T>(work: () => T) => T;
+  };
+}
+
+/**
+ * The engine's files in a folder, with `fsync` reaching the disk. The engine's own layer has no such call, so that
+ * whatever it is told to force to the disk stays in the system's memory, and a power cut takes it.
+ */
+export class DurableFiles extends NodeFS {
+  override async init(...[pg, options]: Parameters<NodeFS['init']>) {
+    const made = await super.init(pg, options);
+    const hook = (module: unknown) => {
+      const { NODEFS } = module as NodeFilesModule;
+      NODEFS.stream_ops.fsync = ({ nfd }) => NODEFS.tryFSOperation(() => (fsyncSync(nfd), 0));
+    };
+    return { emscriptenOpts: { ...made.emscriptenOpts, preRun: [...(made.emscriptenOpts.preRun ?? []), hook] } };
+  }
+}
+
+/**
+ * How the engine is started: as by its own defaults, but with `fsync` on (they turn it off with `-F`), by the one
+ * method that reaches the hook above, and with little write-ahead log kept: the database is small.
+ */
+export const DURABLE_START = [
+  ...PGlite.defaultStartParams.filter((each) => each !== '-F'),
+  ...['wal_sync_method=fsync', 'max_wal_size=64MB', 'min_wal_size=32MB'].flatMap((setting) => ['-c', setting]),
+];
+
+/** Forces one file, or the names in one folder, to the disk. */
+export function syncPath(path: string): void {
+  let opened: number;
+  try {
+    opened = openSync(path, 'r');
+  } catch (error) {
+    // Windows opens no folders, and keeps names by itself.
+    if ((error as NodeJS.ErrnoException).code === 'EISDIR' || process.platform === 'win32') return;
+    throw error;
+  }
+  try {
+    fsyncSync(opened);
+  } finally {
+    closeSync(opened);
+  }
+}
+
+/** Forces a folder with everything in it to the disk, and its own name. */
+export function syncTree(folder: string): void {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) syncTree(path);
+    else if (entry.isFile()) syncPath(path);
+  }
+  syncPath(folder);
+  syncPath(dirname(folder));
+}

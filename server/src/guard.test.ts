@@ -1,0 +1,95 @@
+import { request } from 'node:http';
+import { connect } from 'node:net';
+import { emptyBundle } from '@warm-ladder/core/formats';
+import { bundleOf } from '@warm-ladder/core/testing';
+import { hostsOf, isLoopback } from './guard';
+import { preparedFolder, startServer, type TestServer } from './testing';
+
+const { folder, remove } = preparedFolder();
+let server: TestServer;
+
+beforeAll(async () => {
+  server = await startServer(folder);
+  await server.send('POST', '/bundle?mode=replace', bundleOf());
+}, 60_000);
+afterAll(async () => {
+  await server.close();
+  remove();
+});
+
+/** A request as a browser or another program would send it, with headers that `fetch` does not let one set. */
+function ask(method: string, path: string, headers: Record<string, string> = {}, body?: string) {
+  return new Promise<{ status: number; headers: Record<string, unknown>; text: string }>((resolve, reject) => {
+    const sent = request(server.address + path, { method, headers }, (response) => {
+      let text = '';
+      response.setEncoding('utf8').on('data', (chunk) => {
+        text += chunk;
+      });
+      response.on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, text }));
+    });
+    sent.on('error', reject);
+    sent.end(body);
+  });
+}
+const json = { 'content-type': 'application/json' };
+const classes = async () => (await server.send('GET', '/studio')).body.bundle.classes?.length;
+
+test.each([
+  ['a name of another site', 'evil.example', 421],
+  ['a name that ends like ours', 'localhost.evil.example', 421],
+  ['this machine', 'localhost:4400', 200],
+  ['its address', '127.0.0.1', 200],
+  ['its other address', '[::1]:4400', 200],
+])('asked by %s', async (_name, host, status) => {
+  expect((await ask('GET', '/api/bundle', { host })).status).toBe(status);
+});
+
+test.each([
+  ['a form of another site', { 'content-type': 'text/plain', origin: 'http://evil.example' }, 403],
+  ['its script, whatever the type', { ...json, origin: 'http://evil.example' }, 403],
+  ['a page that hides where it comes from', { ...json, origin: 'null' }, 403],
+  ['a site beside ours', { ...json, 'sec-fetch-site': 'same-site' }, 403],
+  ['another site without an origin', { ...json, 'sec-fetch-site': 'cross-site' }, 403],
+  ['another port of this machine', { ...json, origin: 'http://127.0.0.1:1' }, 403],
+  ['a type that a form can send', { 'content-type': 'text/plain' }, 415],
+  ['a form', { 'content-type': 'application/x-www-form-urlencoded' }, 415],
+])('a write of %s changes nothing', async (_name, headers, status) => {
+  const answer = await ask('POST', '/api/bundle?mode=replace', headers, JSON.stringify(emptyBundle()));
+  expect(answer.status).toBe(status);
+  expect(JSON.parse(answer.text)).toMatchObject({ message: expect.stringMatching(/\.$/) });
+  expect(await classes()).toBe(1);
+});
+
+test('our own page, and programs that are no browser, may write', async () => {
+  const own = { ...json, origin: server.address, 'sec-fetch-site': 'same-origin' };
+  for (const headers of [own, json]) {
+    const answer = await ask('POST', '/api/bundle?rehearse=true', headers, JSON.stringify(emptyBundle()));
+    expect(answer.status).toBe(200);
+  }
+});
+
+test('what people’s bodies are like is kept by no cache, and large answers are compressed', async () => {
+  const { headers } = await ask('GET', '/api/studio', { 'accept-encoding': 'gzip' });
+  expect(headers).toMatchObject({ 'cache-control': 'no-store', 'content-encoding': 'gzip' });
+  expect((await ask('GET', '/api/nothing')).headers['cache-control']).toBe('no-store');
+});
+
+test('an address nobody answers, a head too long and a line that is no request have the one shape', async () => {
+  expect(JSON.parse((await ask('GET', '/api/nothing')).text)).toMatchObject({ code: 'NOT_FOUND', path: null });
+  const long = await ask('GET', '/api/health', { 'x-long': 'x'.repeat(100_000) });
+  expect([long.status, JSON.parse(long.text).code]).toEqual([431, 'TOO_LONG']);
+  const raw = await new Promise<string>((resolve) => {
+    const socket = connect(Number(new URL(server.address).port), '127.0.0.1', () => socket.end('NONSENSE\r\n\r\n'));
+    socket.once('data', (chunk) => resolve(String(chunk)));
+  });
+  expect(raw).toMatch(/^HTTP\/1.1 400 [\s\S]*"code":"BAD_REQUEST"/);
+});
+
+test('the names of a server: this machine, where it listens, and what it is told', () => {
+  expect([...hostsOf('127.0.0.1')]).toEqual(['localhost', '127.0.0.1', '[::1]']);
+  expect(hostsOf('192.168.4.2', ['Studio.Local']).has('studio.local')).toBe(true);
+  expect(hostsOf('192.168.4.2').has('192.168.4.2')).toBe(true);
+  expect(hostsOf('0.0.0.0').has('evil.example')).toBe(false);
+  expect(['127.0.0.1', '::1', 'localhost', '127.3.2.1'].every(isLoopback)).toBe(true);
+  expect(['0.0.0.0', '192.168.4.2', '::'].some(isLoopback)).toBe(false);
+});

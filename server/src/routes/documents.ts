@@ -1,0 +1,116 @@
+import {
+  COLLECTIONS,
+  DOCUMENT_KINDS,
+  documentKey,
+  documentSchemas,
+  METHOD_ID,
+} from '@warm-ladder/core/formats';
+import { type ChangeAnswer, type ChangesAnswer, changesSchema, type SentChange } from '@warm-ladder/core/wire';
+import type { FastifyPluginAsync } from 'fastify';
+import { z } from 'zod';
+import { invalid, Refusal } from '../errors';
+import type { AskedChange, Resolved } from '../studio/resolve';
+import type { Studio } from '../studio/studio';
+import { LARGEST_FILE } from './limits';
+import { read } from './read';
+
+const baseSchema = z.object({ version: z.coerce.number().int().min(0) });
+
+/** A sent change with its value read by the schema of its kind. @throws Refusal INVALID */
+function readChange({ kind, id, version, value }: SentChange): AskedChange {
+  if (value === null) return { kind, id, base: version };
+  const parsed = read(documentSchemas[kind], value);
+  const own = kind === 'method' ? METHOD_ID : (parsed as { readonly id: string }).id;
+  if (own !== id) {
+    throw invalid([{ path: ['id'], message: `The id “${own}” is not the “${id}” it was sent to.` }]);
+  }
+  return { kind, id, base: version, value: parsed } as AskedChange;
+}
+
+/** What became of a change, as it is answered. */
+function answerOf(resolved: Resolved | undefined, { kind, id }: SentChange): ChangeAnswer {
+  if (resolved?.outcome === 'stale') return resolved;
+  if (resolved?.outcome === 'refused') {
+    const { body } = invalid(resolved.problems, resolved.inUse ? 'IN_USE' : 'INVALID');
+    return { outcome: 'refused', refusal: { ...body, path: documentKey(kind, id) } };
+  }
+  return { outcome: 'kept', version: resolved?.version ?? 0 };
+}
+
+/** One change by itself: its new version, or a refusal. @throws Refusal */
+async function changeOne(studio: Studio, sent: SentChange, path: string[]): Promise<{ version: number }> {
+  const { kind, id, version, value } = sent;
+  const key = documentKey(kind, id);
+  let asked: AskedChange;
+  try {
+    asked = readChange(sent);
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    throw error.within(path);
+  }
+  const answer = answerOf((await studio.change([asked])).get(key), sent);
+  if (answer.outcome === 'kept') return { version: answer.version };
+  if (answer.outcome === 'refused') throw Refusal.of(answer.refusal);
+  const what = answer.current === null ? 'was deleted' : version === 0 ? 'already exists' : 'was changed';
+  throw new Refusal('STALE', `“${id}” ${what} elsewhere since you opened it; nothing was overwritten.`, {
+    path: key,
+    current: answer.current,
+    yours: { version, value },
+  });
+}
+
+/** Every document by itself: read, and written with the version the change was made from. */
+export const documentRoutes =
+  (studio: Studio): FastifyPluginAsync =>
+  async (app) => {
+    const written = z.strictObject({ version: z.int().min(0), value: z.unknown() });
+    for (const kind of COLLECTIONS) {
+      app.get(`/${kind}`, async () => studio.list(kind));
+      app.get<{ Params: { id: string } }>(`/${kind}/:id`, async ({ params }) => studio.find(kind, params.id));
+      app.delete<{ Params: { id: string } }>(`/${kind}/:id`, async ({ params: { id }, query }) => {
+        studio.find(kind, id);
+        await changeOne(studio, { kind, id, version: read(baseSchema, query).version, value: null }, []);
+        return {};
+      });
+    }
+    app.get('/method', async () => studio.find('method', METHOD_ID));
+    for (const kind of DOCUMENT_KINDS) {
+      const url = kind === 'method' ? '/method' : `/${kind}/:id`;
+      app.put<{ Params: { id?: string } }>(url, async ({ params: { id = METHOD_ID }, body }) => {
+        const { version, value } = read(written, body);
+        if (value === null) throw invalid([{ path: ['value'], message: 'The document is missing.' }]);
+        return changeOne(studio, { kind, id, version, value }, ['value']);
+      });
+    }
+  };
+
+/**
+ * Many changes together, which may need one another. Each has its own answer: a version, or why not; what can be kept
+ * is kept, in one transaction.
+ */
+export const changeRoutes =
+  (studio: Studio): FastifyPluginAsync =>
+  async (app) => {
+    app.post('/changes', { bodyLimit: LARGEST_FILE }, async ({ body }): Promise<ChangesAnswer> => {
+      const { changes } = read(changesSchema, body);
+      const keys = changes.map(({ kind, id }) => documentKey(kind, id));
+      if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
+      const unreadable = new Map<string, ChangeAnswer>();
+      const asked = changes.flatMap((change) => {
+        try {
+          return [readChange(change)];
+        } catch (error) {
+          if (!(error instanceof Refusal)) throw error;
+          const path = documentKey(change.kind, change.id);
+          unreadable.set(path, { outcome: 'refused', refusal: { ...error.body, path } });
+          return [];
+        }
+      });
+      const resolved = await studio.change(asked);
+      const answers = changes.map((change, i) => {
+        const key = keys[i] ?? '';
+        return unreadable.get(key) ?? answerOf(resolved.get(documentKey(change.kind, change.id)), change);
+      });
+      return { answers };
+    });
+  };

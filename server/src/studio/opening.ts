@@ -1,0 +1,98 @@
+import { randomInt } from 'node:crypto';
+import type { PGlite } from '@electric-sql/pglite';
+import {
+  checkChanges,
+  DOCUMENT_KINDS,
+  type DocumentChange,
+  type DocumentKey,
+  type DocumentKind,
+  Documents,
+  documentKey,
+  documentSchemas,
+  emptyBundle,
+  pathText,
+  schemaProblems,
+} from '@warm-ladder/core/formats';
+import { type DocumentName, documentRows, type StoredDocument, type Tally } from './documentRows';
+import { Snapshot } from './snapshot';
+
+/** Fewer documents, or older ones, are there than were kept: a part of the database was lost. */
+export class StudioIncomplete extends Error {
+  override readonly name = 'StudioIncomplete';
+}
+
+/**
+ * Reads the studio out of the database, sets aside what no longer fits, and begins new revisions.
+ * @param salvage take what is there, though some is known to be lost
+ * @throws StudioIncomplete when documents are missing that were kept
+ */
+export async function openSnapshot(db: PGlite, salvage: boolean): Promise<Snapshot> {
+  const { counted, found } = await documentRows.tallies(db);
+  const lost = lossOf(counted, found);
+  if (lost.length > 0 && !salvage) {
+    throw new StudioIncomplete(
+      `A part of the studio is lost: ${lost.join(', ')}. Nothing was changed. Take in a copy from the data folder’s ` +
+        'kept/ or from a backup in another folder, or start with what is left: --salvage.',
+    );
+  }
+  if (lost.length > 0) await documentRows.recount(db);
+  const rows = await documentRows.all(db);
+  const { documents, misfits } = sortOut(rows);
+  if (misfits.length > 0) await db.transaction((tx) => documentRows.setAside(tx, misfits));
+  const versions = new Map(
+    rows.filter(isKnown).map(({ kind, id, version }): [DocumentKey, number] => [documentKey(kind, id), version]),
+  );
+  return new Snapshot(documents, versions, await beginEpoch(db));
+}
+
+/**
+ * Begins the versions of this start where no other start has any: at the second it is, moved by chance. A copy of the
+ * folder that is opened later, or twice, never gives out a version again that a browser still holds from before.
+ * Below 2^53 until the year 2242.
+ */
+const beginEpoch = (db: PGlite): Promise<number> =>
+  documentRows.beginRevisions(db, Math.floor(Date.now() / 1000) * 2 ** 20 + randomInt(2 ** 19), randomInt(2 ** 19));
+
+function lossOf(counted: readonly Tally[], found: readonly Tally[]): string[] {
+  const kinds = new Set([...counted, ...found].map(({ kind }) => kind));
+  return [...kinds].flatMap((kind) => {
+    const was = counted.find((each) => each.kind === kind);
+    const is = found.find((each) => each.kind === kind);
+    const [expected, there] = [Number(was?.documents ?? 0), Number(is?.documents ?? 0)];
+    if (expected !== there) return [`${there} of ${expected} ${kind} are there`];
+    return BigInt(was?.versions ?? 0) === BigInt(is?.versions ?? 0) ? [] : [`some ${kind} are older than what was kept`];
+  });
+}
+
+const isKnown = <R extends StoredDocument>(row: R): row is R & { kind: DocumentKind } =>
+  (DOCUMENT_KINDS as readonly string[]).includes(row.kind);
+
+type Misfit = DocumentName & { readonly reason: string };
+
+/** The documents that fit their schema and one another, and those that do not, with the reason. */
+function sortOut(rows: readonly StoredDocument[]): { documents: Documents; misfits: Misfit[] } {
+  const misfits: Misfit[] = [];
+  const fitting: DocumentChange[] = [];
+  for (const row of rows) {
+    const read = isKnown(row) ? documentSchemas[row.kind].safeParse(row.body) : null;
+    if (read?.success) fitting.push({ kind: row.kind, id: row.id, value: read.data } as DocumentChange);
+    else {
+      const [problem] = read ? schemaProblems(read.error, row.body) : [];
+      const reason = problem ? `${pathText(problem.path)}: ${problem.message}` : `“${row.kind}” is no kind of document.`;
+      misfits.push({ kind: row.kind, id: row.id, reason });
+    }
+  }
+  let documents = Documents.of(emptyBundle()).with(fitting);
+  // One that goes may be named by others, which then no longer fit either.
+  const keys = fitting.map(({ kind, id }) => documentKey(kind, id));
+  for (;;) {
+    const problems = checkChanges(documents, keys);
+    if (problems.length === 0) break;
+    const faults = new Map(problems.map((problem) => [documentKey(problem.kind, problem.id), problem]));
+    for (const { kind, id, path, message } of faults.values()) {
+      misfits.push({ kind, id, reason: `${pathText(path)}: ${message}` });
+    }
+    documents = documents.with([...faults.values()].map(({ kind, id }) => ({ kind, id })));
+  }
+  return { documents, misfits };
+}

@@ -1,0 +1,72 @@
+import {
+  COLLECTIONS,
+  type DocumentChange,
+  type DocumentKey,
+  DOCUMENT_KINDS,
+  type DocumentKind,
+  Documents,
+  documentKey,
+  emptyBundle,
+  METHOD_ID,
+} from '@warm-ladder/core/formats';
+import type { Kept, Versions } from '@warm-ladder/core/wire';
+
+/** The JSON text of a document, made once: a document is never changed in place. */
+const texts = new WeakMap<object, string>();
+
+export function textOf(value: object): string {
+  const known = texts.get(value);
+  if (known !== undefined) return known;
+  const text = JSON.stringify(value);
+  texts.set(value, text);
+  return text;
+}
+
+/** The whole studio at one revision, never changed in place: readers read it while the next one is being written. */
+export class Snapshot {
+  readonly documents: Documents;
+  readonly revision: number;
+  readonly #versions: ReadonlyMap<DocumentKey, number>;
+
+  constructor(documents: Documents, versions: ReadonlyMap<DocumentKey, number>, revision: number) {
+    this.documents = documents;
+    this.revision = revision;
+    this.#versions = versions;
+  }
+
+  /** 0 for a document that is not there. */
+  version(kind: DocumentKind, id: string): number {
+    return this.#versions.get(documentKey(kind, id)) ?? 0;
+  }
+
+  kept<K extends DocumentKind>(kind: K, id: string): Kept<K> | null {
+    const value = this.documents.get(kind, id);
+    return value === undefined ? null : { version: this.version(kind, id), value };
+  }
+
+  /** The next snapshot. @param written the new version of each document put */
+  with(documents: Documents, changes: readonly DocumentChange[], written: ReadonlyMap<DocumentKey, number>, revision: number) {
+    const versions = new Map(this.#versions);
+    for (const { kind, id, value } of changes) {
+      const key = documentKey(kind, id);
+      if (value === undefined) versions.delete(key);
+      else versions.set(key, written.get(key) ?? 0);
+    }
+    return new Snapshot(documents, versions, revision);
+  }
+
+  get versions(): Versions {
+    const of = (kind: DocumentKind) =>
+      [...this.documents.shelf(kind).keys()].map((id) => [id, this.version(kind, id)] as const);
+    return Object.fromEntries(DOCUMENT_KINDS.map((kind) => [kind, Object.fromEntries(of(kind))])) as Versions;
+  }
+
+  /** The portable file as one line of JSON, put together from what each document was written as. */
+  get bundleText(): string {
+    const { format, version } = emptyBundle();
+    const method = this.documents.get('method', METHOD_ID);
+    const lists = COLLECTIONS.map((each) => `"${each}":[${this.documents.list(each).map(textOf).join(',')}]`);
+    const head = [`"format":"${format}"`, `"version":${version}`, ...(method ? [`"method":${textOf(method)}`] : [])];
+    return `{${[...head, ...lists].join(',')}}`;
+  }
+}

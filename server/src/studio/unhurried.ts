@@ -1,0 +1,19 @@
+import type { Steps } from '@warm-ladder/core/formats';
+
+/** Milliseconds worked before others are let go first. */
+const STRETCH = 12;
+
+/** Lets the event loop turn once: whoever waits for an answer from memory gets it. */
+export const turn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+/** Does long work in stretches, so that nobody else waits for the whole of it. */
+export async function unhurried<T>(steps: Steps<T>): Promise<T> {
+  let began = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    if (performance.now() - began < STRETCH) continue;
+    await turn();
+    began = performance.now();
+  }
+}

@@ -1,0 +1,19 @@
+import { defineConfig } from 'vite';
+
+/** The server and its commands, compiled: each entry is a program of its own. */
+export default defineConfig({
+  build: {
+    ssr: true,
+    target: 'node20',
+    outDir: 'dist',
+    emptyOutDir: true,
+    minify: false,
+    rolldownOptions: {
+      input: Object.fromEntries(
+        ['main', 'review', 'backup', 'restore', 'prepare', 'publishSchema'].map((name) => [name, `src/${name}.ts`]),
+      ),
+    },
+  },
+  // The core is part of the project, not a package to be found beside it.
+  ssr: { noExternal: [/^@warm-ladder\//] },
+});
