@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { cpSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -9,6 +9,7 @@ export const DEMO = readdirSync(join(ROOT, 'demo'))
   .filter((name) => name.endsWith('.json'))
   .sort()
   .map((name) => join(ROOT, 'demo', name));
+const SERVER = join(ROOT, 'server/dist/main.js');
 
 /** Debian's Chromium, quiet: it is not asked to look anything up. */
 export const BROWSER = {
@@ -24,80 +25,96 @@ export const BROWSER = {
   ],
 };
 
-/** Where a studio made once, empty or the demo's, is copied from: making a database takes seconds, a copy does not. */
-const templateOf = (bundles: readonly string[]) => (bundles.length === 0 ? 'EMPTY_STUDIO' : 'DEMO_STUDIO');
+export interface Launch {
+  readonly port?: string;
+  readonly bundles?: readonly string[];
+  /** Words before the program: another command that runs it. */
+  readonly under?: readonly string[];
+  /** Words for Node itself. */
+  readonly node?: readonly string[];
+  /** Further words of the command line. */
+  readonly args?: readonly string[];
+  readonly env?: Readonly<Record<string, string>>;
+}
 
-/** Makes both templates; every `startStudio` after it, in this process or its children, copies one of them. */
-export async function makeTemplates(): Promise<() => Promise<void>> {
-  const made: RunningStudio[] = [];
-  for (const bundles of [[], DEMO]) {
-    const studio = await startStudio(bundles);
-    await studio.stop();
-    process.env[templateOf(bundles)] = studio.folder;
-    made.push(studio);
-  }
-  return async () => {
-    for (const studio of made) await studio.end();
-  };
+/** A server process: where it answers once it says so, or `null` when it ended first; and all it said. */
+export interface LaunchedServer {
+  readonly child: ChildProcess;
+  readonly address: string | null;
+  readonly said: () => string;
+}
+
+/** Runs the compiled server on a data folder until it is ready or has ended. */
+export async function launch(data: string, options: Launch = {}): Promise<LaunchedServer> {
+  const { port = '0', bundles = [], under = [], node = [], args = [], env = {} } = options;
+  const words = [...under, process.execPath, ...node, SERVER, '--data', data, '--port', port, ...args, ...bundles];
+  const [command = '', ...rest] = words;
+  const child = spawn(command, rest, {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, ...env },
+  });
+  let said = '';
+  const address = await new Promise<string | null>((resolve) => {
+    const read = (chunk: Buffer) => {
+      said += chunk;
+      const found = /ready at (\S+)/.exec(said)?.[1];
+      if (found) resolve(found);
+    };
+    child.stdout?.on('data', read);
+    child.stderr?.on('data', read);
+    child.on('exit', () => resolve(null));
+  });
+  return { child, address, said: () => said };
 }
 
 export interface RunningStudio {
-  /** Stops it in good order. */
-  readonly stop: () => Promise<void>;
   readonly address: string;
   readonly folder: string;
-  /** Stops it at once, as a power cut would. */
+  /** Stops it in good order. */
+  readonly stop: () => Promise<void>;
+  /** Ends its process at once. What it has written stays in the system's memory: for a power cut see faults/. */
   readonly kill: () => Promise<void>;
   /** Starts it again on the same folder and the same address. */
   readonly again: () => Promise<void>;
-  /** Stops it and removes its folder. */
+  /** Ends it and removes its folder. */
   readonly end: () => Promise<void>;
+}
+
+/** A new data folder, empty as a new studio's: a copy of the prepared one where there is one. */
+export function newFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'warm-ladder-'));
+  const prepared = process.env.PREPARED_FOLDER;
+  if (prepared && existsSync(prepared)) cpSync(prepared, join(folder, 'data'), { recursive: true });
+  return folder;
 }
 
 /** Starts the real server over the real build, on a data folder of its own, filled from bundles. */
 export async function startStudio(bundles: readonly string[] = DEMO): Promise<RunningStudio> {
-  const folder = mkdtempSync(join(tmpdir(), 'warm-ladder-'));
-  const template = process.env[templateOf(bundles)];
-  if (template) cpSync(join(template, 'data'), join(folder, 'data'), { recursive: true });
-  let { child, address } = await launch(folder, '0', bundles);
-  const kill = async () => {
+  const folder = newFolder();
+  let { child, address } = await ready(folder, { bundles });
+  const end = async (signal: 'SIGKILL' | 'SIGTERM') => {
     if (child.exitCode !== null || child.signalCode !== null) return;
-    child.kill('SIGKILL');
-    await once(child, 'exit');
-  };
-  const stop = async () => {
-    child.kill('SIGTERM');
+    child.kill(signal);
     await once(child, 'exit');
   };
   return {
     address,
     folder,
-    stop,
-    kill,
+    stop: () => end('SIGTERM'),
+    kill: () => end('SIGKILL'),
     again: async () => {
-      ({ child, address } = await launch(folder, new URL(address).port, []));
+      ({ child, address } = await ready(folder, { port: new URL(address).port }));
     },
     end: async () => {
-      await kill();
+      await end('SIGKILL');
       rmSync(folder, { recursive: true, force: true });
     },
   };
 }
 
-async function launch(folder: string, port: string, bundles: readonly string[]) {
-  const args = ['--import', 'tsx', join(ROOT, 'server/src/main.ts'), '--data', join(folder, 'data'), '--port', port];
-  const child: ChildProcess = spawn(process.execPath, [...args, ...bundles], {
-    cwd: ROOT,
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const address = await new Promise<string>((resolve, reject) => {
-    let said = '';
-    child.stdout?.on('data', (chunk: Buffer) => {
-      said += chunk;
-      const found = /ready at (\S+)/.exec(said)?.[1];
-      if (found) resolve(found);
-    });
-    child.on('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
-  });
+async function ready(folder: string, options: Launch): Promise<{ child: ChildProcess; address: string }> {
+  const { child, address, said } = await launch(join(folder, 'data'), options);
+  if (address === null) throw new Error(`the server ended with ${child.exitCode}: ${said()}`);
   return { child, address };
 }

@@ -12,7 +12,16 @@ const demo = readdirSync(join(ROOT, 'demo'))
 const begin = (args, cwd) => spawn(process.execPath, args, { stdio: 'inherit', cwd: join(ROOT, cwd) });
 const running = [
   begin(
-    [join(ROOT, 'node_modules/tsx/dist/cli.mjs'), 'watch', '--clear-screen=false', 'server/src/main.ts', '--data', 'data/dev', '--no-web', ...demo],
+    [
+      join(ROOT, 'node_modules/tsx/dist/cli.mjs'),
+      'watch',
+      '--clear-screen=false',
+      'server/src/main.ts',
+      '--data',
+      'data/dev',
+      '--no-web',
+      ...demo,
+    ],
     '.',
   ),
   begin([join(ROOT, 'node_modules/vite/bin/vite.js'), '--clearScreen', 'false'], 'web'),

@@ -1,3 +1,4 @@
+export * from './calendar';
 export * from './condition';
 export * from './judge';
 export * from './rules';

@@ -1,4 +1,5 @@
 import { type Dose, FEATURES, type Feature, featureAt, type RungFeatures } from '../repertoire';
+import { agoText, daysBetween } from './calendar';
 import type { AbdominalCheck, Condition } from './condition';
 import { CAUTION_RULES, type CautionRule, graver, VERDICTS, type Verdict } from './rules';
 
@@ -50,21 +51,35 @@ export interface CheckReading {
   readonly reason: string;
 }
 
-/** @param limit finger-widths, the house's own (`method.limits.fingerWidth`) */
-export function readChecks(checks: readonly AbdominalCheck[], limit: number): CheckReading {
-  const latest = checks.reduce<AbdominalCheck | undefined>(
+/** What the house takes into class (`method.limits`). */
+export interface CheckLimits {
+  readonly fingerWidth: number;
+  /** Weeks after which a check no longer says how things are. */
+  readonly checkWeeks: number;
+}
+
+/**
+ * Reads the record by the calendar: a check dated after today is none yet, and an old one no longer counts.
+ * @param today `YYYY-MM-DD`; without it no age is judged
+ */
+export function readChecks(checks: readonly AbdominalCheck[], limits: CheckLimits, today?: string): CheckReading {
+  const made = today === undefined ? checks : checks.filter(({ date }) => date <= today);
+  const latest = made.reduce<AbdominalCheck | undefined>(
     (newest, check) => (newest && newest.date > check.date ? newest : check),
     undefined,
   );
-  if (!latest) return { latest, clear: false, reason: 'No finger-width check is on record.' };
+  const seenFirst = (reason: string): CheckReading => ({ latest, clear: false, reason });
+  if (!latest) return seenFirst('No finger-width check is on record.');
   const by = `${latest.checkedBy} on ${latest.date}`;
-  if (latest.doming) return { latest, clear: false, reason: `The belly domed in the check by ${by}.` };
-  if (latest.fingers > limit) {
-    return {
-      latest,
-      clear: false,
-      reason: `${latest.fingers} finger-widths in the check by ${by}; the house limit is ${limit}.`,
-    };
+  if (latest.doming) return seenFirst(`The belly domed in the check by ${by}.`);
+  if (latest.fingers > limits.fingerWidth) {
+    return seenFirst(
+      `${latest.fingers} finger-widths in the check by ${by}; the house limit is ${limits.fingerWidth}.`,
+    );
+  }
+  const days = today === undefined ? 0 : daysBetween(latest.date, today);
+  if (days > limits.checkWeeks * 7) {
+    return seenFirst(`The last check, by ${by}, was ${agoText(days)}; it counts for ${limits.checkWeeks} weeks.`);
   }
   return { latest, clear: true, reason: '' };
 }

@@ -170,12 +170,16 @@ test('a longer dose is judged by its seconds, not by its rung', () => {
 });
 
 describe('the finger-width check', () => {
+  const HOUSE = { fingerWidth: 2, checkWeeks: 26 };
   const check = (date: string, fingers: number, doming = false) => ({ date, fingers, doming, checkedBy: 'Ilva' });
   test('none on record, doming, or a gap beyond the house limit is cleared first', () => {
-    expect(readChecks([], 2)).toMatchObject({ clear: false, reason: 'No finger-width check is on record.' });
-    expect(readChecks([check('2026-03-01', 1, true)], 2)).toMatchObject({ clear: false });
-    expect(readChecks([check('2026-03-01', 3)], 2).reason).toContain('the house limit is 2');
-    expect(readChecks([check('2026-03-01', 3)], 3)).toMatchObject({ clear: true, reason: '' });
+    expect(readChecks([], HOUSE)).toMatchObject({ clear: false, reason: 'No finger-width check is on record.' });
+    expect(readChecks([check('2026-03-01', 1, true)], HOUSE)).toMatchObject({ clear: false });
+    expect(readChecks([check('2026-03-01', 3)], HOUSE).reason).toContain('the house limit is 2');
+    expect(readChecks([check('2026-03-01', 3)], { ...HOUSE, fingerWidth: 3 })).toMatchObject({
+      clear: true,
+      reason: '',
+    });
   });
   test('the newest decides, in whatever order they were written down', () => {
     const [old, recent] = [check('2026-01-05', 4), check('2026-04-20', 1)];
@@ -183,7 +187,22 @@ describe('the finger-width check', () => {
       [old, recent],
       [recent, old],
     ]) {
-      expect(readChecks(checks, 2)).toMatchObject({ clear: true, latest: recent });
+      expect(readChecks(checks, HOUSE)).toMatchObject({ clear: true, latest: recent });
     }
+  });
+  test.each([
+    ['on its last day', '2026-01-05', '2026-07-06', true],
+    ['a day later', '2026-01-05', '2026-07-07', false],
+    ['dated tomorrow', '2026-03-02', '2026-03-01', false],
+    ['of today', '2026-03-01', '2026-03-01', true],
+  ])('a check %s', (_name, date, today, clear) => {
+    expect(readChecks([check(date, 1)], HOUSE, today).clear).toBe(clear);
+  });
+  test('one dated ahead outranks no real one', () => {
+    const real = check('2026-02-20', 1);
+    expect(readChecks([check('2027-02-20', 1, true), real], HOUSE, '2026-03-01')).toMatchObject({
+      clear: true,
+      latest: real,
+    });
   });
 });

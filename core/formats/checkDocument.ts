@@ -1,7 +1,7 @@
 import { POSITIONS, poseFaults } from '../body';
 import type { MethodFile } from '../method';
 import { checkClass, type Problem } from '../plan';
-import { type Catalog, type Exercise, type Prop, raisedBy, type Rung, type RungRef, rungKey } from '../repertoire';
+import { type Catalog, type Exercise, type Prop, type Rung, type RungRef, raisedBy, rungKey } from '../repertoire';
 import type { CollectionName, DocumentKind, DocumentOf } from './bundle';
 
 /** What a document is held against: the repertoire made ready, and which ids are there. */
@@ -103,9 +103,7 @@ function checkExercise(exercise: Exercise, studio: StudioIndex): Problem[] {
   const found = exercise.rungs.map((rung) => checkRung(exercise, rung, studio));
   return [
     ...problems,
-    ...found.flatMap((list, index) =>
-      list.map(({ path, message }) => ({ path: ['rungs', index, ...path], message })),
-    ),
+    ...found.flatMap((list, index) => list.map(({ path, message }) => ({ path: ['rungs', index, ...path], message }))),
   ];
 }
 

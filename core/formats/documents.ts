@@ -1,5 +1,13 @@
 import { Catalog } from '../repertoire';
-import { type Bundle, COLLECTIONS, DOCUMENT_KINDS, type DocumentKind, type DocumentOf, emptyBundle, METHOD_ID } from './bundle';
+import {
+  type Bundle,
+  COLLECTIONS,
+  DOCUMENT_KINDS,
+  type DocumentKind,
+  type DocumentOf,
+  emptyBundle,
+  METHOD_ID,
+} from './bundle';
 import type { StudioIndex } from './checkDocument';
 
 /** A document put in its place, or (no value) taken away. */

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import type { Problem } from '../plan';
-import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle, bundleSchema, COLLECTIONS, collectionSchemas, emptyBundle, MANY } from './bundle';
+import {
+  BUNDLE_FORMAT,
+  BUNDLE_VERSION,
+  type Bundle,
+  bundleSchema,
+  COLLECTIONS,
+  collectionSchemas,
+  emptyBundle,
+  MANY,
+} from './bundle';
 import { atOnce, type Steps } from './steps';
 
 export type ParsedBundle =
@@ -119,7 +128,9 @@ export function schemaProblems(error: z.ZodError, value?: unknown): Problem[] {
 }
 
 function isMissing(value: unknown, path: Problem['path']): boolean {
-  const owner = path.slice(0, -1).reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], value);
+  const owner = path
+    .slice(0, -1)
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], value);
   return typeof owner === 'object' && owner !== null && !Object.hasOwn(owner, path.at(-1) ?? '');
 }
 

@@ -63,9 +63,10 @@ const written = <F extends Finding>({ remedies, ...finding }: F) => ({
 
 /**
  * The whole bundle reviewed: every rung measured, every class timed and held against the review.
+ * @param today `YYYY-MM-DD`, for what is judged by its age
  * @throws PlanError when a class does not fit the repertoire; `parseBundle` has refused such a file already
  */
-export function reviewBundle(bundle: Bundle): ReviewDocument {
+export function reviewBundle(bundle: Bundle, today?: string): ReviewDocument {
   const { classes = [], series = [], audiences = [], exercises = [] } = bundle;
   const catalog = new Catalog({ ...bundle, exercises });
   const classOf = (id: string) => classes.find((plan) => plan.id === id);
@@ -78,7 +79,11 @@ export function reviewBundle(bundle: Bundle): ReviewDocument {
     classes: Object.fromEntries(
       classes.map((plan) => {
         const earlier = earlierInSeries(plan.id, series, classOf);
-        const { timed, findings } = reviewClass(catalog, plan, { audience: audienceOf(plan.audience), earlier });
+        const { timed, findings } = reviewClass(catalog, plan, {
+          audience: audienceOf(plan.audience),
+          earlier,
+          ...(today === undefined ? {} : { today }),
+        });
         const { seconds, parts, range, positions, directions, sides } = timed;
         const blocks = timed.blocks.map((block) => ({ startSeconds: block.startSeconds, seconds: block.seconds }));
         const measures = { seconds, parts, range, positions: { ...positions }, directions: { ...directions }, sides };

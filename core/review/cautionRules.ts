@@ -68,17 +68,17 @@ function ruleFindings({ timed, catalog, audience }: ReviewSubject, conditions: r
 }
 
 /** The record of checks speaks before any rule: without a clear one, someone qualified is seen first. */
-function checkFindings({ audience, catalog }: ReviewSubject, conditions: readonly Condition[]): Finding[] {
+function checkFindings({ audience, catalog, today }: ReviewSubject, conditions: readonly Condition[]): Finding[] {
   if (!conditions.includes('abdominal-separation')) return [];
-  const limit = catalog.method.limits.fingerWidth;
-  const { clear, latest, reason } = readChecks(audience?.abdominalChecks ?? [], limit);
+  const { limits } = catalog.method;
+  const { clear, latest, reason } = readChecks(audience?.abdominalChecks ?? [], limits, today);
   if (clear) return [];
   return [
     {
       ...SAYS['clear-first'],
       blocks: [],
       value: latest?.fingers ?? 0,
-      limit,
+      limit: limits.fingerWidth,
       unit: 'fingers',
       message: `${CONDITIONS['abdominal-separation'].name}: ${reason} See a women’s-health physiotherapist or a midwife before this class.`,
       remedies: [],

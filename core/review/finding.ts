@@ -60,6 +60,8 @@ export interface ReviewSubject {
   readonly audience: Audience | undefined;
   /** Keys of rungs the audience has met before this class, in the series it belongs to. */
   readonly earlier: ReadonlySet<string>;
+  /** The day it is, `YYYY-MM-DD`; without it nothing is judged by its age. */
+  readonly today: string | undefined;
 }
 
 /** One question the review asks of a class. */

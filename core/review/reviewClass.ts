@@ -32,6 +32,8 @@ export interface ReviewContext {
   readonly audience?: Audience | undefined;
   /** Keys of rungs met before this class (see `earlierInSeries`). */
   readonly earlier?: ReadonlySet<string>;
+  /** The day it is, `YYYY-MM-DD`: the core has no calendar of its own. */
+  readonly today?: string;
 }
 
 export interface ClassReview {
@@ -51,6 +53,7 @@ export function reviewClass(catalog: Catalog, plan: ClassPlan, context: ReviewCo
     timed,
     audience: context.audience,
     earlier: context.earlier ?? new Set(),
+    today: context.today,
   };
   const found = RULES.flatMap((rule) => rule(subject));
   return {

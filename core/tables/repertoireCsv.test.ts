@@ -1,4 +1,6 @@
+import Papa from 'papaparse';
 import { bundleOf, EXERCISES, exercise, must, rung } from '../testing';
+import { decodeTable } from './decodeTable';
 import { readRepertoireCsv } from './readRepertoireCsv';
 import { CSV_COLUMNS, writeRepertoireCsv } from './writeRepertoireCsv';
 
@@ -16,13 +18,59 @@ test('what goes out comes back the same, poses and cues included, since the stud
   expect(back).toEqual({ ok: true, exercises: bundle.exercises, plain: [] });
 });
 
-test('commas, quotes, line breaks and formulas in a cell survive', () => {
-  const name = 'Roll, "slow"';
-  const ready = '=SUM(A1) is no formula here\nand this is its second line';
-  const one = exercise('odd', { name, rungs: [rung('low', { gate: { ready: [ready] } })] });
+test.each([
+  'Roll, "slow"',
+  '=SUM(A1) is no formula here\nand this is its second line',
+  '=HYPERLINK("http://x","y")\nsecond line',
+  '@now\nand then',
+  '-3 on the left\n+3 on the right',
+  "'=quoted already",
+  "'tis still",
+  'knees | feet || hands',
+  '|',
+])('a cell of “%s” is no formula in a spreadsheet, and survives', (text) => {
+  const one = exercise('odd', {
+    name: 'Odd',
+    notes: text,
+    rungs: [rung('low', { gate: { ready: [text, 'second'] } })],
+  });
   const bundle = bundleOf({ exercises: [...EXERCISES, one], classes: [], series: [] });
-  const back = read(writeRepertoireCsv(bundle), bundle);
+  const table = writeRepertoireCsv(bundle);
+  const cells = Papa.parse<string[]>(table).data.flat();
+  expect(cells.filter((cell) => /^[=+@\t\r-]/.test(cell))).toEqual([]);
+  const back = read(table, bundle);
   expect(back.ok && back.exercises.find(({ id }) => id === 'odd')).toEqual(one);
+});
+
+test('a table filtered to some rungs keeps the others, each where it stood', () => {
+  const ladder = exercise('tall', { rungs: ['a', 'b', 'c', 'd'].map((id) => rung(id)) });
+  const bundle = bundleOf({ exercises: [ladder] });
+  const [head, ...lines] = writeRepertoireCsv(bundle).split('\r\n');
+  const some = [head, lines[2]?.replace(',c,', ',c,')].join('\r\n');
+  const back = read(some, bundle);
+  expect(back.ok && back.exercises).toEqual([ladder]);
+  const renamed = read(some.replace(/,c,c,/, ',c,Third,'), bundle);
+  expect(renamed.ok && renamed.exercises[0]?.rungs.map(({ id, name }) => `${id} ${name}`)).toEqual([
+    'a a',
+    'b b',
+    'c Third',
+    'd d',
+  ]);
+});
+
+test.each(['utf-16le', 'utf-16be', 'utf-8'])('a table in %s, with its mark or without, is read', (encoding) => {
+  const text = `${HEAD}\n${LINE.replace('Heel slide', 'Été')}`;
+  const bytes = (value: string): Uint8Array => {
+    if (encoding === 'utf-8') return new TextEncoder().encode(value);
+    const units = Array.from({ length: value.length }, (_, i) => value.charCodeAt(i));
+    return Uint8Array.from(
+      units.flatMap((unit) => (encoding === 'utf-16le' ? [unit & 255, unit >> 8] : [unit >> 8, unit & 255])),
+    );
+  };
+  for (const mark of ['\uFEFF', '']) {
+    const result = read(decodeTable(bytes(mark + text)));
+    expect(result.ok && result.exercises[0]?.name).toBe('Été');
+  }
 });
 
 test.each([

@@ -44,7 +44,8 @@ const RUNS = /^(?:'|[=+\-@\t\r\n])/;
  * A text that no spreadsheet runs: a leading apostrophe stands before it, and is taken off again when it is read. So is
  * one of the text's own, which would otherwise be taken for that mark.
  */
-const inert = (cell: string | number): string | number => (typeof cell === 'string' && RUNS.test(cell) ? `'${cell}` : cell);
+const inert = (cell: string | number): string | number =>
+  typeof cell === 'string' && RUNS.test(cell) ? `'${cell}` : cell;
 
 /** One value of several in a cell: a bar of its own is written twice, since a single one parts values. */
 const part = (value: string): string => value.replaceAll('|', '||');

@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 
@@ -81,7 +81,8 @@ export function ensurePreparedFolder() {
   const lock = JSON.parse(readFileSync(at('package-lock.json'), 'utf8'));
   const engine = lock.packages['node_modules/@electric-sql/pglite'].version;
   const made = createHash('sha256').update(engine);
-  for (const name of readdirSync(at('server/migrations')).sort()) made.update(readFileSync(at('server/migrations', name)));
+  for (const name of readdirSync(at('server/migrations')).sort())
+    made.update(readFileSync(at('server/migrations', name)));
   const folder = at('node_modules/.cache', `studio-${made.digest('hex').slice(0, 12)}`);
   if (!existsSync(folder)) {
     const draft = `${folder}.${process.pid}`;

@@ -1,9 +1,9 @@
+import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { buildApp } from './app';
 import { addressOf, FolderInUse } from './database/folderLock';
 import { openDatabase } from './database/openDatabase';
 import { BadOptions } from './options';
-import { resolve, join } from 'node:path';
 import { ROOT } from './root';
 import { Copies } from './studio/copies';
 import { Studio } from './studio/studio';

@@ -74,7 +74,10 @@ test('a document that can’t stand holds up no other, and each is told why', as
 test('a rung taken away refuses itself, not the class beside it; a circle names one who closed it', async () => {
   const shorter = exercise('hold', { rungs: [rung('high')] });
   const renamed = classOf([block('hold')], { name: 'Renamed', audience: 'rowers' });
-  const [taken, kept] = await send(put('exercises', shorter), put('classes', classOf([], { id: 'other', name: 'Kept' })));
+  const [taken, kept] = await send(
+    put('exercises', shorter),
+    put('classes', classOf([], { id: 'other', name: 'Kept' })),
+  );
   expect([taken?.outcome, kept?.outcome]).toEqual(['refused', 'kept']);
   expect(outcomes(await send(put('classes', renamed)))).toEqual(['kept']);
   const needs = exercise('hold', { rungs: [rung('low', { requires: [{ exercise: 'earned', rung: 'high' }] })] });

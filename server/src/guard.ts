@@ -1,4 +1,4 @@
-import { networkInterfaces, hostname } from 'node:os';
+import { hostname, networkInterfaces } from 'node:os';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import { Refusal } from './errors';
 
@@ -18,10 +18,7 @@ export const isLoopback = (host: string): boolean =>
  */
 export function hostsOf(host: string, names: readonly string[] = []): ReadonlySet<string> {
   const addresses = EVERYWHERE.has(host)
-    ? [
-        hostname(),
-        ...Object.values(networkInterfaces()).flatMap((list) => (list ?? []).map(({ address }) => address)),
-      ]
+    ? [hostname(), ...Object.values(networkInterfaces()).flatMap((list) => (list ?? []).map(({ address }) => address))]
     : [host];
   return new Set([...LOOPBACK, ...[...addresses, ...names].map((each) => bracketed(each).toLowerCase())]);
 }

@@ -3,13 +3,15 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { startAutosave } from './app/autosave';
-import { router } from './app/routes';
+import { fetchViews, router } from './app/routes';
 import { store } from './app/store';
 import { loadStudio } from './app/studio';
+import { holdTab } from './app/tabs';
 import './theme.css';
 
+holdTab();
 startAutosave(store);
-store.dispatch(loadStudio());
+void store.dispatch(loadStudio()).then(fetchViews);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');

@@ -98,7 +98,9 @@ function refuseIncomplete(database: string): void {
   }
   const version = readFileSync(join(database, 'PG_VERSION'), 'utf8').trim();
   if (!/^\d+$/.test(version)) {
-    throw new FolderBroken(`The database ${database} is damaged: its PG_VERSION is empty. Nothing was changed. ${WAYS_BACK}`);
+    throw new FolderBroken(
+      `The database ${database} is damaged: its PG_VERSION is empty. Nothing was changed. ${WAYS_BACK}`,
+    );
   }
 }
 
@@ -125,7 +127,13 @@ const REASONS: Readonly<Record<string, string>> = {
 };
 
 /** Numbers of the engine's own errors: WASI's. */
-const ENGINE_REASONS: Readonly<Record<number, string>> = { 51: 'ENOSPC', 69: 'EROFS', 2: 'EACCES', 63: 'EPERM', 29: 'EIO' };
+const ENGINE_REASONS: Readonly<Record<number, string>> = {
+  51: 'ENOSPC',
+  69: 'EROFS',
+  2: 'EACCES',
+  63: 'EPERM',
+  29: 'EIO',
+};
 
 /** Why something on the disk failed, in words where there are words for it. */
 export function reasonOf(error: unknown): string {

@@ -1,10 +1,4 @@
-import {
-  COLLECTIONS,
-  DOCUMENT_KINDS,
-  documentKey,
-  documentSchemas,
-  METHOD_ID,
-} from '@warm-ladder/core/formats';
+import { COLLECTIONS, DOCUMENT_KINDS, documentKey, documentSchemas, METHOD_ID } from '@warm-ladder/core/formats';
 import { type ChangeAnswer, type ChangesAnswer, changesSchema, type SentChange } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { z } from 'zod';

@@ -47,7 +47,10 @@ export class Copies {
         this.#holds.delete(old);
       }
     } catch (error) {
-      throw new Refusal('NO_COPY', `A copy of the studio could not be kept first: ${reasonOf(error)}. Nothing was changed.`);
+      throw new Refusal(
+        'NO_COPY',
+        `A copy of the studio could not be kept first: ${reasonOf(error)}. Nothing was changed.`,
+      );
     }
   }
 
@@ -90,7 +93,9 @@ export class Copies {
   /** @throws Refusal NOT_FOUND */
   async read(name: string): Promise<string> {
     if (!(await this.#names()).includes(name)) {
-      throw new Refusal('NOT_FOUND', 'There is no such copy; the oldest go when new ones are kept.', { path: 'copies' });
+      throw new Refusal('NOT_FOUND', 'There is no such copy; the oldest go when new ones are kept.', {
+        path: 'copies',
+      });
     }
     return readFile(join(this.#folder, name), 'utf8');
   }

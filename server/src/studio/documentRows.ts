@@ -36,7 +36,9 @@ const named = (list: readonly DocumentName[]) => [list.map(({ kind }) => kind), 
 /** Every query on the documents, by name. */
 export const documentRows = {
   async all(db: Queries): Promise<StoredDocument[]> {
-    const { rows } = await db.query<StoredDocument>('select kind, id, version, body from document order by kind, place');
+    const { rows } = await db.query<StoredDocument>(
+      'select kind, id, version, body from document order by kind, place',
+    );
     return rows.map((row) => ({ ...row, version: Number(row.version) }));
   },
 

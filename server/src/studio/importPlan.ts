@@ -1,15 +1,15 @@
 import {
   type Bundle,
-  checkBundleSteps,
   COLLECTIONS,
+  checkBundleSteps,
   DOCUMENT_KINDS,
   type DocumentChange,
   type DocumentKind,
   Documents,
-  METHOD_ID,
   locate,
-  shortened,
+  METHOD_ID,
   type Steps,
+  shortened,
 } from '@warm-ladder/core/formats';
 import { type Exercise, rungKey } from '@warm-ladder/core/repertoire';
 import type { ImportEffect, ImportReport, RungReport } from '@warm-ladder/core/wire';
@@ -86,4 +86,6 @@ function rungReport(before: Documents, after: Documents, { added, changed, remov
 }
 
 const rungsOf = (exercise: Exercise | undefined): Map<string, string> =>
-  new Map((exercise?.rungs ?? []).map((rung) => [rungKey({ exercise: exercise?.id ?? '', rung: rung.id }), textOf(rung)]));
+  new Map(
+    (exercise?.rungs ?? []).map((rung) => [rungKey({ exercise: exercise?.id ?? '', rung: rung.id }), textOf(rung)]),
+  );

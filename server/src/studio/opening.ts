@@ -60,7 +60,9 @@ function lossOf(counted: readonly Tally[], found: readonly Tally[]): string[] {
     const is = found.find((each) => each.kind === kind);
     const [expected, there] = [Number(was?.documents ?? 0), Number(is?.documents ?? 0)];
     if (expected !== there) return [`${there} of ${expected} ${kind} are there`];
-    return BigInt(was?.versions ?? 0) === BigInt(is?.versions ?? 0) ? [] : [`some ${kind} are older than what was kept`];
+    return BigInt(was?.versions ?? 0) === BigInt(is?.versions ?? 0)
+      ? []
+      : [`some ${kind} are older than what was kept`];
   });
 }
 
@@ -78,7 +80,9 @@ function sortOut(rows: readonly StoredDocument[]): { documents: Documents; misfi
     if (read?.success) fitting.push({ kind: row.kind, id: row.id, value: read.data } as DocumentChange);
     else {
       const [problem] = read ? schemaProblems(read.error, row.body) : [];
-      const reason = problem ? `${pathText(problem.path)}: ${problem.message}` : `“${row.kind}” is no kind of document.`;
+      const reason = problem
+        ? `${pathText(problem.path)}: ${problem.message}`
+        : `“${row.kind}” is no kind of document.`;
       misfits.push({ kind: row.kind, id: row.id, reason });
     }
   }

@@ -1,10 +1,10 @@
 import {
   COLLECTIONS,
+  DOCUMENT_KINDS,
   type DocumentChange,
   type DocumentKey,
-  DOCUMENT_KINDS,
   type DocumentKind,
-  Documents,
+  type Documents,
   documentKey,
   emptyBundle,
   METHOD_ID,
@@ -45,7 +45,12 @@ export class Snapshot {
   }
 
   /** The next snapshot. @param written the new version of each document put */
-  with(documents: Documents, changes: readonly DocumentChange[], written: ReadonlyMap<DocumentKey, number>, revision: number) {
+  with(
+    documents: Documents,
+    changes: readonly DocumentChange[],
+    written: ReadonlyMap<DocumentKey, number>,
+    revision: number,
+  ) {
     const versions = new Map(this.#versions);
     for (const { kind, id, value } of changes) {
       const key = documentKey(kind, id);

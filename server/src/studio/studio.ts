@@ -49,7 +49,13 @@ export class Studio {
   #text: string | undefined;
   #queue: Promise<unknown> = Promise.resolve();
 
-  private constructor(db: PGlite, id: string, copies: Copies, snapshot: Snapshot, setAside: readonly SetAsideDocument[]) {
+  private constructor(
+    db: PGlite,
+    id: string,
+    copies: Copies,
+    snapshot: Snapshot,
+    setAside: readonly SetAsideDocument[],
+  ) {
     this.#db = db;
     this.id = id;
     this.copies = copies;
@@ -64,7 +70,13 @@ export class Studio {
    */
   static async open(db: PGlite, copies: Copies, salvage = false): Promise<Studio> {
     const snapshot = await openSnapshot(db, salvage);
-    const studio = new Studio(db, await documentRows.studioId(db), copies, snapshot, await documentRows.listSetAside(db));
+    const studio = new Studio(
+      db,
+      await documentRows.studioId(db),
+      copies,
+      snapshot,
+      await documentRows.listSetAside(db),
+    );
     await studio.#upkeep.tidy();
     return studio;
   }
@@ -145,7 +157,8 @@ export class Studio {
       const plan = await unhurried(planImport(this.#snapshot, read.bundle, wish.mode));
       const { report, rungs } = plan;
       if (wish.rehearse) return { report, rungs, revision };
-      if (!this.isEmpty) await this.copies.keep(this.bundleText, wish.reason ?? (wish.mode === 'merge' ? 'import' : 'replace'));
+      if (!this.isEmpty)
+        await this.copies.keep(this.bundleText, wish.reason ?? (wish.mode === 'merge' ? 'import' : 'replace'));
       const next = await this.#takeIn(plan, wish.mode);
       return { report, rungs, revision: next.revision };
     });

@@ -1,52 +1,98 @@
+import type { DocumentKind } from '@warm-ladder/core/formats';
 import { Sheet } from '../parts/Sheet';
+import { differencesOf } from './differences';
+import { newId } from './freeId';
 import { useAppDispatch, useAppSelector } from './store';
 import { type Conflict, conflictSettled, documentOf } from './studio';
+import { dropRecord } from './unsent';
 
-const nameOf = (value: unknown, id: string): string =>
-  typeof value === 'object' && value !== null && 'name' in value ? String(value.name) : id;
+/** Kinds that are named by nothing else until somebody does, so that a second one beside the first harms nothing. */
+const CAN_STAND_TWICE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
+  'classes',
+  'series',
+  'audiences',
+  'exercises',
+]);
 
-/** What the document holds, in a line: enough to tell two versions apart. */
-function gist(value: unknown): string {
-  if (value === undefined || value === null) return 'Deleted.';
-  const { name, blocks, episodes, rungs } = value as Record<string, unknown>;
-  const parts = [
-    Array.isArray(blocks) ? `${blocks.length} blocks` : '',
-    Array.isArray(episodes) ? `${episodes.length} episodes` : '',
-    Array.isArray(rungs) ? `${rungs.length} rungs` : '',
-  ];
-  return [typeof name === 'string' ? `“${name}”` : '', ...parts].filter(Boolean).join(', ');
-}
+export const nameOf = (value: unknown, id: string): string =>
+  typeof value === 'object' && value !== null && 'name' in value
+    ? String(value.name)
+    : id === 'house'
+      ? 'The method'
+      : id;
 
-/** Two hands on one document: both versions are still there, and the director says which stands. */
+/** Two versions of one document: both are still there, and the director says which stands. */
 export function ConflictDialog() {
   const conflict = useAppSelector(({ studio }) => studio.conflicts[0]);
   const mine = useAppSelector(({ studio }) => conflict && documentOf(studio.bundle, conflict.kind, conflict.id));
   const dispatch = useAppDispatch();
   if (!conflict) return null;
-  const settle = (keep: 'mine' | 'theirs') => dispatch(conflictSettled({ conflict: conflict as Conflict, keep }));
+  const { kind, id, unsent } = conflict as Conflict;
+  const theirs = unsent ? unsent.value : conflict.current?.value;
+  const settle = (keep: 'mine' | 'theirs' | 'both') => {
+    if (unsent) dropRecord(unsent.key);
+    const copy = keep === 'both' ? { copy: newId(`${nameOf(mine, id)} mine`) } : {};
+    dispatch(conflictSettled({ conflict: conflict as Conflict, keep, ...copy }));
+  };
+  const name = nameOf(mine ?? theirs, id);
+  const both = CAN_STAND_TWICE.has(kind) && mine !== undefined && theirs !== undefined && theirs !== null;
   return (
     <Sheet
       open
       onOpenChange={() => undefined}
-      title={`“${nameOf(mine ?? conflict.current?.value, conflict.id)}” was changed in another window`}
-      about="Nothing has been overwritten. Choose which version stands; if you take theirs, undo brings yours back."
+      title={unsent ? `“${name}” was changed in two windows` : `“${name}” was changed in another window`}
+      about="Nothing has been overwritten. Choose which version stays; if you take theirs, undo brings yours back."
     >
-      <div className="grid gap-4 sm:grid-cols-2">
-        {(
-          [
-            ['Yours', mine, 'mine', 'Keep mine'],
-            ['Theirs', conflict.current?.value, 'theirs', 'Take theirs'],
-          ] as const
-        ).map(([whose, value, keep, does]) => (
-          <section key={whose} className="rounded border border-line p-3">
-            <h3 className="font-semibold">{whose}</h3>
-            <p className="my-2">{gist(value)}</p>
-            <button type="button" className="action" onClick={() => settle(keep)}>
-              {does}
-            </button>
-          </section>
-        ))}
+      <Differences mine={mine} theirs={theirs} />
+      <div className="mt-4 flex flex-wrap gap-2">
+        <button type="button" className="action" onClick={() => settle('mine')}>
+          Keep mine
+        </button>
+        <button type="button" className="action" onClick={() => settle('theirs')}>
+          Take theirs
+        </button>
+        {both && (
+          <button type="button" className="action" onClick={() => settle('both')}>
+            Keep both
+          </button>
+        )}
       </div>
     </Sheet>
+  );
+}
+
+function Differences({ mine, theirs }: { mine: unknown; theirs: unknown }) {
+  if (mine === undefined) return <p>You removed it; the other window changed it.</p>;
+  if (theirs === undefined || theirs === null) return <p>The other window removed it; you changed it.</p>;
+  const { told, more } = differencesOf(mine, theirs);
+  return (
+    <table className="w-full text-left">
+      <caption className="text-left font-semibold">What differs</caption>
+      <thead>
+        <tr className="text-soft">
+          <th className="font-normal">&nbsp;</th>
+          <th className="font-normal">Yours</th>
+          <th className="font-normal">Theirs</th>
+        </tr>
+      </thead>
+      <tbody>
+        {told.map(({ where, mine: one, theirs: other }) => (
+          <tr key={where} className="border-t border-line align-top">
+            <th className="py-1 pr-3 font-normal">{where}</th>
+            <td className="py-1 pr-3">{one}</td>
+            <td className="py-1">{other}</td>
+          </tr>
+        ))}
+      </tbody>
+      {more > 0 && (
+        <tfoot>
+          <tr>
+            <td colSpan={3} className="text-soft">
+              and {more} more
+            </td>
+          </tr>
+        </tfoot>
+      )}
+    </table>
   );
 }

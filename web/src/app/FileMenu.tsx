@@ -1,15 +1,18 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
+import { EXPORT_PATH } from './server';
 import { useAppSelector } from './store';
 
 const ImportDialog = lazy(() => import('./ImportDialog'));
 const EmptyDialog = lazy(() => import('./EmptyDialog'));
+const WaysBack = lazy(() => import('./WaysBack'));
 
 /** The studio as a file: out, in, and emptied. */
 export function FileMenu() {
-  const [open, setOpen] = useState<'import' | 'empty' | null>(null);
+  const [open, setOpen] = useState<'import' | 'empty' | 'back' | null>(null);
   const waiting = useAppSelector(({ studio }) => Object.keys(studio.unsaved).length > 0);
+  const aside = useAppSelector(({ studio }) => studio.aside);
   const item = 'cursor-pointer rounded px-3 py-1.5 outline-none data-highlighted:bg-shade data-disabled:text-soft';
   return (
     <>
@@ -27,7 +30,7 @@ export function FileMenu() {
               Import a file…
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} asChild disabled={waiting}>
-              <a href="/api/bundle" download="warm-ladder.json">
+              <a href={EXPORT_PATH} download="warm-ladder.json">
                 {waiting ? 'Export (saving first…)' : 'Export the studio'}
               </a>
             </DropdownMenu.Item>
@@ -36,6 +39,10 @@ export function FileMenu() {
                 {waiting ? 'Repertoire as a table (saving first…)' : 'Repertoire as a table (CSV)'}
                 <span className="block text-sm text-soft">without poses, phases and cues</span>
               </a>
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} onSelect={() => setOpen('back')}>
+              Ways back…
+              {aside > 0 && <span className="block text-sm text-brick">{aside} set aside</span>}
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item className={item} onSelect={() => setOpen('empty')}>
@@ -46,6 +53,7 @@ export function FileMenu() {
       </DropdownMenu.Root>
       <Suspense>
         {open === 'import' && <ImportDialog close={() => setOpen(null)} />}
+        {open === 'back' && <WaysBack close={() => setOpen(null)} />}
         {open === 'empty' && <EmptyDialog close={() => setOpen(null)} />}
       </Suspense>
     </>

@@ -1,41 +1,38 @@
 import { CSV_LOSS } from '@warm-ladder/core/tables';
+import type { ImportEffect, TableAnswer } from '@warm-ladder/core/wire';
 import { useState } from 'react';
 import { Sheet } from '../parts/Sheet';
-import { type ImportReport, Refused, ServerAway, server } from './server';
-import { useAppDispatch } from './store';
+import { type ImportQuery, Refused, ServerAway, server } from './server';
+import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio } from './studio';
 
-type Mode = 'merge' | 'replace';
+type Mode = ImportQuery['mode'];
 interface Read {
   readonly name: string;
-  readonly text: string;
+  readonly file: File;
   /** A table of the repertoire, and not a bundle. */
   readonly table: boolean;
 }
 type Failure = { readonly message: string; readonly problems: Refused['problems'] };
-/** What a file would do, and the rungs of a table that have yet to be drawn. */
-interface Rehearsal {
-  readonly report: ImportReport;
-  readonly plain: readonly string[];
-}
 
 const failureOf = (error: unknown): Failure => {
   if (error instanceof Refused) return { message: error.message, problems: error.problems };
   return {
-    message: error instanceof ServerAway ? 'The server is away; nothing was read.' : String(error),
+    message: error instanceof ServerAway ? 'The server is away; nothing was read.' : (error as Error).message,
     problems: [],
   };
 };
 
-const send = async ({ text, table }: Read, mode: Mode, rehearse: boolean): Promise<Rehearsal> =>
-  table ? server.importTable(text, rehearse) : { report: await server.import(text, mode, rehearse), plain: [] };
+const send = async ({ file, table }: Read, query: ImportQuery): Promise<TableAnswer> =>
+  table ? server.importTable(file, query) : { ...(await server.import(await file.text(), query)), plain: [] };
 
 /** A file in: read whole, told what it would change, and taken in only then. */
 export default function ImportDialog({ close }: { close: () => void }) {
   const dispatch = useAppDispatch();
+  const unsaved = useAppSelector(({ studio }) => Object.keys(studio.unsaved).length > 0);
   const [file, setFile] = useState<Read | null>(null);
   const [mode, setMode] = useState<Mode>('merge');
-  const [rehearsal, setRehearsal] = useState<Rehearsal | null>(null);
+  const [rehearsal, setRehearsal] = useState<TableAnswer | null>(null);
   const [failure, setFailure] = useState<Failure | null>(null);
   const [busy, setBusy] = useState(false);
 
@@ -48,19 +45,19 @@ export default function ImportDialog({ close }: { close: () => void }) {
   const rehearse = (read: Read, how: Mode) =>
     waiting(async () => {
       setRehearsal(null);
-      setRehearsal(await send(read, how, true));
+      setRehearsal(await send(read, { mode: how, rehearse: true }));
     });
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const read = { name: chosen.name, text: await chosen.text(), table: /\.(csv|tsv|txt)$/i.test(chosen.name) };
+    const read = { name: chosen.name, file: chosen, table: /\.(csv|tsv|txt)$/i.test(chosen.name) };
     setFile(read);
     await rehearse(read, mode);
   };
   const takeIn = () =>
     waiting(async () => {
       if (!file) return;
-      await send(file, mode, false);
-      await dispatch(loadStudio()).unwrap();
+      await send(file, { mode, rehearse: false, base: rehearsal?.revision });
+      await dispatch(loadStudio(`importing ${file.name}`)).unwrap();
       close();
     });
   return (
@@ -68,7 +65,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
       open
       onOpenChange={close}
       title="Import a file"
-      about="A Warm Ladder bundle (.json), or a table of the repertoire (.csv). It is taken in whole or not at all."
+      about="A Warm Ladder bundle (.json), or a table of the repertoire (.csv). It is taken in whole or not at all; a copy of the studio is kept first, and undo takes the import back."
     >
       <input
         type="file"
@@ -110,7 +107,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
         </p>
       )}
       {failure && <FailureReport failure={failure} />}
-      {rehearsal && <Report report={rehearsal.report} />}
+      {rehearsal && <Report answer={rehearsal} />}
       {rehearsal && rehearsal.plain.length > 0 && (
         <p className="mt-2">
           {rehearsal.plain.length} new {rehearsal.plain.length === 1 ? 'rung comes' : 'rungs come'} undrawn:{' '}
@@ -121,10 +118,10 @@ export default function ImportDialog({ close }: { close: () => void }) {
       <button
         type="button"
         className="action action-main mt-5"
-        disabled={rehearsal === null || busy}
+        disabled={rehearsal === null || busy || unsaved}
         onClick={() => void takeIn()}
       >
-        Take it in
+        {unsaved ? 'Saving first…' : 'Take it in'}
       </button>
     </Sheet>
   );
@@ -149,9 +146,38 @@ function FailureReport({ failure: { message, problems } }: { failure: Failure })
   );
 }
 
-function Report({ report }: { report: ImportReport }) {
-  const rows = Object.entries(report).filter(([, each]) => Object.values(each).some(({ length }) => length > 0));
+function Report({ answer: { report, rungs } }: { answer: TableAnswer }) {
+  const rows = Object.entries(report).filter(([, each]) =>
+    Object.values(each).some(({ length }: string[]) => length > 0),
+  );
   if (rows.length === 0) return <p className="mt-4">The file is sound, and empty.</p>;
+  return (
+    <>
+      <EffectTable rows={rows} />
+      <RungList rungs={rungs} />
+    </>
+  );
+}
+
+/** Every rung the file touches, by name: a number would hide the one that goes. */
+function RungList({ rungs }: { rungs: TableAnswer['rungs'] }) {
+  const lists = (['removed', 'changed', 'added'] as const).filter((how) => rungs[how].length > 0);
+  if (lists.length === 0) return null;
+  return (
+    <dl className="mt-3 max-h-48 overflow-y-auto">
+      {lists.map((how) => (
+        <div key={how}>
+          <dt className={`font-semibold ${how === 'removed' ? 'text-brick' : ''}`}>
+            {rungs[how].length} {rungs[how].length === 1 ? 'rung' : 'rungs'} {how}
+          </dt>
+          <dd className="text-sm">{rungs[how].join(', ')}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+function EffectTable({ rows }: { rows: ReadonlyArray<readonly [string, ImportEffect]> }) {
   return (
     <table className="mt-4 w-full text-left">
       <caption className="text-left font-semibold">What it would do</caption>

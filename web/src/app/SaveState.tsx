@@ -1,34 +1,81 @@
+import { type DocumentKey, emptyBundle, splitDocumentKey } from '@warm-ladder/core/formats';
+import { download } from '../parts/download';
+import { nameOf } from './ConflictDialog';
 import { useAppDispatch, useAppSelector } from './store';
-import { undone } from './studio';
+import { documentOf, type StudioState, takeServers } from './studio';
 
 /** Where the work stands: saved, being saved, kept here while the server is away, or refused with its sentence. */
 export function SaveState() {
-  const { unsaved, saving, away, refusal, status, conflicts } = useAppSelector(({ studio }) => studio);
-  const dispatch = useAppDispatch();
-  if (status !== 'ready') return null;
-  const waiting = Object.keys(unsaved).length > 0;
-  if (refusal !== null) {
-    return (
-      <p role="alert" className="max-w-xl rounded bg-brick px-3 py-1 text-sm text-sheet">
-        Not saved. {refusal}{' '}
-        <button type="button" className="underline" onClick={() => dispatch(undone())}>
-          Undo it
-        </button>
-      </p>
-    );
-  }
-  if (away && waiting) {
+  const studio = useAppSelector((state) => state.studio);
+  if (studio.status !== 'ready') return null;
+  const unsaved = Object.keys(studio.unsaved) as DocumentKey[];
+  const refused = unsaved.filter((key) => studio.refused[key]);
+  return (
+    <div className="flex flex-wrap items-center justify-end gap-2">
+      {refused.map((key) => (
+        <RefusedDocument key={key} documentKey={key} studio={studio} />
+      ))}
+      <Waiting studio={studio} waiting={unsaved.length - refused.length} />
+    </div>
+  );
+}
+
+function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) {
+  const { away, trouble, held, saving, conflicts } = studio;
+  if (Object.keys(studio.unsaved).length > 0 && !held) return <NothingHeld studio={studio} />;
+  if (waiting > 0 && (away || trouble !== null)) {
     return (
       <p role="status" className="rounded bg-heat-5 px-3 py-1 text-sm">
-        The server is away. Your work is kept in this browser and sent when it is back.
+        {away ? 'The server is away.' : trouble} Your work is kept in this browser and sent when{' '}
+        {away ? 'it is back' : 'it can be saved'}.
       </p>
     );
   }
-  const text = conflicts.length > 0 ? 'Waiting for you' : waiting || saving ? 'Saving…' : 'Saved';
+  const text = conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || saving ? 'Saving…' : 'Saved';
   return (
     <p role="status" className="flex items-center gap-1.5 text-sm text-soft">
       <span aria-hidden="true" className={`size-2 rounded-full ${text === 'Saved' ? 'bg-moss' : 'bg-heat-4'}`} />
       {text}
+    </p>
+  );
+}
+
+/** The browser keeps nothing: said before anything is lost, with a way to keep it all the same. */
+function NothingHeld({ studio: { bundle, unsaved, away, trouble } }: { studio: StudioState }) {
+  const save = () => {
+    const file = (Object.keys(unsaved) as DocumentKey[]).reduce<Record<string, unknown>>((made, key) => {
+      const [kind, id] = splitDocumentKey(key);
+      const value = documentOf(bundle, kind, id);
+      if (value === undefined) return made;
+      return { ...made, [kind]: kind === 'method' ? value : [...((made[kind] ?? []) as unknown[]), value] };
+    }, emptyBundle());
+    download('warm-ladder-unsaved.json', JSON.stringify(file, null, 2));
+  };
+  return (
+    <p role="alert" className="max-w-xl rounded bg-brick px-3 py-1 text-sm text-sheet">
+      {away ? 'The server is away' : (trouble ?? 'Not saved yet')}, and this browser can keep nothing: its storage is
+      full or forbidden. Leave this page open until your work is saved, or{' '}
+      <button type="button" className="underline" onClick={save}>
+        save it as a file
+      </button>
+      .
+    </p>
+  );
+}
+
+/** A document that can't be saved as it is: which, why, and the way back to what the server has. */
+function RefusedDocument({ documentKey, studio }: { documentKey: DocumentKey; studio: StudioState }) {
+  const dispatch = useAppDispatch();
+  const [kind, id] = splitDocumentKey(documentKey);
+  const value = documentOf(studio.bundle, kind, id);
+  const name = nameOf(value, id);
+  return (
+    <p role="alert" className="max-w-xl rounded bg-brick px-3 py-1 text-sm text-sheet">
+      {value === undefined ? `Removing “${name}” is not saved.` : `“${name}” is not saved.`}{' '}
+      {studio.refused[documentKey]?.message}{' '}
+      <button type="button" className="underline" onClick={() => dispatch(takeServers({ kind, id }))}>
+        Go back to what is saved
+      </button>
     </p>
   );
 }

@@ -1,17 +1,15 @@
 import { Keyboard } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { Sheet } from '../parts/Sheet';
-import { inField, SHORTCUTS } from './useShortcuts';
+import { SHORTCUTS, setSingleKeys, singleKeysOn, useSingleKey } from './useShortcuts';
 
 export function ShortcutsDialog() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key === '?' && !inField(event.target)) setOpen(true);
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  const [single, setSingle] = useState(singleKeysOn);
+  useSingleKey(
+    '?',
+    useCallback(() => setOpen(true), []),
+  );
   return (
     <>
       <button
@@ -32,6 +30,17 @@ export function ShortcutsDialog() {
             </div>
           ))}
         </dl>
+        <label className="mt-5 flex items-center gap-2">
+          <input
+            type="checkbox"
+            checked={single}
+            onChange={({ target }) => {
+              setSingleKeys(target.checked);
+              setSingle(target.checked);
+            }}
+          />
+          Keys that stand alone (? and A) do something
+        </label>
       </Sheet>
     </>
   );

@@ -1,78 +1,125 @@
-import { Refused, ServerAway, server } from './server';
+import { type DocumentKey, splitDocumentKey } from '@warm-ladder/core/formats';
+import type { SentChange } from '@warm-ladder/core/wire';
+import { Refused, ServerFailed, server } from './server';
 import type { AppStore } from './store';
-import { conflictFound, documentOf, type StudioState, saved, savingFailed, savingStarted, splitKey } from './studio';
-import { rememberUnsaved } from './unsaved';
+import { answered, documentOf, kept, type SentAnswer, type StudioState, savingStarted, unanswered } from './studio';
+import { TAB } from './tabs';
+import { forget, remember } from './unsent';
 
 /** Milliseconds without an edit before it is sent. */
 const QUIET = 350;
-/** Milliseconds before asking a server that is away again. */
-const RETRY = 2_000;
+/** Milliseconds before asking again a server that is away: longer each time, up to the last. */
+const RETRY = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000] as const;
 
-/** Sends every change to the server, one document at a time, and keeps trying while the server is away. */
+type Seen = Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts' | 'versions' | 'unanswered'>;
+
+const FACTS = ['unsaved', 'bundle', 'conflicts', 'versions', 'unanswered'] as const;
+
+/**
+ * Keeps every change in this browser at once, sends them to the server together when the hand rests, and keeps trying
+ * while the server is away. What the server refuses is sent again with whatever is changed next, since that may be
+ * what it lacked.
+ */
 export function startAutosave(store: AppStore): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let seen: Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts'> | undefined;
+  let tries = 0;
+  let seen: Seen | undefined;
+  const records = new Records();
 
   const later = (delay: number) => {
     clearTimeout(timer);
-    timer = setTimeout(() => void sendNext(store).then((again) => again !== null && later(again)), delay);
+    timer = setTimeout(() => void send(), delay);
+  };
+  const send = async () => {
+    const outcome = await sendWaiting(store);
+    if (outcome === 'done') tries = 0;
+    else later(outcome === 'again' ? 0 : (RETRY[Math.min(tries++, RETRY.length - 1)] ?? 0));
   };
   store.subscribe(() => {
     const { studio } = store.getState();
-    const { unsaved, bundle, conflicts } = studio;
-    // A settled conflict frees its document to be sent, though nothing in it has changed.
-    if (seen?.unsaved === unsaved && seen.bundle === bundle && seen.conflicts === conflicts) return;
-    seen = { unsaved, bundle, conflicts };
-    remember(studio);
-    if (nextKey(studio) !== undefined) later(QUIET);
+    const before = seen;
+    if (before && FACTS.every((fact) => before[fact] === studio[fact])) return;
+    seen = studio;
+    const held = records.keep(studio);
+    if (held !== studio.held) store.dispatch(kept(held));
+    const edited = before?.unsaved !== studio.unsaved || before.bundle !== studio.bundle;
+    const free = edited || before.conflicts !== studio.conflicts;
+    if (free && Object.keys(studio.unsaved).length > 0 && !studio.away && studio.trouble === null) later(QUIET);
   });
+  window.addEventListener('online', () => later(0));
   window.addEventListener('beforeunload', (event) => {
-    if (nextKey(store.getState().studio) !== undefined) event.preventDefault();
+    const { unsaved, held } = store.getState().studio;
+    // Only where closing would lose something: what the browser keeps is sent at the next visit.
+    if (Object.keys(unsaved).length > 0 && !held) event.preventDefault();
   });
 }
 
-/** The next document to send; one in conflict waits for the director. */
-function nextKey({ unsaved, conflicts, status }: StudioState): string | undefined {
-  if (status !== 'ready') return undefined;
-  return Object.keys(unsaved).find((key) => !conflicts.some(({ kind, id }) => key === `${kind}/${id}`));
+/** The records of this tab in the browser's store, each written only when what it says has changed. */
+class Records {
+  readonly #written = new Map<DocumentKey, { readonly facts: readonly unknown[]; readonly held: boolean }>();
+
+  /** @returns whether everything unsaved is held */
+  keep({ id: studio, unsaved, bundle, versions, unanswered: lost }: StudioState): boolean {
+    for (const key of [...this.#written.keys()]) {
+      if (unsaved[key]) continue;
+      forget(studio, TAB, ...splitDocumentKey(key));
+      this.#written.delete(key);
+    }
+    for (const key of Object.keys(unsaved) as DocumentKey[]) {
+      const [kind, id] = splitDocumentKey(key);
+      const value = documentOf(bundle, kind, id) ?? null;
+      const base = versions[kind][id] ?? 0;
+      const facts = [value, base, lost[key]];
+      const last = this.#written.get(key);
+      if (last?.held && facts.every((fact, i) => fact === last.facts[i])) continue;
+      const sent = lost[key] ? { sent: lost[key].value ?? null } : {};
+      this.#written.set(key, {
+        facts,
+        held: remember(studio, TAB, { kind, id, base, value, at: Date.now(), ...sent }),
+      });
+    }
+    return [...this.#written.values()].every(({ held }) => held);
+  }
 }
 
-function remember({ unsaved, bundle, versions, status }: StudioState): void {
-  if (status !== 'ready') return;
-  const entries = Object.keys(unsaved).map((key) => {
-    const [kind, id] = splitKey(key);
-    return [key, { base: versions[kind][id] ?? 0, value: documentOf(bundle, kind, id) }];
-  });
-  rememberUnsaved(Object.fromEntries(entries));
+/** Documents waiting to be sent: those in no conflict, if there is anything among them that was not refused as it is. */
+function waiting({ unsaved, conflicts, refused, bundle }: StudioState): DocumentKey[] {
+  const asked = (key: DocumentKey) => conflicts.some(({ kind, id }) => `${kind}/${id}` === key);
+  const keys = (Object.keys(unsaved) as DocumentKey[]).filter((key) => !asked(key));
+  const fresh = keys.some(
+    (key) => !refused[key] || refused[key].value !== documentOf(bundle, ...splitDocumentKey(key)),
+  );
+  return fresh ? keys : [];
 }
 
-/** @returns milliseconds until there is something to do again, or `null` when all is kept */
-async function sendNext(store: AppStore): Promise<number | null> {
+/** Sends what waits, together. @returns `again` when more waits by then, `away` when no answer came */
+async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> {
   const { studio } = store.getState();
-  const key = nextKey(studio);
-  if (key === undefined || studio.saving) return key === undefined ? null : QUIET;
-  const [kind, id] = splitKey(key);
-  const sent = documentOf(studio.bundle, kind, id);
-  const base = studio.versions[kind][id] ?? 0;
+  if (studio.saving || studio.status !== 'ready') return 'done';
+  const keys = waiting(studio);
+  if (keys.length === 0) return 'done';
+  const sent = keys.map((key) => {
+    const [kind, id] = splitDocumentKey(key);
+    return { kind, id, sent: documentOf(studio.bundle, kind, id) };
+  });
+  const changes = sent.map(
+    ({ kind, id, sent: value }): SentChange => ({
+      kind,
+      id,
+      version: studio.versions[kind][id] ?? 0,
+      value: value ?? null,
+    }),
+  );
   store.dispatch(savingStarted());
   try {
-    if (sent !== undefined) {
-      const { version } = await server.put(kind, id, base, sent);
-      store.dispatch(saved({ kind, id, version, sent }));
-    } else {
-      if (base !== 0) await server.remove(kind, id, base);
-      store.dispatch(saved({ kind, id, version: 0, sent }));
-    }
-    return nextKey(store.getState().studio) === undefined ? null : 0;
-  } catch (error) {
-    if (error instanceof Refused && error.code === 'STALE') {
-      store.dispatch(conflictFound({ kind, id, current: error.current }));
-      return 0;
-    }
-    const away = error instanceof ServerAway || (error instanceof Refused && error.code === 'INTERNAL');
+    const { answers } = await server.change(changes);
     store.dispatch(
-      savingFailed({ away, refusal: away ? null : error instanceof Error ? error.message : String(error) }),
+      answered(sent.flatMap((each, i): SentAnswer[] => (answers[i] ? [{ ...each, answer: answers[i] }] : []))),
     );
-    return away ? RETRY : null;
+    return waiting(store.getState().studio).length > 0 ? 'again' : 'done';
+  } catch (error) {
+    const trouble = error instanceof ServerFailed || error instanceof Refused ? error.message : null;
+    store.dispatch(unanswered({ sent, trouble }));
+    return 'away';
   }
 }

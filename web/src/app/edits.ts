@@ -18,7 +18,7 @@ export function useChange() {
       field = '',
     ) => {
       const before = documentOf(store.getState().studio.bundle, kind, id);
-      dispatch(changed({ kind, id, before, after, label, field }));
+      dispatch(changed({ documents: [{ kind, id, before, after }], label, field }));
     },
     [dispatch],
   );
@@ -31,7 +31,7 @@ export function useMethodChange() {
     (after: MethodFile, field: string) => {
       // A method not named yet is one that changes nothing: it can be undone to, and kept.
       const before = store.getState().studio.bundle.method ?? {};
-      dispatch(changed({ kind: 'method', id: METHOD_ID, before, after, label: 'the method', field }));
+      dispatch(changed({ documents: [{ kind: 'method', id: METHOD_ID, before, after }], label: 'the method', field }));
     },
     [dispatch],
   );

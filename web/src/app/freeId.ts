@@ -1,13 +1,25 @@
-/** A free id made from a name: `Rowers, sixty` becomes `rowers-sixty`, or `rowers-sixty-2`. */
+/** Letters and digits drawn at random: five of them make two alike among a thousand a chance of one in a hundred. */
+const suffix = (): string =>
+  Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => (byte % 36).toString(36)).join('');
+
+const wordsOf = (name: string): string =>
+  name
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 56) || 'untitled';
+
+/**
+ * A new document's id, made from a name: `Rowers, sixty` becomes `rowers-sixty-k3f9a`. No other tab makes the same, so
+ * that two documents made at once stay two.
+ */
+export const newId = (name: string): string => `${wordsOf(name)}-${suffix()}`;
+
+/** A free id inside a document, as a rung's or a pose's: `one-heel`, or `one-heel-2`. */
 export function freeId(name: string, taken: ReadonlyArray<{ readonly id: string }>): string {
-  const base =
-    name
-      .normalize('NFD')
-      .replace(/\p{M}/gu, '')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 56) || 'untitled';
+  const base = wordsOf(name) === 'constructor' ? 'constructor-1' : wordsOf(name);
   for (let n = 1; ; n++) {
     const id = n === 1 ? base : `${base}-${n}`;
     if (!taken.some((each) => each.id === id)) return id;

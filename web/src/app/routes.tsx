@@ -3,23 +3,42 @@ import { LostPage } from './LostPage';
 import { Shell } from './Shell';
 
 /** Each view is its own file of the build, fetched when it is first opened. */
+const VIEWS = {
+  'repertoire/:exercise?': () => import('../views/repertoire/RepertoireView'),
+  compare: () => import('../views/compare/CompareView'),
+  'edit/:exercise/:rung?': () => import('../views/editor/EditorView'),
+  'audiences/:id?': () => import('../views/audiences/AudiencesView'),
+  method: () => import('../views/method/MethodView'),
+  class: () => import('../views/class/ClassList'),
+  'class/:id': () => import('../views/class/ClassView'),
+  'script/:id?': () => import('../views/script/ScriptView'),
+  'series/:id?': () => import('../views/series/SeriesView'),
+};
+
 export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <LostPage />,
     hydrateFallbackElement: <p className="p-10 text-soft">Opening the studio…</p>,
     children: [
-      { index: true, loader: () => redirect('/class') },
-      { path: 'repertoire/:exercise?', lazy: () => import('../views/repertoire/RepertoireView') },
-      { path: 'compare', lazy: () => import('../views/compare/CompareView') },
-      { path: 'edit/:exercise/:rung?', lazy: () => import('../views/editor/EditorView') },
-      { path: 'audiences/:id?', lazy: () => import('../views/audiences/AudiencesView') },
-      { path: 'method', lazy: () => import('../views/method/MethodView') },
-      { path: 'class', lazy: () => import('../views/class/ClassList') },
-      { path: 'class/:id', lazy: () => import('../views/class/ClassView') },
-      { path: 'script/:id?', lazy: () => import('../views/script/ScriptView') },
-      { path: 'series/:id?', lazy: () => import('../views/series/SeriesView') },
-      { path: '*', element: <LostPage /> },
+      {
+        // Inside the shell, so that what can't be shown leaves the way back in sight.
+        errorElement: <LostPage />,
+        children: [
+          { index: true, loader: () => redirect('/class') },
+          ...Object.entries(VIEWS).map(([path, lazy]) => ({ path, lazy })),
+          { path: '*', element: <LostPage /> },
+        ],
+      },
     ],
   },
 ]);
+
+/** Fetches every view while the hand rests, so that the next one opens though the server has gone away. */
+export function fetchViews(): void {
+  const fetchAll = async () => {
+    for (const view of Object.values(VIEWS)) await view().catch(() => undefined);
+  };
+  const whenIdle = window.requestIdleCallback ?? ((work: () => void) => setTimeout(work, 2_000));
+  whenIdle(() => void fetchAll());
+}

@@ -3,6 +3,7 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog } from '@warm-ladder/core/repertoire';
 import { type ClassReview, earlierInSeries, reviewClass } from '@warm-ladder/core/review';
 import type { RootState } from './store';
+import { today } from './today';
 
 const bundle = ({ studio }: RootState) => studio.bundle;
 
@@ -33,11 +34,13 @@ export function selectReview(state: RootState, plan: ClassPlan): ClassReview {
   const member = series.some(({ episodes }) => episodes.some((episode) => episode.class === plan.id));
   const audience = selectAudiences(state).find(({ id }) => id === plan.audience);
   const classes = selectClasses(state);
-  const key = [catalog, audience, ...(member ? [series, classes] : [])];
+  const day = today();
+  const key = [catalog, audience, day, ...(member ? [series, classes] : [])];
   const known = reviews.get(plan);
   if (known && known.key.length === key.length && known.key.every((part, i) => part === key[i])) return known.review;
   const classOf = (id: string) => classes.find((each) => each.id === id);
-  const review = reviewClass(catalog, plan, { audience, earlier: earlierInSeries(plan.id, series, classOf) });
+  const earlier = earlierInSeries(plan.id, series, classOf);
+  const review = reviewClass(catalog, plan, { audience, earlier, today: day });
   reviews.set(plan, { key, review });
   return review;
 }

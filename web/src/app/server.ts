@@ -1,42 +1,34 @@
-import type { Bundle, CollectionName } from '@warm-ladder/core/formats';
-
-export type Kind = CollectionName | 'method';
-export type Versions = Record<Kind, Record<string, number>>;
-export interface StudioAnswer {
-  readonly bundle: Bundle;
-  readonly versions: Versions;
-}
-export type ImportReport = Record<Kind, Record<'added' | 'changed' | 'unchanged' | 'removed', string[]>>;
-
-/** What a table does, and the rungs it brings that have yet to be drawn. */
-export interface TableReport {
-  readonly report: ImportReport;
-  readonly plain: readonly string[];
-}
+import type { DocumentKind } from '@warm-ladder/core/formats';
+import type {
+  ChangesAnswer,
+  ImportAnswer,
+  Kept,
+  KeptCopy,
+  RefusalBody,
+  SentChange,
+  SetAsideDocument,
+  StudioAnswer,
+  TableAnswer,
+} from '@warm-ladder/core/wire';
 
 /** A refusal in the server's words. */
 export class Refused extends Error {
-  readonly code: string;
-  readonly problems: ReadonlyArray<{ path: string; message: string }>;
-  /** What the server holds, for a stale write; `null` when it was deleted there. */
-  readonly current: { version: number; value: unknown } | null;
-  constructor(body: {
-    code?: string;
-    message?: string;
-    problems?: Refused['problems'];
-    current?: Refused['current'];
-  }) {
-    super(body.message ?? 'The server refused without a word.');
-    this.code = body.code ?? 'UNKNOWN';
-    this.problems = body.problems ?? [];
-    this.current = body.current ?? null;
+  readonly code: RefusalBody['code'] | 'UNKNOWN';
+  readonly problems: NonNullable<RefusalBody['problems']>;
+  constructor({ code, message, problems }: Partial<RefusalBody>) {
+    super(message ?? 'The server refused without a word.');
+    this.code = code ?? 'UNKNOWN';
+    this.problems = problems ?? [];
   }
 }
+
+/** The server failed at something that it may do the next time: its disk is full, or it made a mistake. */
+export class ServerFailed extends Error {}
 
 /** The server can't be reached: nothing is known of what happened. */
 export class ServerAway extends Error {}
 
-async function ask<T>(method: string, path: string, body?: string, type = 'application/json'): Promise<T> {
+async function ask<T>(method: string, path: string, body?: string | Blob, type = 'application/json'): Promise<T> {
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -46,26 +38,52 @@ async function ask<T>(method: string, path: string, body?: string, type = 'appli
   } catch {
     throw new ServerAway();
   }
-  const answer: unknown = await response.json().catch(() => ({}));
-  if (!response.ok) {
-    // A gateway in front of a stopped server answers in its stead.
-    if (response.status >= 502) throw new ServerAway();
-    throw new Refused(answer as ConstructorParameters<typeof Refused>[0]);
-  }
-  return answer as T;
+  const answer: unknown = await response.json().catch(() => null);
+  if (response.ok && answer !== null) return answer as T;
+  const refusal = (answer ?? {}) as Partial<RefusalBody>;
+  // A gateway in front of a stopped server answers in its stead, and not in the server's shape.
+  if (refusal.code === undefined) throw new ServerAway();
+  if (response.status >= 500) throw new ServerFailed(refusal.message);
+  throw new Refused(refusal);
 }
 
-const place = (kind: Kind, id: string) => (kind === 'method' ? '/method' : `/${kind}/${encodeURIComponent(id)}`);
+const place = (kind: DocumentKind, id: string) =>
+  kind === 'method' ? '/method' : `/${kind}/${encodeURIComponent(id)}`;
+const json = JSON.stringify;
 
-/** The server's interface, one function a question. Each throws `Refused` or `ServerAway`. */
+/** What an import is asked for with. */
+export interface ImportQuery {
+  readonly mode: 'merge' | 'replace';
+  readonly rehearse: boolean;
+  readonly base?: number | undefined;
+  readonly reason?: 'empty';
+}
+const queryOf = (query: Partial<ImportQuery>): string =>
+  new URLSearchParams(
+    Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
+  ).toString();
+
+/** The server's interface, one function a question. Each throws `Refused`, `ServerFailed` or `ServerAway`. */
 export const server = {
   studio: () => ask<StudioAnswer>('GET', '/studio'),
-  put: (kind: Kind, id: string, version: number, value: unknown) =>
-    ask<{ version: number }>('PUT', place(kind, id), JSON.stringify({ version, value })),
-  remove: (kind: Kind, id: string, version: number) =>
-    ask<Record<string, never>>('DELETE', `${place(kind, id)}?version=${version}`),
-  import: (text: string, mode: 'merge' | 'replace', rehearse: boolean) =>
-    ask<ImportReport>('POST', `/bundle?mode=${mode}&rehearse=${rehearse}`, text),
-  importTable: (text: string, rehearse: boolean) =>
-    ask<TableReport>('POST', `/repertoire.csv?rehearse=${rehearse}`, text, 'text/csv'),
+  /** What is kept of one document; `null` when there is none. */
+  find: (kind: DocumentKind, id: string) =>
+    ask<Kept>('GET', place(kind, id)).catch((error: unknown) => {
+      if (error instanceof Refused && error.code === 'NOT_FOUND') return null;
+      throw error;
+    }),
+  change: (changes: readonly SentChange[]) => ask<ChangesAnswer>('POST', '/changes', json({ changes })),
+  import: (text: string, query: ImportQuery) => ask<ImportAnswer>('POST', `/bundle?${queryOf(query)}`, text),
+  /** A table as it lies on the disk: the server reads its encoding. */
+  importTable: (table: Blob, { rehearse, base }: ImportQuery) =>
+    ask<TableAnswer>('POST', `/repertoire.csv?${queryOf({ rehearse, base })}`, table, 'text/csv'),
+  copies: () => ask<KeptCopy[]>('GET', '/copies'),
+  restoreCopy: (name: string) => ask<ImportAnswer>('POST', `/copies/${encodeURIComponent(name)}/restore`),
+  setAside: () => ask<SetAsideDocument[]>('GET', '/set-aside'),
+  putBack: ({ kind, id, at }: SetAsideDocument) => ask<object>('POST', '/set-aside/put-back', json({ kind, id, at })),
+  forget: ({ kind, id, at }: SetAsideDocument) => ask<object>('POST', '/set-aside/forget', json({ kind, id, at })),
 };
+
+/** Where the whole studio, or a copy, is fetched as a file. */
+export const EXPORT_PATH = '/api/bundle';
+export const copyPath = (name: string): string => `/api/copies/${encodeURIComponent(name)}`;

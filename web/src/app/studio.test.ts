@@ -1,20 +1,22 @@
 import { type Bundle, emptyBundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf } from '@warm-ladder/core/testing';
 import fc from 'fast-check';
-import { freeId } from './freeId';
+import { freeId, newId } from './freeId';
 import {
+  answered,
+  type Change,
   changed,
-  conflictFound,
   conflictSettled,
   documentOf,
   loadStudio,
   redone,
   type StudioState,
-  saved,
-  savingFailed,
   studioReducer,
+  takeServers,
+  unanswered,
   undone,
 } from './studio';
+import type { LeftBehind, UnsentRecord } from './unsent';
 
 const versions = {
   positions: {},
@@ -25,23 +27,32 @@ const versions = {
   series: {},
   method: {},
 };
-const opened = (bundle: Bundle = bundleOf()) =>
-  studioReducer(undefined, loadStudio.fulfilled({ bundle, versions }, 'request', undefined)) as StudioState;
-const named = (name: string, field = '') => {
-  const after = classOf([block('hold')], { name });
-  return changed({
-    kind: 'classes',
-    id: 'test-class',
-    before: documentOf(bundleOf(), 'classes', 'test-class'),
-    after,
-    label: name,
-    field,
-  });
-};
+const NOTHING: LeftBehind = { records: [], others: [], unreadable: 0 };
+const answerOf = (bundle: Bundle) => ({ studio: 'clay', revision: 9, setAside: 0, bundle, versions });
+const opened = (bundle: Bundle = bundleOf(), left: LeftBehind = NOTHING) =>
+  studioReducer(
+    undefined,
+    loadStudio.fulfilled({ answer: answerOf(bundle), left }, 'request', undefined),
+  ) as StudioState;
+const CLASS = { kind: 'classes', id: 'test-class' } as const;
+const one = (id: string, before: unknown, after: unknown, label = id, field = ''): Change => ({
+  documents: [{ kind: 'classes', id, before, after }],
+  label,
+  field,
+});
+const mine = (name: string) => classOf([block('hold')], { name });
+const named = (name: string, field = '') =>
+  changed(one('test-class', documentOf(bundleOf(), 'classes', 'test-class'), mine(name), name, field));
 type Reduced = Parameters<typeof studioReducer>;
 const run = (state: StudioState, ...actions: Reduced[1][]): StudioState =>
   actions.reduce((now, action) => studioReducer(now as Reduced[0], action) as StudioState, state);
 const name = (state: StudioState) => state.bundle.classes?.[0]?.name;
+const KEY = 'classes/test-class';
+const theirs = classOf([], { name: 'Theirs' });
+const stale = (value: unknown) => ({
+  outcome: 'stale' as const,
+  current: value === null ? null : { version: 9, value: value as typeof theirs },
+});
 
 test('undoing everything gives the studio as it was opened, and redoing all of it the studio as it became', () => {
   const step = fc.oneof(
@@ -55,7 +66,7 @@ test('undoing everything gives the studio as it was opened, and redoing all of i
         const id = 'put' in each ? each.put : each.drop;
         const value = 'put' in each ? classOf([], { id, name: each.name }) : undefined;
         const was = documentOf(state.bundle, 'classes', id);
-        return run(state, changed({ kind: 'classes', id, before: was, after: value, label: id, field: '' }));
+        return run(state, changed(one(id, was, value)));
       }, before);
       const undoneAll = steps.reduce((state) => run(state, undone()), after);
       const sorted = ({ bundle }: StudioState) => [...(bundle.classes ?? [])].sort((a, b) => a.id.localeCompare(b.id));
@@ -82,43 +93,128 @@ test('a change after an undo takes the place of what was undone', () => {
 test('what was edited while it was being sent stays unsaved; what was not is kept', () => {
   const first = run(opened(), named('A'));
   const sent = documentOf(first.bundle, 'classes', 'test-class');
-  const answer = saved({ kind: 'classes', id: 'test-class', version: 8, sent });
+  const answer = answered([{ ...CLASS, sent, answer: { outcome: 'kept', version: 8 } }]);
   expect(run(first, answer)).toMatchObject({ unsaved: {}, versions: { classes: { 'test-class': 8 } } });
-  expect(run(first, named('B'), answer).unsaved).toEqual({ 'classes/test-class': true });
+  expect(run(first, named('B'), answer).unsaved).toEqual({ [KEY]: true });
 });
 
-test('a refusal is shown until the next edit, and loses nothing', () => {
-  const refused = run(opened(), named('A'), savingFailed({ away: false, refusal: 'Because.' }));
-  expect(refused).toMatchObject({ refusal: 'Because.', unsaved: { 'classes/test-class': true } });
-  expect(run(refused, undone()).refusal).toBeNull();
+test('a refusal names its document, stays until that is changed, and can be given up for what is saved', () => {
+  const edited = run(opened(), named('A'));
+  const sent = documentOf(edited.bundle, 'classes', 'test-class');
+  const refusal = { code: 'INVALID', message: 'Because.', path: KEY } as const;
+  const refused = run(edited, answered([{ ...CLASS, sent, answer: { outcome: 'refused', refusal } }]));
+  expect(refused).toMatchObject({ refused: { [KEY]: { message: 'Because.' } }, unsaved: { [KEY]: true } });
+  expect(run(refused, undone()).refused).toEqual({});
+  const current = { version: 12, value: theirs };
+  const back = run(refused, takeServers.fulfilled({ ...CLASS, current }, 'request', CLASS));
+  expect(back).toMatchObject({ refused: {}, unsaved: {}, versions: { classes: { 'test-class': 12 } } });
+  expect([name(back), name(run(back, undone()))]).toEqual(['Theirs', 'A']);
 });
 
-describe('two hands on one document', () => {
-  const theirs = classOf([], { name: 'Theirs' });
-  const conflict = { kind: 'classes', id: 'test-class', current: { version: 9, value: theirs } } as const;
-  const met = run(opened(), named('Mine'), conflictFound(conflict));
+test('an answer that was lost is no conflict, though the hand went on meanwhile; another’s change is one', () => {
+  const edited = run(opened(), named('A'));
+  const sent = documentOf(edited.bundle, 'classes', 'test-class');
+  const lost = run(edited, unanswered({ sent: [{ ...CLASS, sent }], trouble: null }), named('B'));
+  expect(lost).toMatchObject({ away: true, saving: false });
+  const again = { ...CLASS, sent: mine('B') };
+  expect(run(lost, answered([{ ...again, answer: stale(mine('A')) }]))).toMatchObject({
+    conflicts: [],
+    unsaved: { [KEY]: true },
+    versions: { classes: { 'test-class': 9 } },
+  });
+  expect(run(lost, answered([{ ...again, answer: stale(theirs) }])).conflicts).toHaveLength(1);
+});
+
+describe('two versions of one document', () => {
+  const conflict = { ...CLASS, current: { version: 9, value: theirs } };
+  const met = run(
+    opened(),
+    named('Older'),
+    named('Mine'),
+    answered([{ ...CLASS, sent: mine('Mine'), answer: stale(theirs) }]),
+  );
+  const [found] = met.conflicts;
+  const settle = (keep: 'mine' | 'theirs' | 'both', copy?: string) =>
+    run(met, conflictSettled({ conflict: found ?? conflict, keep, ...(copy ? { copy } : {}) }));
 
   test('mine is sent again over their version', () => {
-    const state = run(met, conflictSettled({ conflict, keep: 'mine' }));
+    const state = settle('mine');
     expect(name(state)).toBe('Mine');
     expect(state).toMatchObject({
       conflicts: [],
-      unsaved: { 'classes/test-class': true },
+      unsaved: { [KEY]: true },
       versions: { classes: { 'test-class': 9 } },
     });
   });
-  test('theirs is taken, and undo brings mine back', () => {
-    const state = run(met, conflictSettled({ conflict, keep: 'theirs' }));
+  test('theirs is taken, undo brings mine back, and no undo after that writes older steps over theirs', () => {
+    const state = settle('theirs');
     expect(name(state)).toBe('Theirs');
     expect(state.unsaved).toEqual({});
-    expect(name(run(state, undone()))).toBe('Mine');
+    const back = run(state, undone());
+    expect([name(back), name(run(back, undone()))]).toEqual(['Mine', 'Mine']);
+  });
+  test('both are kept: theirs in its place, mine beside it', () => {
+    const state = settle('both', 'mine-too');
+    expect(state.bundle.classes?.map((each) => [each.id, each.name])).toEqual([
+      ['test-class', 'Theirs'],
+      ['mine-too', 'Mine (mine)'],
+    ]);
+    expect(state.unsaved).toEqual({ 'classes/mine-too': true });
   });
   test('a document they deleted can be kept, as a new one, or let go', () => {
-    const gone = { ...conflict, current: null };
-    const asked = run(met, conflictFound(gone));
+    const asked = run(met, answered([{ ...CLASS, sent: mine('Mine'), answer: stale(null) }]));
+    expect(asked.conflicts).toHaveLength(1);
+    const gone = asked.conflicts[0] ?? { ...CLASS, current: null };
     expect(run(asked, conflictSettled({ conflict: gone, keep: 'mine' })).versions.classes).toEqual({});
     expect(run(asked, conflictSettled({ conflict: gone, keep: 'theirs' })).bundle.classes).toEqual([]);
   });
+});
+
+describe('what an earlier page left unsent', () => {
+  const record = (change: Partial<UnsentRecord> = {}): UnsentRecord => ({
+    ...CLASS,
+    base: 7,
+    value: mine('Left'),
+    at: 1,
+    ...change,
+  });
+  const left = (...records: UnsentRecord[]) => opened(bundleOf(), { ...NOTHING, records });
+  const here = documentOf(bundleOf(), 'classes', 'test-class');
+
+  test('is put on top again and waits to be sent', () => {
+    expect(name(left(record()))).toBe('Left');
+    expect(left(record())).toMatchObject({ unsaved: { [KEY]: true }, conflicts: [] });
+    expect(left(record({ value: null })).bundle.classes).toEqual([]);
+  });
+  test('is passed over when the server has it, and asked about when the server has another', () => {
+    expect(left(record({ base: 3, value: here }))).toMatchObject({ unsaved: {}, conflicts: [] });
+    expect(left(record({ base: 3 })).conflicts).toHaveLength(1);
+    expect(left(record({ base: 3, sent: here })).conflicts).toEqual([]);
+  });
+  test('by two tabs is asked about, and either can be taken', () => {
+    const others = [{ ...record({ value: mine('Other') }), key: 'there' }];
+    const asked = opened(bundleOf(), { ...NOTHING, records: [record()], others });
+    const [conflict] = asked.conflicts;
+    if (!conflict) throw new Error('nobody asked');
+    expect(name(run(asked, conflictSettled({ conflict, keep: 'mine' })))).toBe('Left');
+    const taken = run(asked, conflictSettled({ conflict, keep: 'theirs' }));
+    expect([name(taken), taken.unsaved]).toEqual(['Other', { [KEY]: true }]);
+  });
+});
+
+test('an import is one step of undo, and what was done before it can still be undone', () => {
+  const before = run(opened(), named('A'));
+  const saved = run(before, answered([{ ...CLASS, sent: mine('A'), answer: { outcome: 'kept', version: 8 } }]));
+  const imported = bundleOf({
+    classes: [classOf([], { name: 'From the file' }), classOf([], { id: 'new' })],
+    series: [],
+  });
+  const after = run(saved, loadStudio.fulfilled({ answer: answerOf(imported), left: null }, 'request', 'importing'));
+  expect(after.past.map(({ label }) => label)).toEqual(['A', 'importing']);
+  const back = run(after, undone());
+  expect([name(back), back.bundle.classes?.length, back.bundle.series?.length]).toEqual(['A', 1, 1]);
+  expect(Object.keys(back.unsaved).sort()).toEqual(['classes/new', KEY, 'series/a-series'].sort());
+  expect(name(run(back, undone()))).toBe('Test class');
 });
 
 test('an empty studio opens empty', () => {
@@ -129,5 +225,12 @@ test.each([
   ['Rowers, sixty', [], 'rowers-sixty'],
   ['Été à deux', [], 'ete-a-deux'],
   ['!?', [], 'untitled'],
+  ['Constructor', [], 'constructor-1'],
   ['Twice', [{ id: 'twice' }, { id: 'twice-2' }], 'twice-3'],
 ])('the id of “%s”', (words, taken, id) => expect(freeId(words, taken)).toBe(id));
+
+test('new documents made at once in two tabs are two', () => {
+  const made = new Set(Array.from({ length: 200 }, () => newId('New class')));
+  expect(made.size).toBe(200);
+  for (const id of made) expect(id).toMatch(/^new-class-[a-z0-9]{5}$/);
+});

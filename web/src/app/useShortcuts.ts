@@ -17,6 +17,40 @@ export const SHORTCUTS: ReadonlyArray<readonly [string, string]> = [
   ['← → on a joint', 'Turn it a degree; ten with Shift'],
 ];
 
+const OFF = 'warm-ladder/single-keys-off';
+
+/** Whether keys that stand alone, without Ctrl or Alt, do something: speech input types them by accident. */
+export function singleKeysOn(): boolean {
+  try {
+    return localStorage.getItem(OFF) === null;
+  } catch {
+    return true;
+  }
+}
+
+export function setSingleKeys(on: boolean): void {
+  try {
+    if (on) localStorage.removeItem(OFF);
+    else localStorage.setItem(OFF, 'off');
+  } catch {
+    // A browser that keeps nothing has them on.
+  }
+}
+
+/** Runs when a key is pressed alone and outside of any field, unless such keys are turned off. */
+export function useSingleKey(key: string, run: () => void): void {
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== key || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (inField(event.target) || !singleKeysOn()) return;
+      event.preventDefault();
+      run();
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, [key, run]);
+}
+
 /** Undo and redo from anywhere. In a field they are the class's too, since every keystroke there is already an edit. */
 export function useShortcuts(): void {
   const dispatch = useAppDispatch();

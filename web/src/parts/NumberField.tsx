@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { readNumber } from './readNumber';
 
 interface NumberFieldProps {
   readonly label: string;
@@ -37,8 +38,9 @@ export function NumberField({
   const take = (text: string) => {
     setTyped(text);
     if (faultOf(text, min, max, whole) !== null) return;
-    own.current = Number(text);
-    if (Number(text) !== value) onChange(Number(text));
+    const number = readNumber(text);
+    own.current = number;
+    if (number !== value) onChange(number);
   };
   return (
     <span className="relative inline-block">
@@ -76,7 +78,7 @@ export function NumberField({
 }
 
 function faultOf(text: string, min: number, max: number, whole: boolean): string | null {
-  const value = Number(text);
+  const value = readNumber(text);
   const range = `${min} to ${max}`;
   if (text.trim() === '' || !Number.isFinite(value)) return `Expected a number, ${range}.`;
   if (whole && !Number.isInteger(value)) return `Expected a whole number, ${range}.`;

@@ -102,7 +102,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
         {cautions.includes('abdominal-separation') && (
           <CheckRecord
             checks={audience.abdominalChecks ?? []}
-            limit={catalog.method.limits.fingerWidth}
+            limits={catalog.method.limits}
             onChange={(abdominalChecks) => set({ abdominalChecks }, 'the checks')}
           />
         )}

@@ -2,7 +2,7 @@ import type { Audience } from '@warm-ladder/core/plan';
 import { Plus } from 'lucide-react';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { useChange } from '../../app/edits';
-import { freeId } from '../../app/freeId';
+import { newId } from '../../app/freeId';
 import { LostPage } from '../../app/LostPage';
 import { selectAudiences } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -16,7 +16,7 @@ export function Component() {
   const navigate = useNavigate();
   const audience = id === undefined ? all[0] : all.find((each) => each.id === id);
   const create = () => {
-    const made: Audience = { id: freeId('New audience', all), name: 'New audience' };
+    const made: Audience = { id: newId('New audience'), name: 'New audience' };
     change('audiences', made.id, made, 'making an audience');
     void navigate(`/audiences/${made.id}`);
   };

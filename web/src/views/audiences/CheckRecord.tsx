@@ -1,31 +1,38 @@
-import { type AbdominalCheck, readChecks } from '@warm-ladder/core/caution';
-import { differenceInCalendarWeeks, format, parseISO } from 'date-fns';
+import { type AbdominalCheck, agoText, type CheckLimits, daysBetween, readChecks } from '@warm-ladder/core/caution';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { today } from '../../app/today';
 import { NumberField } from '../../parts/NumberField';
 
 interface CheckRecordProps {
   readonly checks: readonly AbdominalCheck[];
-  /** Finger-widths the house takes into class. */
-  readonly limit: number;
+  /** What the house takes into class. */
+  readonly limits: CheckLimits;
   readonly onChange: (checks: AbdominalCheck[]) => void;
 }
 
-const today = () => format(new Date(), 'yyyy-MM-dd');
+/** A day as people here write it. */
+const DAY = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+const dayText = (date: string) => DAY.format(new Date(`${date}T00:00Z`));
 
 /** The dated record of the finger-width check: the newest one decides, and who did it stands beside it. */
-export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
-  const { clear, reason, latest } = readChecks(checks, limit);
-  const [made, setMade] = useState<AbdominalCheck>({ date: today(), fingers: limit, checkedBy: '' });
-  const whole = made.checkedBy.trim() !== '' && made.date !== '';
+export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
+  const day = today();
+  const { clear, reason, latest } = readChecks(checks, limits, day);
+  const blank = { date: null, fingers: limits.fingerWidth, checkedBy: '' };
+  // Today until another day is chosen, also when today has become another day.
+  const [made, setMade] = useState<Omit<AbdominalCheck, 'date'> & { date: string | null }>(blank);
+  const date = made.date ?? day;
+  const ahead = date > day;
+  const whole = made.checkedBy.trim() !== '' && date !== '' && !ahead;
   const newestFirst = checks.toSorted((a, b) => (a.date < b.date ? 1 : -1));
   return (
     <section aria-label="Finger-width check" className="mt-5 border-l-4 border-ink pl-4">
       <h3 className="font-name text-lg font-semibold">Finger-width check</h3>
       <p className={clear ? 'text-moss' : 'font-semibold text-brick'}>
         {clear
-          ? `Within the house limit of ${limit}; checked ${weeksAgo(latest?.date)}.`
-          : `Clear first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
+          ? `Within the house limit of ${limits.fingerWidth}; checked ${latest ? agoText(daysBetween(latest.date, day)) : 'never'}.`
+          : `Ask a professional first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
       </p>
       <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-2 [&_td]:align-top [&_th]:pr-2 sm:[&_td]:pr-3 sm:[&_th]:pr-3">
         <thead className="text-soft">
@@ -43,7 +50,7 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
         <tbody>
           {newestFirst.map((check, i) => (
             <tr key={`${check.date}-${i}`} className="border-t border-line">
-              <td className="whitespace-nowrap">{format(parseISO(check.date), 'd MMM yyyy')}</td>
+              <td className="whitespace-nowrap">{dayText(check.date)}</td>
               <td>{check.fingers}</td>
               <td>{check.doming ? 'yes' : 'no'}</td>
               <td>{check.checkedBy}</td>
@@ -67,8 +74,8 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
         onSubmit={(event) => {
           event.preventDefault();
           if (!whole) return;
-          onChange([...checks, { ...made, checkedBy: made.checkedBy.trim() }]);
-          setMade({ date: today(), fingers: limit, checkedBy: '' });
+          onChange([...checks, { ...made, date, checkedBy: made.checkedBy.trim() }]);
+          setMade(blank);
         }}
       >
         <label>
@@ -76,7 +83,8 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
           <input
             type="date"
             className="field"
-            value={made.date}
+            value={date}
+            max={day}
             onChange={({ target }) => setMade({ ...made, date: target.value })}
           />
         </label>
@@ -109,17 +117,15 @@ export function CheckRecord({ checks, limit, onChange }: CheckRecordProps) {
             onChange={({ target }) => setMade({ ...made, checkedBy: target.value })}
           />
         </label>
+        {ahead && (
+          <span role="alert" className="text-brick">
+            A check is written down when it is made: expected today or earlier.
+          </span>
+        )}
         <button type="submit" className="action text-sm" disabled={!whole}>
           <Plus className="size-4" aria-hidden="true" /> Keep the check
         </button>
       </form>
     </section>
   );
-}
-
-function weeksAgo(date: string | undefined): string {
-  if (date === undefined) return 'never';
-  const weeks = differenceInCalendarWeeks(new Date(), parseISO(date));
-  if (weeks <= 0) return 'this week';
-  return weeks === 1 ? 'last week' : `${weeks} weeks ago`;
 }

@@ -1,8 +1,7 @@
-import { POSITIONS } from '@warm-ladder/core/body';
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import type { ClassPlan, TimedClass } from '@warm-ladder/core/plan';
 import { useClassEdit } from '../../app/edits';
-import { selectAudiences } from '../../app/selectors';
+import { selectAudiences, selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -13,6 +12,7 @@ import { Minding } from './Minding';
 export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass }) {
   const edit = useClassEdit(plan.id);
   const audiences = useAppSelector(selectAudiences);
+  const catalog = useAppSelector(selectCatalog);
   const set = (change: Partial<Omit<ClassPlan, 'id' | 'blocks'>>, label: string, field = '') =>
     edit({ kind: 'class', change }, label, field);
   return (
@@ -77,8 +77,10 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
               onChange={({ target }) => set({ openingPosition: target.value || undefined }, 'where it begins')}
             >
               <option value="">at the first block</option>
-              {POSITIONS.map((position) => (
-                <option key={position}>{position}</option>
+              {catalog.graph.positions.map((position) => (
+                <option key={position} value={position}>
+                  {catalog.graph.name(position)}
+                </option>
               ))}
             </select>
           </label>

@@ -1,13 +1,20 @@
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { clock, SEVERITIES } from '@warm-ladder/core/review';
 import { Copy, Plus, Trash2 } from 'lucide-react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
-import { freeId } from '../../app/freeId';
+import { newId } from '../../app/freeId';
 import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
+
+/** Height of a row before it is measured, in pixels. */
+const ROW = 81;
+/** Classes that are found by looking. */
+const FEW = 12;
 
 /** Every class of the studio, drawn to one scale of time. */
 export function Component() {
@@ -15,15 +22,19 @@ export function Component() {
   const change = useChange();
   const navigate = useNavigate();
   const create = (from?: ClassPlan) => {
-    const name = from ? `${from.name}, again` : 'New class';
-    const id = freeId(name, classes);
+    const name = from ? `${from.name} (copy)`.slice(0, 120) : 'New class';
+    const id = newId(name);
     const fresh: ClassPlan = from
       ? { ...from, id, name }
       : { id, name, delivery: 'group', targetMinutes: 45, openingSeconds: 120, closingSeconds: 90, blocks: [] };
     change('classes', id, fresh, `making ${name}`);
     void navigate(`/class/${id}`);
   };
-  const longest = Math.max(1, ...classes.map(({ targetMinutes }) => targetMinutes * 60));
+  const [sought, setSought] = useState('');
+  const shown = useMemo(() => {
+    const words = sought.toLowerCase().split(/\s+/);
+    return classes.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word)));
+  }, [classes, sought]);
   return (
     <main className="mx-auto w-full max-w-5xl px-4 py-6">
       <div className="flex flex-wrap items-center gap-4">
@@ -37,12 +48,58 @@ export function Component() {
           No class yet. Make the first one, or bring a studio in with Import a file… from the Studio menu.
         </p>
       )}
-      <ul className="mt-4 flex flex-col divide-y divide-line">
-        {classes.map((plan) => (
-          <ClassRow key={plan.id} plan={plan} longest={longest * 1.05} onCopy={() => create(plan)} />
-        ))}
-      </ul>
+      {classes.length > FEW && (
+        <input
+          type="search"
+          className="field mt-4 w-full max-w-sm"
+          aria-label="Search the classes"
+          placeholder="Search by name"
+          value={sought}
+          onChange={({ target }) => setSought(target.value)}
+        />
+      )}
+      {shown.length < classes.length && (
+        <p role="status" className="mt-2 text-soft">
+          {shown.length === 1 ? '1 class' : `${shown.length} classes`} of {classes.length}
+        </p>
+      )}
+      <Rows plans={shown} onCopy={create} />
     </main>
+  );
+}
+
+/** The rows in sight and a few around them: each is timed, reviewed and drawn, and a studio has thousands. */
+function Rows({ plans, onCopy }: { plans: readonly ClassPlan[]; onCopy: (plan: ClassPlan) => void }) {
+  const list = useRef<HTMLUListElement>(null);
+  const [top, setTop] = useState(0);
+  useLayoutEffect(() => setTop(list.current?.offsetTop ?? 0), []);
+  const rows = useWindowVirtualizer({
+    count: plans.length,
+    estimateSize: () => ROW,
+    overscan: 4,
+    scrollMargin: top,
+    getItemKey: (i) => plans[i]?.id ?? i,
+  });
+  const longest = useMemo(() => Math.max(1, ...plans.map(({ targetMinutes }) => targetMinutes * 60)) * 1.05, [plans]);
+  return (
+    <ul ref={list} className="relative mt-4" style={{ height: rows.getTotalSize() }}>
+      {rows.getVirtualItems().map(({ index, key, start }) => {
+        const plan = plans[index];
+        return plan ? (
+          <li
+            key={key}
+            ref={rows.measureElement}
+            data-index={index}
+            aria-setsize={plans.length}
+            aria-posinset={index + 1}
+            className="group absolute inset-x-0 top-0 grid items-center gap-x-5 border-t border-line py-2 sm:grid-cols-[minmax(0,19rem)_1fr_auto_auto]"
+            style={{ transform: `translateY(${start - top}px)` }}
+          >
+            <ClassRow plan={plan} longest={longest} onCopy={() => onCopy(plan)} />
+          </li>
+        ) : null;
+      })}
+    </ul>
   );
 }
 
@@ -56,7 +113,7 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
   const change = useChange();
   const over = timed.seconds > plan.targetMinutes * 60;
   return (
-    <li className="group grid items-center gap-x-5 py-2 sm:grid-cols-[minmax(0,19rem)_1fr_auto_auto]">
+    <>
       <Link to={`/class/${plan.id}`} className="leading-snug">
         <span className="font-name text-lg font-semibold group-hover:underline">{plan.name}</span>
         <span className="block text-sm text-soft">
@@ -99,6 +156,6 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
           <span className="sr-only">Delete {plan.name}</span>
         </button>
       </span>
-    </li>
+    </>
   );
 }

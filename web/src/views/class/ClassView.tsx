@@ -5,13 +5,13 @@ import type { Prop } from '@warm-ladder/core/repertoire';
 import { conditionsOf, type Remedy, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Plus, ScrollText } from 'lucide-react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
 import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { inField } from '../../app/useShortcuts';
+import { useSingleKey } from '../../app/useShortcuts';
 import { AddSheet } from './AddSheet';
 import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
@@ -62,16 +62,10 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     focusRow(block);
   }, []);
   const mend = useCallback((remedy: Remedy) => edit(remedy.edits, remedy.label), [edit]);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() !== 'a' || event.ctrlKey || event.metaKey || event.altKey || inField(event.target))
-        return;
-      event.preventDefault();
-      setAdding(true);
-    };
-    window.addEventListener('keydown', listen);
-    return () => window.removeEventListener('keydown', listen);
-  }, []);
+  useSingleKey(
+    'a',
+    useCallback(() => setAdding(true), []),
+  );
   const replaced = instead === null ? undefined : timed.blocks[instead];
   const after = selected === null ? plan.blocks.length : Math.min(selected + 1, plan.blocks.length);
   return (

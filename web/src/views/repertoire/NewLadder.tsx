@@ -4,7 +4,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
-import { freeId } from '../../app/freeId';
+import { newId } from '../../app/freeId';
 import { Sheet } from '../../parts/Sheet';
 
 /** Begins a ladder: a name and a position, and it opens in the editor with its first rung to be drawn. */
@@ -16,7 +16,7 @@ export function NewLadder({ catalog }: { catalog: Catalog }) {
   const navigate = useNavigate();
   const fault = nameSchema.safeParse(name).error?.issues[0]?.message;
   const begin = () => {
-    const id = freeId(name, catalog.exercises);
+    const id = newId(name);
     const made = plainExercise(id, name.trim(), position, catalog.graph.like(position));
     change('exercises', id, made, `beginning ${made.name}`);
     void navigate(`/edit/${id}`);

@@ -3,7 +3,7 @@ import type { Series } from '@warm-ladder/core/series';
 import { Plus } from 'lucide-react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useChange } from '../../app/edits';
-import { freeId } from '../../app/freeId';
+import { newId } from '../../app/freeId';
 import { LostPage } from '../../app/LostPage';
 import { selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -55,11 +55,10 @@ function SeriesRow({ series }: { series: Series }) {
 }
 
 export function useCreateSeries() {
-  const all = useAppSelector(selectSeries);
   const change = useChange();
   const navigate = useNavigate();
   return () => {
-    const id = freeId('New series', all);
+    const id = newId('New series');
     change('series', id, { id, name: 'New series', episodes: [] }, 'making a series');
     void navigate(`/series/${id}`);
   };

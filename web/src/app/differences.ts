@@ -1,0 +1,59 @@
+/** One place where two versions of a document differ, with what each says there. */
+export interface Difference {
+  readonly where: string;
+  readonly mine: string;
+  readonly theirs: string;
+}
+
+/** Most differences told one by one; a dialog is no comparison of files. */
+const MOST = 8;
+
+const SINGULAR: Readonly<Record<string, string>> = {
+  blocks: 'block',
+  rungs: 'rung',
+  phases: 'phase',
+  cues: 'cue',
+  episodes: 'episode',
+  options: 'option',
+  cautions: 'caution',
+};
+
+const word = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+
+const textOf = (value: unknown): string => {
+  if (value === undefined || value === null) return 'nothing';
+  if (Array.isArray(value)) return `${value.length} in the list`;
+  if (typeof value === 'object') {
+    const { name, text, exercise, rung } = value as Record<string, unknown>;
+    return String(name ?? text ?? [exercise, rung].filter(Boolean).join(', ')) || 'something';
+  }
+  const text = String(value);
+  return text.length > 60 ? `${text.slice(0, 60)}…` : text;
+};
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
+
+/**
+ * Where two versions of a document differ, in words.
+ * @returns the first few differences, and how many more there are
+ */
+export function differencesOf(mine: unknown, theirs: unknown): { readonly told: Difference[]; readonly more: number } {
+  const found: Difference[] = [];
+  const walk = (a: unknown, b: unknown, where: readonly string[]) => {
+    if (JSON.stringify(a) === JSON.stringify(b)) return;
+    if (isRecord(a) && isRecord(b) && Array.isArray(a) === Array.isArray(b)) {
+      const list = Array.isArray(a);
+      for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
+        if (!list) walk(a[key], b[key], [...where, word(key)]);
+        else {
+          const of = where.at(-1) ?? '';
+          walk(a[key], b[key], [...where.slice(0, -1), `${SINGULAR[of] ?? of} ${Number(key) + 1}`]);
+        }
+      }
+      return;
+    }
+    found.push({ where: where.join(', ') || 'the whole', mine: textOf(a), theirs: textOf(b) });
+  };
+  walk(mine ?? undefined, theirs ?? undefined, []);
+  return { told: found.slice(0, MOST), more: Math.max(0, found.length - MOST) };
+}
