@@ -1,13 +1,72 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { type BrowserContext, test as base, expect, type Page } from '@playwright/test';
+import type { Bundle } from '@warm-ladder/core/formats';
+import { emptyBundle } from '@warm-ladder/core/formats';
+import { demoBundle } from './demo';
 import { type RunningStudio, startStudio } from './studio';
 
-/** A test with a studio of its own: the demo's, or (with `bundles: []`) an empty one. */
-export const test = base.extend<{ bundles: readonly string[] | undefined; studio: RunningStudio }>({
-  bundles: [undefined, { option: true }],
-  studio: async ({ bundles }, use) => {
-    const studio = await startStudio(bundles);
+interface Fixtures {
+  /** What the studio holds when the test begins: the demo, or (`empty`) nothing. */
+  readonly holds: 'demo' | 'empty';
+  /** The worker's studio, holding what the test asks for. */
+  readonly studio: Pick<RunningStudio, 'address'>;
+  /** A studio of the test's own, to be ended and begun again; the demo's. */
+  readonly ownStudio: RunningStudio;
+}
+interface WorkerFixtures {
+  readonly demo: Bundle;
+  readonly server: RunningStudio;
+  /** One for all tests of a worker, so that the built files are fetched once. */
+  readonly sharedContext: BrowserContext;
+}
+
+/** Makes a studio hold a bundle and nothing else. */
+export async function reset(address: string, bundle: Bundle): Promise<void> {
+  const answer = await fetch(`${address}/api/bundle?mode=replace`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(bundle),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+}
+
+/** Tests share a server and a browser context of their worker; each begins with its studio and an empty browser. */
+export const test = base.extend<Fixtures, WorkerFixtures>({
+  holds: ['demo', { option: true }],
+  // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures a function needs from this pattern.
+  demo: [async ({}, use) => use(demoBundle()), { scope: 'worker' }],
+  server: [
+    // biome-ignore lint/correctness/noEmptyPattern: as above.
+    async ({}, use) => {
+      const server = await startStudio([]);
+      await use(server);
+      await server.end();
+    },
+    { scope: 'worker' },
+  ],
+  sharedContext: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  studio: async ({ server, demo, holds }, use) => {
+    await reset(server.address, holds === 'demo' ? demo : emptyBundle());
+    await use(server);
+  },
+  // biome-ignore lint/correctness/noEmptyPattern: as above.
+  ownStudio: async ({}, use) => {
+    const studio = await startStudio();
     await use(studio);
     await studio.end();
+  },
+  context: async ({ sharedContext }, use) => {
+    await use(sharedContext);
+    for (const page of sharedContext.pages()) {
+      await page.evaluate(() => localStorage.clear()).catch(() => undefined);
+      await page.close({ runBeforeUnload: false });
+    }
   },
 });
 export { expect };
@@ -17,11 +76,21 @@ export const length = (page: Page) => page.getByLabel('Length', { exact: true })
 export const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
 export const row = (page: Page, block: number) => page.locator(`#block-${block - 1}`);
 
+/** Opens the Studio menu at one of its entries. */
+export async function fromMenu(page: Page, entry: string): Promise<void> {
+  await page.getByRole('button', { name: 'Studio', exact: true }).click();
+  await page.getByRole('menuitem', { name: entry }).click();
+}
+
 /** Opens the Studio menu's import with a file, up to its report. */
 export async function chooseFile(page: Page, text: string): Promise<void> {
-  await page.getByRole('button', { name: 'Studio' }).click();
-  await page.getByRole('menuitem', { name: 'Import a file…' }).click();
+  await fromMenu(page, 'Import a file…');
   await page
     .getByLabel('File to import')
     .setInputFiles({ name: 'file.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+}
+
+/** What the server has of a studio. */
+export async function kept(address: string): Promise<Bundle> {
+  return (await fetch(`${address}/api/bundle`)).json() as Promise<Bundle>;
 }

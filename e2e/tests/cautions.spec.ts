@@ -31,7 +31,7 @@ test('an audience’s cautions and its finger-width record decide what its class
   await expect(left.getByRole('img').first()).toHaveAttribute('aria-label', / fine, .* swap/);
   await page.getByRole('checkbox', { name: 'Abdominal separation after pregnancy' }).check();
   const record = page.getByRole('region', { name: 'Finger-width check' });
-  await expect(record).toContainText('Clear first. No finger-width check is on record.');
+  await expect(record).toContainText('Ask a professional first. No finger-width check is on record.');
 
   await page.getByRole('link', { name: 'Class', exact: true }).click();
   await page.getByRole('link', { name: 'Choir Monday, first draft' }).first().click();
@@ -86,14 +86,14 @@ test('the repertoire goes out as a table and comes in again, its loss named; a w
   studio,
 }) => {
   await page.goto(`${studio.address}/repertoire`);
-  await page.getByRole('button', { name: 'Studio' }).click();
+  await page.getByRole('button', { name: 'Studio', exact: true }).click();
   const downloading = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: 'Repertoire as a table (CSV) without poses, phases and cues' }).click();
   const stream = await (await downloading).createReadStream();
   let csv = '';
   for await (const chunk of stream) csv += chunk;
   const choose = async (text: string) => {
-    await page.getByRole('button', { name: 'Studio' }).click();
+    await page.getByRole('button', { name: 'Studio', exact: true }).click();
     await page.getByRole('menuitem', { name: 'Import a file…' }).click();
     await page
       .getByLabel('File to import')

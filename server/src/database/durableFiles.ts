@@ -20,7 +20,10 @@ export class DurableFiles extends NodeFS {
     const made = await super.init(pg, options);
     const hook = (module: unknown) => {
       const { NODEFS } = module as NodeFilesModule;
-      NODEFS.stream_ops.fsync = ({ nfd }) => NODEFS.tryFSOperation(() => (fsyncSync(nfd), 0));
+      NODEFS.stream_ops.fsync = ({ nfd }) => {
+        NODEFS.tryFSOperation(() => fsyncSync(nfd));
+        return 0;
+      };
     };
     return { emscriptenOpts: { ...made.emscriptenOpts, preRun: [...(made.emscriptenOpts.preRun ?? []), hook] } };
   }

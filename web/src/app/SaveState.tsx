@@ -1,4 +1,4 @@
-import { type DocumentKey, emptyBundle, splitDocumentKey } from '@warm-ladder/core/formats';
+import { type DocumentChange, type DocumentKey, Documents, emptyBundle, splitDocumentKey } from '@warm-ladder/core/formats';
 import { download } from '../parts/download';
 import { nameOf } from './ConflictDialog';
 import { useAppDispatch, useAppSelector } from './store';
@@ -43,12 +43,11 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
 /** The browser keeps nothing: said before anything is lost, with a way to keep it all the same. */
 function NothingHeld({ studio: { bundle, unsaved, away, trouble } }: { studio: StudioState }) {
   const save = () => {
-    const file = (Object.keys(unsaved) as DocumentKey[]).reduce<Record<string, unknown>>((made, key) => {
+    const changes = (Object.keys(unsaved) as DocumentKey[]).map((key) => {
       const [kind, id] = splitDocumentKey(key);
-      const value = documentOf(bundle, kind, id);
-      if (value === undefined) return made;
-      return { ...made, [kind]: kind === 'method' ? value : [...((made[kind] ?? []) as unknown[]), value] };
-    }, emptyBundle());
+      return { kind, id, value: documentOf(bundle, kind, id) } as DocumentChange;
+    });
+    const file = Documents.of(emptyBundle()).with(changes).bundle;
     download('warm-ladder-unsaved.json', JSON.stringify(file, null, 2));
   };
   return (

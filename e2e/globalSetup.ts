@@ -1,3 +1,0 @@
-import { makeTemplates } from './studio';
-
-export default makeTemplates;
