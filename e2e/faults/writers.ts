@@ -1,10 +1,13 @@
+import { type Bundle, emptyBundle } from '@warm-ladder/core/formats';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+
 /** What a writer was told: the newest version of each document that was answered 200, and how many answers there were. */
 export interface Acknowledged {
   readonly versions: Map<string, number>;
   count: number;
 }
 
-const classOf = (id: string, name: string) => ({
+const classOf = (id: string, name: string): ClassPlan => ({
   id,
   name,
   delivery: 'group',
@@ -15,24 +18,40 @@ const classOf = (id: string, name: string) => ({
   blocks: [],
 });
 
-/** Saves classes, each writer its own few, until the server is gone. */
+/** A studio of so many classes and nothing else. */
+export const bigBundle = (classes: number): Bundle => ({
+  ...emptyBundle(),
+  classes: Array.from({ length: classes }, (_, i) => classOf(`class-${i}`, `Class ${i}`)),
+});
+
+/** Saves one class on a version. @returns the new version, or why there is none */
+export async function save(
+  address: string,
+  id: string,
+  version: number,
+  name: string,
+): Promise<number | Response | null> {
+  const response = await fetch(`${address}/api/classes/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ version, value: classOf(id, name) }),
+  }).catch(() => null);
+  if (!response?.ok) return response;
+  const answer = (await response.json().catch(() => null)) as { version: number } | null;
+  return answer?.version ?? null;
+}
+
+/** Saves classes, each writer its own few, until the server is gone. @throws Error when a save is refused */
 export async function writeUntilGone(address: string, writers: number, tag = 'w'): Promise<Acknowledged> {
   const told: Acknowledged = { versions: new Map(), count: 0 };
   await Promise.all(
     Array.from({ length: writers }, async (_, writer) => {
       for (let n = 0; ; n++) {
         const id = `${tag}${writer}-${n % 3}`;
-        const sent = { version: told.versions.get(id) ?? 0, value: classOf(id, `Save ${n}`) };
-        const response = await fetch(`${address}/api/classes/${id}`, {
-          method: 'PUT',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(sent),
-        }).catch(() => null);
-        if (!response) return;
-        const answer = (await response.json().catch(() => null)) as { version?: number } | null;
-        if (answer === null) return;
-        if (!response.ok) throw new Error(`a save was refused: ${JSON.stringify(answer)}`);
-        told.versions.set(id, answer.version ?? 0);
+        const version = await save(address, id, told.versions.get(id) ?? 0, `Save ${n}`);
+        if (version instanceof Response) throw new Error(`a save was refused: ${await version.text()}`);
+        if (version === null) return;
+        told.versions.set(id, version);
         told.count += 1;
       }
     }),

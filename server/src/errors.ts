@@ -40,6 +40,14 @@ export function invalid(problems: readonly Problem[], code: RefusalCode = 'INVAL
   return new Refusal(code, first?.message ?? 'The body is not valid.', { path: first?.path ?? null, problems: named });
 }
 
+/** 53100 is the database's own word for it; a database that can't be opened again has it as its cause. */
+function isFullDisk(error: unknown): boolean {
+  const { code, errno, cause } = (error ?? {}) as { code?: unknown; errno?: unknown; cause?: unknown };
+  return code === '53100' || code === 'ENOSPC' || errno === NO_SPACE_ERRNO || (cause !== undefined && isFullDisk(cause));
+}
+/** WASI's number for a full disk, as the engine's file layer throws it. */
+const NO_SPACE_ERRNO = 51;
+
 const megabytes = (bytes: number): string => `${Math.round(bytes / 1024 / 1024)} MB`;
 
 function asRefusal(error: FastifyError | Refusal, limit: number): Refusal {
@@ -60,8 +68,7 @@ function asRefusal(error: FastifyError | Refusal, limit: number): Refusal {
       return new Refusal('BAD_JSON', 'The body is not whole JSON; nothing was changed.');
   }
   if (error.statusCode !== undefined && error.statusCode < 500) return new Refusal('BAD_REQUEST', error.message);
-  // 53100: the database's own word for a full disk.
-  if (error.code === '53100' || error.code === 'ENOSPC') {
+  if (isFullDisk(error)) {
     return new Refusal('NO_SPACE', 'There is no space left on the server’s disk; nothing was changed.');
   }
   return new Refusal('INTERNAL', 'The server failed to do this; nothing was changed. Its log has the cause.');

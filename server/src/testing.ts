@@ -1,9 +1,9 @@
 import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { PGlite } from '@electric-sql/pglite';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { buildApp } from './app';
+import type { Engine } from './database/engine';
 import { openDatabase } from './database/openDatabase';
 import { Copies } from './studio/copies';
 import { Studio } from './studio/studio';
@@ -25,7 +25,7 @@ export function preparedFolder(): ReturnType<typeof temporaryFolder> {
 export interface TestServer {
   /** Where it listens, for what is not JSON. */
   readonly address: string;
-  readonly db: PGlite;
+  readonly db: Engine;
   /** Sends JSON and reads JSON. */
   readonly send: (method: string, url: string, body?: unknown) => Promise<{ status: number; body: Answer }>;
   readonly close: () => Promise<void>;

@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, w
 import { join } from 'node:path';
 import { PGlite } from '@electric-sql/pglite';
 import { DURABLE_START, DurableFiles, syncPath, syncTree } from './durableFiles';
+import { Engine } from './engine';
 import { type FolderLock, lockFolder } from './folderLock';
 import { migrate } from './migrate';
 
@@ -11,7 +12,7 @@ export class FolderBroken extends Error {
 }
 
 export interface OpenDatabase {
-  readonly db: PGlite;
+  readonly db: Engine;
   readonly lock: FolderLock;
   readonly close: () => Promise<void>;
 }
@@ -38,11 +39,9 @@ export async function openDatabase(folder: string): Promise<OpenDatabase> {
     }
     if (!existsSync(database)) await makeDatabase(database);
     refuseIncomplete(database);
-    // Left by a server that was killed. The folder is this process's, so nobody's; a power cut leaves it empty, and
-    // the engine would stop at that.
-    rmSync(join(database, 'postmaster.pid'), { force: true });
-    const db = await open(database);
-    await migrate(db);
+    const first = await open(database);
+    await migrate(first);
+    const db = new Engine(() => open(database), first);
     if (!existsSync(marker)) {
       writeFileSync(marker, 'A Warm Ladder studio is kept here: its database, and copies of it in kept/.\n');
       syncPath(marker);
@@ -106,12 +105,16 @@ function refuseIncomplete(database: string): void {
 
 async function open(database: string): Promise<PGlite> {
   try {
+    // Left by a server that was killed. The folder is this process's, so nobody's; a power cut leaves it empty, and the
+    // engine would stop at that.
+    rmSync(join(database, 'postmaster.pid'), { force: true });
     const db = await PGlite.create({ fs: new DurableFiles(database), startParams: DURABLE_START });
     await db.query('select 1');
     return db;
   } catch (error) {
     throw new FolderBroken(
       `The database ${database} can’t be opened (${reasonOf(error)}). Nothing was removed. ${WAYS_BACK}`,
+      { cause: error },
     );
   }
 }

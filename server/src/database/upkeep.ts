@@ -1,4 +1,4 @@
-import type { PGlite } from '@electric-sql/pglite';
+import type { Queries } from './engine';
 
 /** Bytes written between two tidyings: each leaves a dead row and its share of the log behind. */
 const BYTES = 16 * 1024 * 1024;
@@ -10,11 +10,11 @@ const WRITES = 2_000;
  * checkpointer nor an autovacuum, so the one who writes must call for them.
  */
 export class Upkeep {
-  readonly #db: PGlite;
+  readonly #db: Queries;
   #bytes = 0;
   #writes = 0;
 
-  constructor(db: PGlite) {
+  constructor(db: Queries) {
     this.#db = db;
   }
 

@@ -1,6 +1,6 @@
-import type { PGlite, Transaction } from '@electric-sql/pglite';
 import type { DocumentKind } from '@warm-ladder/core/formats';
 import type { SetAsideDocument } from '@warm-ladder/core/wire';
+import type { Queries } from '../database/engine';
 
 /** A document as it lies in the database: its body is whatever was written, and yet to be read by its schema. */
 export interface StoredDocument {
@@ -28,8 +28,6 @@ export interface Tally {
   readonly documents: number;
   readonly versions: string;
 }
-
-type Queries = Pick<PGlite | Transaction, 'query'>;
 
 const named = (list: readonly DocumentName[]) => [list.map(({ kind }) => kind), list.map(({ id }) => id)];
 

@@ -1,5 +1,4 @@
 import { randomInt } from 'node:crypto';
-import type { PGlite } from '@electric-sql/pglite';
 import {
   checkChanges,
   DOCUMENT_KINDS,
@@ -13,6 +12,7 @@ import {
   pathText,
   schemaProblems,
 } from '@warm-ladder/core/formats';
+import type { Engine } from '../database/engine';
 import { type DocumentName, documentRows, type StoredDocument, type Tally } from './documentRows';
 import { Snapshot } from './snapshot';
 
@@ -26,7 +26,7 @@ export class StudioIncomplete extends Error {
  * @param salvage take what is there, though some is known to be lost
  * @throws StudioIncomplete when documents are missing that were kept
  */
-export async function openSnapshot(db: PGlite, salvage: boolean): Promise<Snapshot> {
+export async function openSnapshot(db: Engine, salvage: boolean): Promise<Snapshot> {
   const { counted, found } = await documentRows.tallies(db);
   const lost = lossOf(counted, found);
   if (lost.length > 0 && !salvage) {
@@ -50,7 +50,7 @@ export async function openSnapshot(db: PGlite, salvage: boolean): Promise<Snapsh
  * folder that is opened later, or twice, never gives out a version again that a browser still holds from before.
  * Below 2^53 until the year 2242.
  */
-const beginEpoch = (db: PGlite): Promise<number> =>
+const beginEpoch = (db: Engine): Promise<number> =>
   documentRows.beginRevisions(db, Math.floor(Date.now() / 1000) * 2 ** 20 + randomInt(2 ** 19), randomInt(2 ** 19));
 
 function lossOf(counted: readonly Tally[], found: readonly Tally[]): string[] {

@@ -1,4 +1,3 @@
-import type { PGlite, Transaction } from '@electric-sql/pglite';
 import {
   type Bundle,
   type DocumentChange,
@@ -11,6 +10,7 @@ import {
   schemaProblems,
 } from '@warm-ladder/core/formats';
 import type { CopyReason, ImportAnswer, Kept, SetAsideDocument } from '@warm-ladder/core/wire';
+import type { Engine, Queries } from '../database/engine';
 import { Upkeep } from '../database/upkeep';
 import { invalid, Refusal } from '../errors';
 import type { Copies } from './copies';
@@ -42,15 +42,16 @@ const BATCH = 40;
 export class Studio {
   readonly id: string;
   readonly copies: Copies;
-  readonly #db: PGlite;
+  readonly #db: Engine;
   readonly #upkeep: Upkeep;
   #snapshot: Snapshot;
+  #generation = 0;
   #setAside: readonly SetAsideDocument[];
   #text: string | undefined;
   #queue: Promise<unknown> = Promise.resolve();
 
   private constructor(
-    db: PGlite,
+    db: Engine,
     id: string,
     copies: Copies,
     snapshot: Snapshot,
@@ -68,7 +69,7 @@ export class Studio {
    * @param salvage open it though documents that were kept are known to be lost
    * @throws StudioIncomplete
    */
-  static async open(db: PGlite, copies: Copies, salvage = false): Promise<Studio> {
+  static async open(db: Engine, copies: Copies, salvage = false): Promise<Studio> {
     const snapshot = await openSnapshot(db, salvage);
     const studio = new Studio(
       db,
@@ -194,10 +195,19 @@ export class Studio {
     await this.#queue;
   }
 
+  /** Reads the studio anew after the engine had to be opened again: its last write may have been kept, or not. */
+  async #refresh(): Promise<void> {
+    const generation = await this.#db.ready();
+    if (generation === this.#generation) return;
+    this.#snapshot = await openSnapshot(this.#db, false);
+    this.#text = undefined;
+    this.#generation = generation;
+  }
+
   async #write(kept: readonly DocumentChange[], after: Snapshot['documents']): Promise<Snapshot> {
     const puts = writesOf(kept);
     const gone = kept.filter(({ value }) => value === undefined);
-    const work = async (db: PGlite | Transaction) => {
+    const work = async (db: Queries) => {
       // What is named must not go before it is no longer named; what names it comes first.
       const versions = puts.length > 0 ? await documentRows.write(db, puts) : [];
       const removed = gone.length > 0 ? await documentRows.remove(db, gone) : 0;
@@ -225,7 +235,7 @@ export class Studio {
     return this.#moveOn(changes, after, puts, versions, revision);
   }
 
-  async #order(tx: Transaction, after: Snapshot['documents']): Promise<void> {
+  async #order(tx: Queries, after: Snapshot['documents']): Promise<void> {
     const names = (Object.keys(documentSchemas) as DocumentKind[]).flatMap((kind) =>
       [...after.shelf(kind).keys()].map((id) => ({ kind, id })),
     );
@@ -252,7 +262,10 @@ export class Studio {
 
   /** One write after another; the snapshot moves on only once it is committed. */
   #inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const result = this.#queue.then(work);
+    const result = this.#queue.then(async () => {
+      await this.#refresh();
+      return work();
+    });
     this.#queue = result.catch(() => undefined);
     return result;
   }

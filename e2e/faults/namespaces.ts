@@ -1,0 +1,29 @@
+import { once } from 'node:events';
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { launch, newFolder } from '../studio';
+import type { Row } from './report';
+
+/** Two servers on one folder, each in a process namespace of its own, as in two containers: the second is refused. */
+export async function namespaces(): Promise<Row> {
+  const folder = newFolder();
+  const data = join(folder, 'data');
+  const apart = ['unshare', '--pid', '--fork', '--mount-proc', '--kill-child'];
+  const first = await launch(data, { under: apart });
+  const second = await launch(data, { under: apart });
+  const outside = await launch(data);
+  const refused = [second, outside].map(({ address, said }) => address === null && /in use by another/.test(said()));
+  const answers = (await fetch(`${first.address}/api/health`)).ok;
+  first.child.kill('SIGKILL');
+  await once(first.child, 'exit');
+  // The holder is gone with its namespace: the folder is free.
+  const after = await launch(data);
+  const free = after.address !== null;
+  for (const { child } of [second, outside, after]) child.kill('SIGKILL');
+  rmSync(folder, { recursive: true, force: true });
+  return {
+    what: 'two process namespaces on one folder',
+    measured: `second ${refused[0] ? 'refused' : 'started'}, one outside ${refused[1] ? 'refused' : 'started'}, first ${answers ? 'answers' : 'silent'}, ${free ? 'free' : 'held'} after its end`,
+    holds: refused.every(Boolean) && answers && free,
+  };
+}

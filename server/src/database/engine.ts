@@ -1,0 +1,87 @@
+import type { PGlite, Results } from '@electric-sql/pglite';
+
+/** What the queries of a studio need of a database. */
+export interface Queries {
+  query<T>(sql: string, values?: unknown[]): Promise<Results<T>>;
+}
+
+/** Milliseconds between two tries to open it: each takes about one second. */
+const RETRY = 2_000;
+
+/** Whether an error ends the engine: it said so itself, or what failed was not the database's answer at all. */
+function isFatal(error: unknown): boolean {
+  const { severity } = (error ?? {}) as { severity?: unknown };
+  return typeof severity !== 'string' || severity === 'PANIC' || severity === 'FATAL';
+}
+
+/**
+ * The embedded database, begun again when it has ended. After a write to its log that the disk refused, it calls a
+ * panic, as it must; as a program of its own it would end, but here it stays, and its next query would never return. So
+ * an engine that has panicked is asked nothing more: another is opened on the folder, recovers what was committed, and
+ * goes on. Not to be used from two places at once: a transaction has no name.
+ */
+export class Engine implements Queries {
+  readonly #open: () => Promise<PGlite>;
+  #db: PGlite | null;
+  #generation = 0;
+  /** What ended it, and when it may be tried again, in milliseconds. */
+  #end: unknown;
+  #nextTry = 0;
+
+  /** @param open opens the database in its folder @param db the one opened first */
+  constructor(open: () => Promise<PGlite>, db: PGlite) {
+    this.#open = open;
+    this.#db = db;
+  }
+
+  /**
+   * Opens the engine again if it has ended. Whoever remembers what was in the database reads it anew when the number
+   * that comes back has changed.
+   * @throws what ended it, while it can't be opened, as long as the disk is full
+   */
+  async ready(): Promise<number> {
+    if (this.#db) return this.#generation;
+    if (Date.now() < this.#nextTry) throw this.#end;
+    try {
+      this.#db = await this.#open();
+    } catch {
+      // Why it ended says more than why it does not begin: a full disk, and not a failed start.
+      this.#nextTry = Date.now() + RETRY;
+      throw this.#end;
+    }
+    this.#generation += 1;
+    return this.#generation;
+  }
+
+  async query<T>(sql: string, values?: unknown[]): Promise<Results<T>> {
+    await this.ready();
+    try {
+      return await (this.#db as PGlite).query<T>(sql, values);
+    } catch (error) {
+      if (isFatal(error)) {
+        this.#db = null;
+        this.#end = error;
+        this.#nextTry = 0;
+      }
+      throw error;
+    }
+  }
+
+  /** Runs queries as one transaction: all of them or none. */
+  async transaction<T>(work: (db: Queries) => Promise<T>): Promise<T> {
+    await this.query('begin');
+    try {
+      const done = await work(this);
+      await this.query('commit');
+      return done;
+    } catch (error) {
+      // An engine that has ended rolls back when it is opened again; asking it to would never return.
+      if (this.#db) await this.query('rollback');
+      throw error;
+    }
+  }
+
+  async close(): Promise<void> {
+    await this.#db?.close();
+  }
+}
