@@ -20,7 +20,7 @@ interface WorkerFixtures {
 }
 
 /** Makes a studio hold a bundle and nothing else. */
-export async function reset(address: string, bundle: Bundle): Promise<void> {
+async function reset(address: string, bundle: Bundle): Promise<void> {
   const answer = await fetch(`${address}/api/bundle?mode=replace`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

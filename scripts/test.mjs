@@ -1,33 +1,67 @@
-// npm test: installs what is missing, then every check, the quick ones first.
-import { spawnSync } from 'node:child_process';
+// npm test: installs what is missing, then every check, the quick ones first. The last lines say how long each took.
+import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ROOT } from './lib/ensure.mjs';
+import { ensureBuild, ensureChromium, ensurePackages, ensurePreparedFolder, ROOT } from './lib/ensure.mjs';
 
 ensurePackages();
+const CHROMIUM_PATH = ensureChromium();
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
-const CHECKS = [
+const node = (...args) => [process.execPath, args];
+
+/** Checks of the text alone: side by side, their words shown only when one fails. */
+const QUICK = [
   ['format and lint', bin('biome'), ['check', '--error-on-warnings', '.']],
   ...['core', 'server', 'web', 'e2e'].map((folder) => [`types of ${folder}`, bin('tsc'), ['--noEmit', '-p', folder]]),
   ['nothing dead', bin('knip'), ['--no-progress']],
-  ['published schema', process.execPath, ['--import', 'tsx', 'server/src/publishSchema.ts', '--check']],
-  ['core and server', bin('jest'), [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }],
-  ['interface', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], { CHROMIUM_PATH: ensureChromium() }],
 ];
-ensureBuild();
+/** Checks of the program, one after another. */
+const SLOW = [
+  ['published schema', ...node('server/dist/publishSchema.js', '--check')],
+  ['chunks as sent', ...node('scripts/chunks.mjs')],
+  ['core, server and web', bin('jest'), [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }],
+  ['faults, in short', ...node('--import', 'tsx', 'e2e/faults/run.ts', '--short')],
+  ['interface', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], { CHROMIUM_PATH }],
+];
 
-let passed = 0;
-for (const [name, command, args, env = {}] of CHECKS) {
+const began = Date.now();
+const times = [];
+const seconds = (since) => Math.round((Date.now() - since) / 1000);
+function end(failed) {
+  console.log(`\n${times.map(([name, took]) => `${name} ${took} s`).join(', ')}`);
+  console.log(`${times.length - (failed ? 1 : 0)} passed, ${failed ? 1 : 0} failed in ${seconds(began)} s`);
+  process.exit(failed ? 1 : 0);
+}
+
+const quick = QUICK.map(([name, command, args]) => {
+  const since = Date.now();
+  const child = spawn(command, args, { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
+  return new Promise((resolve) => child.on('close', (code) => resolve({ name, code, said, took: seconds(since) })));
+});
+for (const { name, code, said, took } of await Promise.all(quick)) {
+  times.push([name, took]);
+  if (code === 0) continue;
+  console.error(`${said}\nThe check “${name}” failed.`);
+  end(true);
+}
+const building = Date.now();
+ensureBuild();
+const PREPARED_FOLDER = ensurePreparedFolder();
+times.push(['build', seconds(building)]);
+
+for (const [name, command, args, env = {}] of SLOW) {
   console.log(`\n— ${name}`);
+  const since = Date.now();
   const { status } = spawnSync(command, args, {
     cwd: ROOT,
     stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, ...env },
+    env: { ...process.env, PREPARED_FOLDER, ...env },
   });
+  times.push([name, seconds(since)]);
   if (status !== 0) {
     console.error(`\nThe check “${name}” failed.`);
-    console.log(`${passed} passed, 1 failed`);
-    process.exit(1);
+    end(true);
   }
-  passed += 1;
 }
-console.log(`\n${passed} passed, 0 failed`);
+end(false);

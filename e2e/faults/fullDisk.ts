@@ -6,7 +6,7 @@ import { launch, newFolder } from '../studio';
 import type { Row } from './report';
 import { countLost, save } from './writers';
 
-const DISK = join(import.meta.dirname, 'fullDisk.mjs');
+const DISK = join(import.meta.dirname, 'fillingDisk.mjs');
 
 /** A disk that can be filled and emptied while the server runs on it. */
 interface Disk {

@@ -11,7 +11,7 @@ const DISK = join(import.meta.dirname, 'unsyncedDisk.mjs');
  * The power goes at a given call to the disk, while classes are saved; what had reached the disk is opened again.
  * @param after calls until then  @param seed 0: nothing that was not synced is there; else some of it, by chance
  */
-export async function cutPower(
+async function cutPower(
   after: number,
   seed: number,
 ): Promise<{ opens: boolean; acknowledged: number; lost: number; said: string }> {

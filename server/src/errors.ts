@@ -43,7 +43,9 @@ export function invalid(problems: readonly Problem[], code: RefusalCode = 'INVAL
 /** 53100 is the database's own word for it; a database that can't be opened again has it as its cause. */
 function isFullDisk(error: unknown): boolean {
   const { code, errno, cause } = (error ?? {}) as { code?: unknown; errno?: unknown; cause?: unknown };
-  return code === '53100' || code === 'ENOSPC' || errno === NO_SPACE_ERRNO || (cause !== undefined && isFullDisk(cause));
+  return (
+    code === '53100' || code === 'ENOSPC' || errno === NO_SPACE_ERRNO || (cause !== undefined && isFullDisk(cause))
+  );
 }
 /** WASI's number for a full disk, as the engine's file layer throws it. */
 const NO_SPACE_ERRNO = 51;

@@ -32,7 +32,7 @@ function answerOf(resolved: Resolved | undefined, { kind, id }: SentChange): Cha
 }
 
 /** One change by itself: its new version, or a refusal. @throws Refusal */
-async function changeOne(studio: Studio, sent: SentChange, path: string[]): Promise<{ version: number }> {
+export async function changeOne(studio: Studio, sent: SentChange, path: string[]): Promise<{ version: number }> {
   const { kind, id, version, value } = sent;
   const key = documentKey(kind, id);
   let asked: AskedChange;

@@ -1,4 +1,10 @@
-import { type DocumentChange, type DocumentKey, Documents, emptyBundle, splitDocumentKey } from '@warm-ladder/core/formats';
+import {
+  type DocumentChange,
+  type DocumentKey,
+  Documents,
+  emptyBundle,
+  splitDocumentKey,
+} from '@warm-ladder/core/formats';
 import { download } from '../parts/download';
 import { nameOf } from './ConflictDialog';
 import { useAppDispatch, useAppSelector } from './store';

@@ -41,7 +41,7 @@ export interface Conflict {
 }
 
 /** Why the server does not take a document as it is here. */
-export type Refusal = Pick<RefusalBody, 'message'> & { readonly value: unknown };
+type Refusal = Pick<RefusalBody, 'message'> & { readonly value: unknown };
 
 export interface StudioState {
   readonly status: 'loading' | 'ready' | 'failed';

@@ -31,7 +31,7 @@ export interface UnsentRecord {
 }
 
 /** A second record of a document, by another tab: it lies where it is until the director has chosen. */
-export type OtherRecord = UnsentRecord & { readonly key: string };
+type OtherRecord = UnsentRecord & { readonly key: string };
 
 /** What tabs that are gone have left: one record a document, what else there is of it, and how many can't be read. */
 export interface LeftBehind {

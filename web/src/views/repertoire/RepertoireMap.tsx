@@ -1,9 +1,14 @@
-import { DIRECTION_WORDS, DIRECTIONS } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useMemo } from 'react';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { heatStep } from '../../parts/heat';
-import type { Cell } from './RepertoireView';
+
+/** A position and a direction, whose rungs it stands for. */
+export interface Cell {
+  readonly position: string;
+  readonly direction: Direction;
+}
 
 interface RepertoireMapProps {
   readonly catalog: Catalog;

@@ -1,4 +1,3 @@
-import type { Direction } from '@warm-ladder/core/method';
 import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repertoire';
 import { useDeferredValue, useMemo, useState } from 'react';
@@ -8,12 +7,7 @@ import { useAppSelector } from '../../app/store';
 import { LadderSheet } from './LadderSheet';
 import { LadderStrip } from './LadderStrip';
 import { NewLadder } from './NewLadder';
-import { RepertoireMap } from './RepertoireMap';
-
-export interface Cell {
-  readonly position: string;
-  readonly direction: Direction;
-}
+import { type Cell, RepertoireMap } from './RepertoireMap';
 
 /** Ladders drawn at once, and how many more at each asking: a search over thousands stays quick. */
 const SHOWN = 40;

@@ -11,7 +11,7 @@ import { LinesField } from '../../parts/LinesField';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
-import { useCreateSeries } from './SeriesView';
+import { useCreateSeries } from './useCreateSeries';
 import { useSeriesReview } from './useSeriesReview';
 
 /** One series: its episodes in order, each with its length, its stairs and what the review says of it. */

@@ -1,13 +1,12 @@
 import { clock } from '@warm-ladder/core/review';
 import type { Series } from '@warm-ladder/core/series';
 import { Plus } from 'lucide-react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { useChange } from '../../app/edits';
-import { newId } from '../../app/freeId';
+import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
 import { selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { SeriesDesk } from './SeriesDesk';
+import { useCreateSeries } from './useCreateSeries';
 import { useSeriesReview } from './useSeriesReview';
 
 export function Component() {
@@ -52,14 +51,4 @@ function SeriesRow({ series }: { series: Series }) {
       </Link>
     </li>
   );
-}
-
-export function useCreateSeries() {
-  const change = useChange();
-  const navigate = useNavigate();
-  return () => {
-    const id = newId('New series');
-    change('series', id, { id, name: 'New series', episodes: [] }, 'making a series');
-    void navigate(`/series/${id}`);
-  };
 }
