@@ -32,8 +32,8 @@ export interface Launch {
   readonly under?: readonly string[];
   /** Words for Node itself. */
   readonly node?: readonly string[];
-  /** Further words of the command line. */
-  readonly args?: readonly string[];
+  /** Without the web app, which then need not be built. */
+  readonly bare?: boolean;
   readonly env?: Readonly<Record<string, string>>;
 }
 
@@ -46,8 +46,9 @@ export interface LaunchedServer {
 
 /** Runs the compiled server on a data folder until it is ready or has ended. */
 export async function launch(data: string, options: Launch = {}): Promise<LaunchedServer> {
-  const { port = '0', bundles = [], under = [], node = [], args = [], env = {} } = options;
-  const words = [...under, process.execPath, ...node, SERVER, '--data', data, '--port', port, ...args, ...bundles];
+  const { port = '0', bundles = [], under = [], node = [], bare = false, env = {} } = options;
+  const args = ['--data', data, '--port', port, ...(bare ? ['--no-web'] : []), ...bundles];
+  const words = [...under, process.execPath, ...node, SERVER, ...args];
   const [command = '', ...rest] = words;
   const child = spawn(command, rest, {
     cwd: ROOT,

@@ -5,5 +5,6 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   plugins: [react(), tailwind()],
   build: { target: 'es2023', reportCompressedSize: false, manifest: true },
-  server: { proxy: { '/api': 'http://127.0.0.1:4400' } },
+  // The host as the browser has it: the server answers its own pages only, and this is one of them.
+  server: { proxy: { '/api': { target: 'http://127.0.0.1:4400', changeOrigin: false } } },
 });

@@ -141,5 +141,5 @@ const sentence = (text: string): string =>
 /** A path as people read it: `exercises[3].rungs[0].dose.reps`; `the file` for its root. */
 export function pathText(path: Problem['path']): string {
   if (path.length === 0) return 'the file';
-  return path.map((key, i) => (typeof key === 'number' ? `[${key}]` : i === 0 ? key : `.${key}`)).join('');
+  return path.map((key, i) => (typeof key === 'number' ? `[${key}]` : `${i === 0 ? '' : '.'}${quoted(key)}`)).join('');
 }

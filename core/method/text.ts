@@ -2,8 +2,9 @@ import { z } from 'zod';
 
 /** Names, notes and cues are plain text: a tag in one is a pasted page or an attack, and would be shown as litter. */
 const MARKUP = /<\/?[a-z!][^>]*>/i;
+// Control characters, and the two that turn the order of all that follows, so that a name reads as another.
 // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are exactly what is refused here.
-const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
+const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202d\u202e]/;
 
 const plain = (max: number) =>
   z

@@ -1,3 +1,4 @@
+export { CSV_COLUMNS, CSV_LOSS } from './columns';
 export { decodeTable } from './decodeTable';
 export * from './readRepertoireCsv';
-export { CSV_COLUMNS, CSV_LOSS, writeRepertoireCsv } from './writeRepertoireCsv';
+export { writeRepertoireCsv } from './writeRepertoireCsv';

@@ -5,7 +5,7 @@ import { schemaProblems, shortened } from '../formats';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
 import { type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
-import { type Column, CSV_COLUMNS, REQUIRED_COLUMNS } from './writeRepertoireCsv';
+import { type Column, CSV_COLUMNS, REQUIRED_COLUMNS } from './columns';
 
 /** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */
 const MOST_ROWS = 20_000;

@@ -1,8 +1,9 @@
 import Papa from 'papaparse';
 import { bundleOf, EXERCISES, exercise, must, rung } from '../testing';
+import { CSV_COLUMNS } from './columns';
 import { decodeTable } from './decodeTable';
 import { readRepertoireCsv } from './readRepertoireCsv';
-import { CSV_COLUMNS, writeRepertoireCsv } from './writeRepertoireCsv';
+import { writeRepertoireCsv } from './writeRepertoireCsv';
 
 const HEAD = 'exercise,exercise name,position,directions,sides,rung,rung name,set-up seconds,sets,reps';
 const LINE = 'heel-slide,Heel slide,supine,neutral,alternate,one,One heel,20,1,6';

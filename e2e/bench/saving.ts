@@ -82,7 +82,7 @@ async function readersWait(address: string, until: Promise<unknown>): Promise<nu
 
 async function readersBehind(): Promise<void> {
   const folder = newFolder();
-  const { child, address } = await launch(join(folder, 'data'));
+  const { child, address } = await launch(join(folder, 'data'), { bare: true });
   if (address === null) throw new Error('the server did not start');
   const post = (mode: string, bundle: Bundle) =>
     fetch(`${address}/api/bundle?mode=${mode}`, {

@@ -19,7 +19,7 @@ interface Disk {
 
 /** Saves before, while and after the disk is full: each is answered truly, and nothing acknowledged is lost. */
 async function fullAndFree(what: string, { data, fill, free, node, env }: Disk): Promise<Row> {
-  const server = await launch(data, { node, env });
+  const server = await launch(data, { bare: true, node, env });
   const { address } = server;
   if (address === null) return { what, measured: server.said(), holds: false };
   const told = { versions: new Map<string, number>(), count: 0 };
@@ -45,7 +45,7 @@ async function fullAndFree(what: string, { data, fill, free, node, env }: Disk):
   const lostRunning = await countLost(address, told).catch(() => told.versions.size);
   server.child.kill('SIGKILL');
   await once(server.child, 'exit');
-  const again = await launch(data);
+  const again = await launch(data, { bare: true });
   const lost = again.address === null ? told.versions.size : await countLost(again.address, told);
   again.child.kill('SIGKILL');
   await once(again.child, 'exit');

@@ -90,7 +90,7 @@ function smallBundle(): string {
 /** Thousands of damaged files and tables: each is taken in whole or refused whole, and none brings anything down. */
 export async function fuzz(files: number): Promise<Row> {
   const folder = newFolder();
-  const server = await launch(join(folder, 'data'));
+  const server = await launch(join(folder, 'data'), { bare: true });
   const source = smallBundle();
   const counts: Record<string, number> = {};
   const faults: string[] = [];

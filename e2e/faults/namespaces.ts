@@ -9,15 +9,15 @@ export async function namespaces(): Promise<Row> {
   const folder = newFolder();
   const data = join(folder, 'data');
   const apart = ['unshare', '--pid', '--fork', '--mount-proc', '--kill-child'];
-  const first = await launch(data, { under: apart });
-  const second = await launch(data, { under: apart });
-  const outside = await launch(data);
+  const first = await launch(data, { bare: true, under: apart });
+  const second = await launch(data, { bare: true, under: apart });
+  const outside = await launch(data, { bare: true });
   const refused = [second, outside].map(({ address, said }) => address === null && /in use by another/.test(said()));
   const answers = (await fetch(`${first.address}/api/health`)).ok;
   first.child.kill('SIGKILL');
   await once(first.child, 'exit');
   // The holder is gone with its namespace: the folder is free.
-  const after = await launch(data);
+  const after = await launch(data, { bare: true });
   const free = after.address !== null;
   for (const { child } of [second, outside, after]) child.kill('SIGKILL');
   rmSync(folder, { recursive: true, force: true });

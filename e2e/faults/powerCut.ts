@@ -18,10 +18,10 @@ async function cutPower(
   const folder = newFolder();
   const [data, disk] = [join(folder, 'data'), join(folder, 'disk')];
   const env = { DISK_ROOT: data, DISK_OUT: disk, DISK_AFTER: String(after), DISK_SEED: String(seed) };
-  const running = await launch(data, { node: ['--import', DISK], env });
+  const running = await launch(data, { bare: true, node: ['--import', DISK], env });
   const told = running.address === null ? null : await writeUntilGone(running.address, 4);
   if (running.child.exitCode === null && running.child.signalCode === null) await once(running.child, 'exit');
-  const again = await launch(disk);
+  const again = await launch(disk, { bare: true });
   const lost = again.address !== null && told ? await countLost(again.address, told) : (told?.versions.size ?? 0);
   if (again.address !== null) {
     again.child.kill('SIGKILL');

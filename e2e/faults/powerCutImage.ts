@@ -25,7 +25,7 @@ async function cut(seconds: number): Promise<{ opens: boolean; acknowledged: num
   try {
     cpSync(join(folder, 'data'), join(disk, 'data'), { recursive: true });
     run('sync', '-f', disk);
-    const server = await launch(join(disk, 'data'));
+    const server = await launch(join(disk, 'data'), { bare: true });
     if (server.address === null) throw new Error(server.said());
     let told = { versions: new Map<string, number>(), count: 0 };
     const writing = writeUntilGone(server.address, 4);
@@ -42,7 +42,7 @@ async function cut(seconds: number): Promise<{ opens: boolean; acknowledged: num
     run('fsck.ext4', '-f', '-y', copy);
     run('mount', '-o', 'loop', copy, after);
     mounted = [after];
-    const again = await launch(join(after, 'data'));
+    const again = await launch(join(after, 'data'), { bare: true });
     const opens = again.address !== null;
     const lost = again.address === null ? told.versions.size : await countLost(again.address, told);
     again.child.kill('SIGKILL');

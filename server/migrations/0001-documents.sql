@@ -1,5 +1,5 @@
 -- Everything the director decided, one row a document, as the portable file names it.
--- Nothing that can be computed is kept. The body is json, not jsonb, so that an export keeps the order of its keys.
+-- Nothing that can be computed is kept. The body is written with its keys in the order of the schema, and read by it.
 create sequence revision;
 
 create table document (

@@ -39,7 +39,6 @@ export function ConflictDialog() {
   return (
     <Sheet
       open
-      onOpenChange={() => undefined}
       title={unsent ? `“${name}” was changed in two windows` : `“${name}” was changed in another window`}
       about="Nothing has been overwritten. Choose which version stays; if you take theirs, undo brings yours back."
     >

@@ -1,6 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
+import { selectWaiting } from './selectors';
 import { EXPORT_PATH } from './server';
 import { useAppSelector } from './store';
 
@@ -11,9 +12,10 @@ const WaysBack = lazy(() => import('./WaysBack'));
 /** The studio as a file: out, in, and emptied. */
 export function FileMenu() {
   const [open, setOpen] = useState<'import' | 'empty' | 'back' | null>(null);
-  const waiting = useAppSelector(({ studio }) => Object.keys(studio.unsaved).length > 0);
+  const waiting = useAppSelector(selectWaiting);
   const aside = useAppSelector(({ studio }) => studio.aside);
-  const item = 'cursor-pointer rounded px-3 py-1.5 outline-none data-highlighted:bg-shade data-disabled:text-soft';
+  const item =
+    'block cursor-pointer rounded px-3 py-1.5 outline-none data-highlighted:bg-shade data-disabled:text-soft';
   return (
     <>
       <DropdownMenu.Root>

@@ -2,6 +2,7 @@ import { CSV_LOSS } from '@warm-ladder/core/tables';
 import type { ImportEffect, TableAnswer } from '@warm-ladder/core/wire';
 import { useState } from 'react';
 import { Sheet } from '../parts/Sheet';
+import { selectWaiting } from './selectors';
 import { type ImportQuery, Refused, ServerAway, server } from './server';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio } from './studio';
@@ -29,7 +30,7 @@ const send = async ({ file, table }: Read, query: ImportQuery): Promise<TableAns
 /** A file in: read whole, told what it would change, and taken in only then. */
 export default function ImportDialog({ close }: { close: () => void }) {
   const dispatch = useAppDispatch();
-  const unsaved = useAppSelector(({ studio }) => Object.keys(studio.unsaved).length > 0);
+  const unsaved = useAppSelector(selectWaiting);
   const [file, setFile] = useState<Read | null>(null);
   const [mode, setMode] = useState<Mode>('merge');
   const [rehearsal, setRehearsal] = useState<TableAnswer | null>(null);

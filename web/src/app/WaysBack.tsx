@@ -2,6 +2,7 @@ import type { KeptCopy, SetAsideDocument } from '@warm-ladder/core/wire';
 import { useCallback, useEffect, useState } from 'react';
 import { download } from '../parts/download';
 import { Sheet } from '../parts/Sheet';
+import { selectWaiting } from './selectors';
 import { copyPath, ServerAway, server } from './server';
 import { useAppDispatch, useAppSelector } from './store';
 import { asideCounted, loadStudio } from './studio';
@@ -38,7 +39,7 @@ interface Found {
 /** Ways back: copies of the studio to bring back, and what was set aside since it did not fit. */
 export default function WaysBack({ close }: { close: () => void }) {
   const dispatch = useAppDispatch();
-  const waiting = useAppSelector(({ studio }) => Object.keys(studio.unsaved).length > 0);
+  const waiting = useAppSelector(selectWaiting);
   const [found, setFound] = useState<Found | null>(null);
   const [fault, setFault] = useState('');
   const load = useCallback(async () => {

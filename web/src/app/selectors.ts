@@ -1,4 +1,5 @@
 import { createSelector } from '@reduxjs/toolkit';
+import { documentKey } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog } from '@warm-ladder/core/repertoire';
 import { type ClassReview, earlierInSeries, reviewClass } from '@warm-ladder/core/review';
@@ -6,6 +7,12 @@ import type { RootState } from './store';
 import { today } from './today';
 
 const bundle = ({ studio }: RootState) => studio.bundle;
+
+/** Whether something is on its way to the server; what the server refuses, or what is asked about, is not. */
+export const selectWaiting = ({ studio: { unsaved, refused, conflicts } }: RootState): boolean =>
+  Object.keys(unsaved).some(
+    (key) => !(key in refused) && !conflicts.some(({ kind, id }) => documentKey(kind, id) === key),
+  );
 
 export const selectClasses = createSelector(bundle, ({ classes = [] }) => classes);
 export const selectSeries = createSelector(bundle, ({ series = [] }) => series);

@@ -7,6 +7,7 @@ import {
   documentKey,
   emptyBundle,
   METHOD_ID,
+  splitDocumentKey,
 } from '@warm-ladder/core/formats';
 import type { ChangeAnswer, Kept, RefusalBody, StudioAnswer, Versions } from '@warm-ladder/core/wire';
 import { server } from './server';
@@ -365,9 +366,16 @@ function opened(answer: StudioAnswer, { records, others, unreadable }: LeftBehin
 
 /** The studio after an import: what it did is one step of undo. */
 function reloaded(state: StudioState, answer: StudioAnswer, label: string): StudioState {
-  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle));
+  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
+    ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
+  );
   const past = documents.length > 0 ? [...state.past, { documents, label, field: '' }].slice(-STEPS) : state.past;
-  return { ...state, ...facts(answer), past, future: documents.length > 0 ? [] : state.future };
+  // What the server has refused, or is asked about, is still only here.
+  const bundle = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
+    const [kind, id] = splitDocumentKey(key);
+    return withValue(made, kind, id, documentOf(state.bundle, kind, id));
+  }, answer.bundle);
+  return { ...state, ...facts(answer), bundle, past, future: documents.length > 0 ? [] : state.future };
 }
 
 function differences(kind: DocumentKind, before: Bundle, after: Bundle): ChangedDocument[] {

@@ -4,7 +4,8 @@ import type { ReactNode } from 'react';
 
 interface SheetProps {
   readonly open: boolean;
-  readonly onOpenChange: (open: boolean) => void;
+  /** Missing where it must be answered: then nothing closes it. */
+  readonly onOpenChange?: (open: boolean) => void;
   readonly title: string;
   readonly about?: ReactNode;
   readonly children: ReactNode;
@@ -19,7 +20,7 @@ export function Sheet({ open, onOpenChange, title, about, children, at = 'middle
       ? 'top-1/2 left-1/2 w-[min(38rem,94vw)] max-h-[88dvh] -translate-x-1/2 -translate-y-1/2 rounded-lg'
       : 'top-0 right-0 h-dvh w-[min(46rem,100vw)]';
   return (
-    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+    <Dialog.Root open={open} {...(onOpenChange ? { onOpenChange } : {})}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/25" />
         <Dialog.Content
@@ -31,10 +32,12 @@ export function Sheet({ open, onOpenChange, title, about, children, at = 'middle
               <Dialog.Title className="font-name text-xl font-semibold">{title}</Dialog.Title>
               {about && <Dialog.Description className="text-soft">{about}</Dialog.Description>}
             </div>
-            <Dialog.Close className="rounded p-1 hover:bg-shade">
-              <X className="size-5" aria-hidden="true" />
-              <span className="sr-only">Close</span>
-            </Dialog.Close>
+            {onOpenChange && (
+              <Dialog.Close className="rounded p-1 hover:bg-shade">
+                <X className="size-5" aria-hidden="true" />
+                <span className="sr-only">Close</span>
+              </Dialog.Close>
+            )}
           </div>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be scrolled by keyboard too. */}
           <section aria-label={title} tabIndex={0} className="min-h-0 grow overflow-y-auto px-5 py-4">

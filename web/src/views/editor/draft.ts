@@ -1,4 +1,4 @@
-import { checkBundle, pathText, schemaProblems } from '@warm-ladder/core/formats';
+import { checkChanges, Documents, documentKey, pathText, schemaProblems } from '@warm-ladder/core/formats';
 import { type Exercise, exerciseSchema, type Rung } from '@warm-ladder/core/repertoire';
 import { useCallback, useMemo, useState } from 'react';
 import { useChange } from '../../app/edits';
@@ -43,12 +43,11 @@ export function useDraft(kept: Exercise): Draft {
 function problemsOf(exercise: Exercise): string[] {
   const read = exerciseSchema.safeParse(exercise);
   if (!read.success)
-    return schemaProblems(read.error).map(({ path, message }) => `${placeOf(exercise, path)}: ${message}`);
-  const { bundle } = store.getState().studio;
-  const exercises = bundle.exercises ?? [];
-  const at = exercises.findIndex(({ id }) => id === exercise.id);
-  return checkBundle({ ...bundle, exercises: exercises.with(at, exercise) }).map(({ path, message }) =>
-    path[0] === 'exercises' && path[1] === at ? `${placeOf(exercise, path.slice(2))}: ${message}` : message,
+    return schemaProblems(read.error, exercise).map(({ path, message }) => `${placeOf(exercise, path)}: ${message}`);
+  const change = { kind: 'exercises', id: exercise.id, value: exercise } as const;
+  const after = Documents.of(store.getState().studio.bundle).with([change]);
+  return checkChanges(after, [documentKey('exercises', exercise.id)]).map(({ kind, id, path, message }) =>
+    kind === 'exercises' && id === exercise.id ? `${placeOf(exercise, path)}: ${message}` : message,
   );
 }
 
