@@ -1,3 +1,5 @@
+import { join } from 'node:path';
+
 const project = (name) => ({
   displayName: name,
   rootDir: name,
@@ -12,5 +14,11 @@ const project = (name) => ({
 });
 
 export default {
-  projects: [project('core'), project('server'), project('web')],
+  // Both processors of the smallest machine: the default leaves one to the watcher.
+  maxWorkers: 2,
+  projects: [
+    project('core'),
+    { ...project('server'), globalSetup: join(import.meta.dirname, 'scripts/lib/jestSetup.mjs') },
+    project('web'),
+  ],
 };

@@ -27,7 +27,7 @@ export async function kills(rounds: number): Promise<Row> {
     opened += 1;
     lost += await countLost(server.address, told);
     const writing = writeUntilGone(server.address, 6, `r${round}-`);
-    await killAfter(server, 150 + ((round * 97) % 600));
+    await killAfter(server, 400 + ((round * 97) % 600));
     const { versions, count } = await writing;
     told.count += count;
     for (const [id, version] of versions) told.versions.set(id, version);

@@ -105,8 +105,12 @@ test('with the server away two tabs each keep their own; closed, opened and back
   await two.goto(`${studio.address}/class/rowers-sixty`);
   await expect(length(one)).toHaveText('28:32');
   await expect(name(two)).toBeVisible();
-  // The rest of the app is fetched before it is asked for.
-  await one.waitForLoadState('networkidle');
+  // The rest of the app is fetched while the hand rests, before it is asked for.
+  const fetched = () =>
+    one.evaluate(() =>
+      performance.getEntriesByType('resource').some(({ name: file }) => file.includes('AudiencesView')),
+    );
+  await expect.poll(fetched).toBe(true);
   await studio.kill();
   await one.getByLabel('Opening, seconds').fill('120');
   await name(two).fill('Rowers of two');

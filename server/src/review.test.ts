@@ -17,7 +17,7 @@ function review(files: Record<string, Bundle | string>) {
   });
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
-    ['--import', 'tsx', join(__dirname, 'review.ts'), ...paths],
+    [join(process.env.COMPILED_SERVER ?? '', 'review.js'), ...paths],
     {
       encoding: 'utf8',
     },

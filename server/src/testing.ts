@@ -1,4 +1,4 @@
-import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Bundle } from '@warm-ladder/core/formats';
@@ -14,11 +14,10 @@ export function temporaryFolder(): { folder: string; remove: () => void } {
   return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
 }
 
-/** An empty studio's data folder: a copy of the prepared one where there is one, since making it takes seconds. */
+/** An empty studio's data folder: a copy of the prepared one (scripts/lib/jestSetup), since making one takes seconds. */
 export function preparedFolder(): ReturnType<typeof temporaryFolder> {
   const made = temporaryFolder();
-  const prepared = process.env.PREPARED_FOLDER;
-  if (prepared && existsSync(prepared)) cpSync(prepared, made.folder, { recursive: true });
+  cpSync(process.env.PREPARED_FOLDER ?? '', made.folder, { recursive: true });
   return made;
 }
 

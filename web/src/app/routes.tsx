@@ -39,6 +39,6 @@ export function fetchViews(): void {
   const fetchAll = async () => {
     for (const view of Object.values(VIEWS)) await view().catch(() => undefined);
   };
-  const whenIdle = window.requestIdleCallback ?? ((work: () => void) => setTimeout(work, 2_000));
-  whenIdle(() => void fetchAll());
+  if ('requestIdleCallback' in window) window.requestIdleCallback(() => void fetchAll(), { timeout: 3_000 });
+  else setTimeout(() => void fetchAll(), 2_000);
 }

@@ -1,0 +1,76 @@
+import { cpSync, rmSync, truncateSync } from 'node:fs';
+import { join } from 'node:path';
+import { bundleOf, classOf } from '@warm-ladder/core/testing';
+import { preparedFolder, startServer } from '../testing';
+
+let folder: string;
+let remove: () => void;
+beforeEach(() => {
+  ({ folder, remove } = preparedFolder());
+});
+afterEach(() => remove());
+
+/** A server on the folder with a studio of three classes and ten exercises. */
+async function filled() {
+  const server = await startServer(folder);
+  const classes = ['one', 'two', 'three'].map((id) => classOf([], { id, name: id.repeat(20) }));
+  const taken = await server.send('POST', '/bundle', bundleOf({ classes, series: [] }));
+  if (taken.status !== 200) throw new Error(String(taken.body.message));
+  return server;
+}
+
+test('a page that was lost is no smaller studio: it is refused, and taken as it is only when told to', async () => {
+  const server = await filled();
+  const { rows } = await server.db.query<{ path: string }>(`select pg_relation_filepath('document') as path`);
+  await server.db.query('checkpoint');
+  await server.close();
+  const file = join(folder, 'database', rows[0]?.path ?? '');
+  truncateSync(file, 0);
+  await expect(startServer(folder)).rejects.toThrow(/A part of the studio is lost: .*0 of 3 classes are there/);
+  const salvaged = await startServer(folder, true);
+  expect((await salvaged.send('GET', '/studio')).body.bundle.classes).toEqual([]);
+  await salvaged.close();
+}, 30_000);
+
+test('a document that no longer fits is set aside with what names it, blocks no other, and can come back', async () => {
+  const server = await filled();
+  await server.db.query(`update document set body = '{"id": "hold", "colour": 1}' where id = 'hold'`);
+  await server.close();
+  const again = await startServer(folder);
+  const { body } = await again.send('GET', '/set-aside');
+  const aside = body as unknown as Array<{ kind: string; id: string; at: string; reason: string }>;
+  expect(aside.map(({ kind, id }) => `${kind}/${id}`)).toEqual(['exercises/earned', 'exercises/hold']);
+  expect(aside[0]?.reason).toMatch(/There is no rung “hold\/low” to require/);
+  expect(aside[1]?.reason).toMatch(/is missing/);
+  expect((await again.send('PUT', '/classes/new', { version: 0, value: classOf([], { id: 'new' }) })).status).toBe(200);
+
+  const { kind, id, at } = aside[0] ?? { kind: '', id: '', at: '' };
+  expect((await again.send('POST', '/set-aside/put-back', { kind, id, at })).status).toBe(422);
+  const hold = bundleOf().exercises?.find((each) => each.id === 'hold');
+  await again.send('PUT', '/exercises/hold', { version: 0, value: hold });
+  expect((await again.send('POST', '/set-aside/put-back', { kind, id, at })).status).toBe(200);
+  await again.send('POST', '/set-aside/forget', { kind: 'exercises', id: 'hold', at: aside[1]?.at });
+  const studio = (await again.send('GET', '/studio')).body;
+  expect(studio.setAside).toBe(0);
+  expect(studio.bundle.exercises?.map((each) => each.id)).toContain('earned');
+  await again.close();
+}, 30_000);
+
+test('a copy of the folder that is opened later gives out no version again', async () => {
+  const server = await filled();
+  const copy = `${folder}-copy`;
+  await server.close();
+  cpSync(folder, copy, { recursive: true });
+  const later = await startServer(folder);
+  const base = (await later.send('GET', '/studio')).body.versions.classes?.one ?? 0;
+  const named = (name: string) => ({ version: base, value: classOf([], { id: 'one', name }) });
+  const seen = (await later.send('PUT', '/classes/one', named('Seen by a tab'))).body.version;
+  await later.close();
+  // The folder is brought back from the copy; somebody else saves; the tab still holds what it saw.
+  const restored = await startServer(copy);
+  await restored.send('PUT', '/classes/one', named('Saved since'));
+  const stale = await restored.send('PUT', '/classes/one', { ...named('The tab’s'), version: seen });
+  expect([stale.status, stale.body.code]).toEqual([409, 'STALE']);
+  await restored.close();
+  rmSync(copy, { recursive: true });
+}, 60_000);
