@@ -13,7 +13,7 @@ const SERVER = join(ROOT, 'server/dist/main.js');
 
 /** Debian's Chromium, quiet: it is not asked to look anything up. */
 export const BROWSER = {
-  executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -96,7 +96,7 @@ test('two tabs on one class: the later one sees what differs, and nothing is los
   expect(named).toEqual(expect.arrayContaining(['Monday of 0', 'Monday of 1']));
 });
 
-test('with the server away two tabs each keep their own; closed, opened and back, all of it is sent', async ({
+test('a server that comes back is found again; away, two tabs keep their own, and closed and opened all of it is sent', async ({
   context,
   ownStudio: studio,
 }) => {
@@ -111,6 +111,12 @@ test('with the server away two tabs each keep their own; closed, opened and back
       performance.getEntriesByType('resource').some(({ name: file }) => file.includes('AudiencesView')),
     );
   await expect.poll(fetched).toBe(true);
+  await studio.kill();
+  await one.getByLabel('Opening, seconds').fill('100');
+  await expect(one.getByText('The server is away')).toBeVisible();
+  await studio.again();
+  await saved(one);
+
   await studio.kill();
   await one.getByLabel('Opening, seconds').fill('120');
   await name(two).fill('Rowers of two');
@@ -288,15 +294,5 @@ test('an import and an emptying can be undone, and every copy can be brought bac
   await expect(page.getByText('This page does not exist')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(name(page)).toHaveValue('Landing after a night shift');
-  await saved(page);
-});
-
-test('a server that comes back is found again without a reload', async ({ page, ownStudio: studio }) => {
-  await page.goto(studio.address + LANDING);
-  await expect(length(page)).toHaveText('28:32');
-  await studio.kill();
-  await page.getByLabel('Opening, seconds').fill('100');
-  await expect(page.getByText('The server is away')).toBeVisible();
-  await studio.again();
   await saved(page);
 });

@@ -93,13 +93,26 @@ export function ensurePreparedFolder() {
   return folder;
 }
 
-const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
+/** Debian's Chromium without a window: the same engine, without what a desktop's browser does beside it. */
+const HEADLESS = '/usr/bin/chromium-headless-shell';
+const CHROMIUM = [HEADLESS, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome'];
 
-/** The browser the interface is tested in: named by CHROMIUM_PATH, found, or installed from Debian's packages. */
+/** The browser the interface is tested in: named by CHROMIUM_PATH, installed from Debian's packages, or found. */
 export function ensureChromium() {
-  const find = () => [process.env.CHROMIUM_PATH, ...CHROMIUM].find((path) => path && existsSync(path));
-  const found = find();
+  const named = process.env.CHROMIUM_PATH;
+  if (named && existsSync(named)) return named;
+  if (!existsSync(HEADLESS)) installHeadless();
+  const found = CHROMIUM.find((path) => existsSync(path));
   if (found) return found;
+  console.error(
+    'Chromium is missing and could not be installed. Install it, or name one: CHROMIUM_PATH=/path/to/chromium',
+  );
+  process.exit(1);
+}
+
+/** Tries Debian's packages, where there are any and there is the right to install them. */
+function installHeadless() {
+  if (!existsSync('/usr/bin/apt-get')) return;
   console.error('Installing Chromium…');
   const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   const apt = (...args) => {
@@ -110,13 +123,7 @@ export function ensureChromium() {
     });
   };
   apt('update', '-q');
-  apt('install', '-y', '-q', '--no-install-recommends', 'chromium');
-  const installed = find();
-  if (installed) return installed;
-  console.error(
-    'Chromium is missing and could not be installed. Install it, or name one: CHROMIUM_PATH=/path/to/chromium',
-  );
-  process.exit(1);
+  apt('install', '-y', '-q', '--no-install-recommends', HEADLESS.slice('/usr/bin/'.length));
 }
 
 /** Runs a program of this project in the foreground, with this terminal, and takes over its exit code. */

@@ -58,7 +58,7 @@ export async function buildApp(
   await app.register(compress, { threshold: 2048, encodings: ['gzip', 'identity'] });
   await app.register(
     async (api) => {
-      api.get('/health', async () => ({ ok: true }));
+      api.get('/health', async () => ({ ok: true, revision: studio.revision }));
       for (const routes of [bundleRoutes, tableRoutes, documentRoutes, changeRoutes, waysBackRoutes]) {
         await api.register(routes(studio));
       }
