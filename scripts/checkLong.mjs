@@ -6,6 +6,8 @@ import { ROOT } from './lib/ensure.mjs';
 if (process.getuid?.() !== 0) {
   console.log('Not run: the long faults need the right to mount (start as root).');
 } else {
-  const { status } = spawnSync(process.execPath, [join(ROOT, 'scripts/faults.mjs')], { stdio: 'inherit' });
+  const { status } = spawnSync(process.execPath, [join(ROOT, 'scripts/faults.mjs'), '--size=medium'], {
+    stdio: 'inherit',
+  });
   process.exit(status ?? 1);
 }

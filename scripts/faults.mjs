@@ -1,5 +1,5 @@
 // npm run faults: kills, power cuts, full disks, damaged files and namespaces, in minutes; needs the right to mount.
-// `-- --short` runs a few of each, in seconds and without rights, as npm test does.
+// `-- --size=short` runs a few of each, in seconds and without rights, as npm test does; `--size=medium` in between.
 import { ensurePackages, ensurePreparedFolder, ensureServer, runTypeScript } from './lib/ensure.mjs';
 
 ensurePackages();

@@ -19,7 +19,7 @@ const SLOW = [
   ['published schema', ...node('server/dist/publishSchema.js', '--check')],
   ['chunks as sent', ...node('scripts/chunks.mjs')],
   ['core, server and web', bin('jest'), [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }],
-  ['faults, in short', ...node('--import', 'tsx', 'e2e/faults/run.ts', '--short')],
+  ['faults, in short', ...node('--import', 'tsx', 'e2e/faults/run.ts', '--size=short')],
   ['interface', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], { CHROMIUM_PATH }],
 ];
 

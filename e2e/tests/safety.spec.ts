@@ -1,3 +1,4 @@
+import { EventEmitter, once } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { repertoireFile } from '../demo';
@@ -52,6 +53,10 @@ test('a wrong file gets its sentence and changes nothing', async ({ page, studio
 /** A class of the demo that the tests below change. */
 const LANDING = '/class/night-landing';
 const name = (page: Page) => page.getByLabel('Name of the class');
+const WRITES = '**/api/**';
+/** Nothing that this page writes arrives. */
+const cutOff = (page: Page) =>
+  page.route(WRITES, (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()));
 const audienceOf = (page: Page) => page.locator('label').filter({ hasText: /^For / }).getByRole('combobox');
 const question = (page: Page) => page.getByRole('dialog');
 const classNamed = async (address: string, id: string) =>
@@ -149,7 +154,7 @@ test('a tab that can’t send loses nothing to one that can; an answer that was 
 }) => {
   const [one, two] = [await context.newPage(), await context.newPage()];
   for (const page of [one, two]) await page.goto(studio.address + LANDING);
-  await one.route('**/api/changes', (route) => route.abort());
+  await cutOff(one);
   await one.getByLabel('Target, minutes').fill('33');
   await expect(one.getByText('The server is away.')).toBeVisible();
   await two.goto(`${studio.address}/class/rowers-sixty`);
@@ -162,17 +167,25 @@ test('a tab that can’t send loses nothing to one that can; an answer that was 
   await saved(three);
   await one.close({ runBeforeUnload: false });
   const back = await context.newPage();
-  // What it sends arrives, and the answer does not.
-  let lost = 0;
-  await back.route('**/api/changes', async (route) => {
-    if (lost++ > 0) return route.continue();
-    await route.fetch();
-    return route.abort();
+  // What it sends first arrives, and the answer does not; it tries again only after the hand has gone on.
+  const hand = new EventEmitter();
+  const gone = once(hand, 'went on');
+  let sent = 0;
+  await back.route(WRITES, async (route) => {
+    if (route.request().method() === 'GET') return route.continue();
+    sent += 1;
+    if (sent === 1) {
+      await route.fetch();
+      return route.abort();
+    }
+    await gone;
+    return route.continue();
   });
   await back.goto(studio.address + LANDING);
   await expect(back.getByLabel('Target, minutes')).toHaveValue('33');
-  await expect(back.getByText('The server is away.')).toBeVisible();
+  await expect.poll(() => sent).toBeGreaterThan(1);
   await back.getByLabel('Target, minutes').fill('34');
+  hand.emit('went on');
   await saved(back);
   await expect(question(back)).toBeHidden();
   expect((await kept(studio.address)).classes?.find(({ id }) => id === 'night-landing')?.targetMinutes).toBe(34);
@@ -209,7 +222,7 @@ test('a sequence that was valid in the hand arrives, though each step alone woul
   page,
   studio,
 }) => {
-  await page.route('**/api/changes', (route) => route.abort());
+  await cutOff(page);
   await page.goto(`${studio.address}/audiences/rowers`);
   await page.getByLabel('Name of the audience').fill('Rowers of old');
   await page.getByRole('navigation').getByRole('link', { name: 'Class' }).click();
@@ -218,7 +231,7 @@ test('a sequence that was valid in the hand arrives, though each step alone woul
   await page.getByRole('link', { name: 'Audiences' }).click();
   await page.getByRole('link', { name: 'Rowers of old' }).click();
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
-  await page.unroute('**/api/changes');
+  await page.unroute(WRITES);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await saved(page);
   expect((await kept(studio.address)).audiences?.map(({ id }) => id)).not.toContain('rowers');
@@ -232,7 +245,7 @@ test('a browser that keeps nothing says so, and hands the work over as a file', 
       throw new DOMException('full', 'QuotaExceededError');
     };
   });
-  await page.route('**/api/changes', (route) => route.abort());
+  await cutOff(page);
   await page.goto(studio.address + LANDING);
   await name(page).fill('Only here');
   const alert = page.getByRole('alert');
