@@ -25,7 +25,7 @@ const SHOTS: ReadonlyArray<{
   {
     name: 'instead',
     path: '/class/choir-first-draft',
-    before: (page) => page.getByRole('button', { name: 'Instead of block 6' }).click(),
+    before: (page) => page.getByRole('button', { name: 'Swap block 6' }).click(),
   },
   { name: 'script', path: '/script/night-landing' },
   { name: 'script-phone', path: '/script/night-landing', size: PHONE },

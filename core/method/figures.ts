@@ -53,7 +53,7 @@ export const LIMIT_FIGURES = {
   floorTrips: figure(1, 0, 50, '', 'Times up from the floor to standing'),
   flexionStretchSeconds: figure(240, 30, 3600, 's', 'Bending forward before a release'),
   heatJump: figure(25, 1, 100, '', 'Rise in heat between neighbours'),
-  homeHeat: figure(60, 1, 100, '', 'Hottest home rung when the class names no audience'),
+  homeHeat: figure(60, 1, 100, '', 'Hardest main version when the class names no audience'),
   ladderStep: figure(2, 1, 10, '', 'Largest step of a ladder, in its own median steps'),
   fingerWidth: figure(2, 0, 6, 'fingers', 'Largest belly gap we accept (fingers)'),
   checkWeeks: figure(26, 1, 520, 'weeks', 'How long a finger-width check counts'),

@@ -53,7 +53,7 @@ function checkBlock(catalog: Catalog, block: Block, path: Problem['path']): Prob
     } else if (option === block.rung || block.options?.indexOf(option) !== index) {
       problems.push({
         path: [...path, 'options', index],
-        message: `The rung “${option}” is already ${option === block.rung ? 'the home rung' : 'offered'} in this block.`,
+        message: `The rung “${option}” is already ${option === block.rung ? 'the main version' : 'offered'} in this block.`,
       });
     }
   });

@@ -47,7 +47,8 @@ function median(values: readonly number[]): number {
 export function ladderFaultText({ rungs }: Exercise, { kind, step, value, limit }: LadderFault): string {
   const name = rungs[step]?.name ?? '';
   const below = rungs[step - 1]?.name ?? '';
-  if (kind === 'single') return 'One rung is no ladder: there is nothing lower to offer and nothing to climb to.';
+  if (kind === 'single')
+    return 'Add an easier or harder version: with one alone there is nothing lower to offer and nothing to climb to.';
   if (kind === 'falls') {
     return `“${name}” is ${value === 0 ? 'no hotter' : `${Math.abs(value).toFixed(1)} cooler`} than “${below}” below it; heat must rise at every rung.`;
   }

@@ -48,7 +48,7 @@ export const requirementsRule: Rule = ({ timed, catalog, audience, earlier }) =>
         value: 0,
         limit: 1,
         unit: '',
-        message: `${rungTitle(entry)} requires ${need ? rungTitle(need) : rungKey(required)}, which has not been met before it.`,
+        message: `${rungTitle(entry)} comes before people have learnt ${need ? rungTitle(need) : rungKey(required)}.`,
         remedies,
       });
     }

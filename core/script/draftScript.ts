@@ -142,7 +142,7 @@ const safety = (text: string): ScriptLine => ({ kind: 'safety', text, written: t
 function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, conditions: readonly Condition[]): ScriptLine[] {
   const { cautions } = judge(catalog.features(entry), doseOf(entry, block), conditions);
   return cautions.map(({ condition, verdict, how }) =>
-    safety(`${CONDITIONS[condition].name}${verdict === 'clear-first' ? ', see someone first' : ''}: ${how}`),
+    safety(`${CONDITIONS[condition].name}${verdict === 'clear-first' ? ', ask a professional first' : ''}: ${how}`),
   );
 }
 

@@ -5,7 +5,7 @@ test('two rungs are set beside each other, and their loads against each other', 
   await page.getByRole('link', { name: 'Compare its rungs' }).click();
   const told = page.getByRole('list', { name: 'What differs' });
   await expect(told).toContainText(/The leg lever of “Both legs long” is \d\.\d times that of “Bent, one foot down”/);
-  await page.getByRole('button', { name: 'Take Leg lower, Both legs long away' }).click();
+  await page.getByRole('button', { name: 'Remove Leg lower, Both legs long' }).click();
   await expect(told).not.toContainText('Both legs long');
   await page.getByRole('button', { name: 'Set a rung beside it' }).click();
   await page.getByLabel('Search the repertoire').fill('plank turn knees');
@@ -45,7 +45,7 @@ test('an audience’s cautions and its finger-width record decide what its class
   await record.getByRole('spinbutton', { name: 'Fingers' }).fill('1.5');
   await record.getByPlaceholder('who did it').fill('Ilva');
   await record.getByRole('button', { name: 'Keep the check' }).click();
-  await record.getByRole('button', { name: 'Take away' }).nth(1).click();
+  await record.getByRole('button', { name: 'Remove' }).nth(1).click();
   await expect(record).toContainText('Within the house limit of 2');
   await saved(page);
 
@@ -59,7 +59,7 @@ test('one click shows what can stand in a block’s place, minding the room, and
   studio,
 }) => {
   await page.goto(`${studio.address}/class/choir-first-draft`);
-  await page.getByRole('button', { name: 'Instead of block 6' }).click();
+  await page.getByRole('button', { name: 'Swap block 6' }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet).toContainText('Left out: whatever asks to be swapped or cleared for Low bone density');
   await expect(sheet.getByRole('listitem').first()).toContainText('spares neck');
@@ -72,13 +72,13 @@ test('one click shows what can stand in a block’s place, minding the room, and
   await expect(page.getByLabel('Rung of block 6')).toHaveValue('hands-behind');
 
   // Only today: a class minds something of its own.
-  await page.getByRole('button', { name: /^Mind low bone density/ }).click();
+  await page.getByRole('button', { name: /^Cautions: low bone density/ }).click();
   await page.getByRole('checkbox', { name: 'Vertigo' }).check();
   await page.keyboard.press('Escape');
   await expect(findings(page)).toContainText('Vertigo: Standing roll down');
   await row(page, 1).focus();
   await page.keyboard.press('i');
-  await expect(page.getByRole('dialog')).toContainText('Instead of Standing roll down');
+  await expect(page.getByRole('dialog')).toContainText('Swap Standing roll down');
 });
 
 test('the repertoire goes out as a table and comes in again, its loss named; a wrong one changes nothing', async ({

@@ -40,16 +40,16 @@ test('an exercise made only in the editor has a figure, load, heat, cautions and
   await expect(page.getByText('“First rung” shows rotation, which is not declared.')).toBeVisible();
   await page.getByRole('checkbox', { name: 'rotation' }).check();
   await page.getByRole('checkbox', { name: 'neutral' }).uncheck();
-  await page.getByLabel('Ready when').fill('the pelvis stays square');
+  await page.getByLabel('Ready to move on when').fill('the pelvis stays square');
 
   // A rung above it, turned further, is hotter, and the ladder is sound again.
-  await expect(page.getByText('One rung is no ladder')).toBeVisible();
+  await expect(page.getByText('Add an easier or harder version')).toBeVisible();
   await page.getByRole('button', { name: 'Rung above' }).click();
   await page.getByLabel('Name of the rung').fill('Further');
   await page.getByRole('button', { name: 'turned' }).click();
   await page.getByText('Exact angles, what rests').click();
   await page.getByLabel('twist, degrees').fill('60');
-  await expect(page.getByText('One rung is no ladder')).toBeHidden();
+  await expect(page.getByText('Add an easier or harder version')).toBeHidden();
   await expect(page.getByRole('navigation', { name: 'Rungs' })).toContainText('↑');
   await expect(reading(page).getByText(/moment at the low back \d+ N·m at most/)).toBeVisible();
   await saved(page);

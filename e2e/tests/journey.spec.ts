@@ -42,7 +42,9 @@ test('from an empty studio to a class that survives export, wipe and import', as
   await expect(page.getByRole('list').getByRole('group')).toHaveCount(8);
 
   // By keyboard: the straight leg lower climbs above its requirement, which the review must notice, and back.
-  const unmet = findings(page).getByText('Leg lower, Straight, one foot down requires Leg lower, Bent, one foot down');
+  const unmet = findings(page).getByText(
+    'Leg lower, Straight, one foot down comes before people have learnt Leg lower, Bent, one foot down',
+  );
   await expect(unmet).toBeHidden();
   await row(page, 4).focus();
   await page.keyboard.press('Alt+ArrowUp');

@@ -69,7 +69,7 @@ test.describe('an empty studio', () => {
   test('says in every view what to do first', async ({ page, studio }) => {
     for (const [view, words] of [
       ['/class', 'No class yet.'],
-      ['/repertoire', 'No ladder stands here yet'],
+      ['/repertoire', 'No exercises yet'],
       ['/script', 'There is no class to speak yet.'],
       ['/series', 'No series yet.'],
       ['/class/none', 'This page does not exist'],

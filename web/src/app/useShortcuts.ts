@@ -11,8 +11,8 @@ export const SHORTCUTS: ReadonlyArray<readonly [string, string]> = [
   ['↑ ↓ on a row', 'Go to the row above or below'],
   ['Alt ↑ Alt ↓ on a row', 'Move the block up or down'],
   ['Enter on a row', 'Open or close its details'],
-  ['I on a row', 'What could stand in its place'],
-  ['Delete on a row', 'Take the block out'],
+  ['I on a row', 'Swap the block for another rung'],
+  ['Delete on a row', 'Remove the block'],
   ['↑ ↓ in a number', 'One more, one less'],
   ['← → on a joint', 'Turn it a degree; ten with Shift'],
 ];

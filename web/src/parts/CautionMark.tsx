@@ -5,7 +5,7 @@ const MARKS = {
   fine: { word: 'fine', look: 'text-moss', sign: '○' },
   adapt: { word: 'adapt', look: 'text-soft', sign: '◔' },
   swap: { word: 'swap', look: 'text-heat-3', sign: '◑' },
-  'clear-first': { word: 'clear first', look: 'text-brick', sign: '●' },
+  'clear-first': { word: 'ask a professional first', look: 'text-brick', sign: '●' },
 } as const satisfies Record<Verdict, { word: string; look: string; sign: string }>;
 
 export const verdictWord = (verdict: Verdict): string => MARKS[verdict].word;

@@ -36,7 +36,7 @@ export function LadderRail({ catalog, exercise, current, to }: LadderRailProps) 
             </Link>
             {i > 0 && (
               <span className={`self-center text-sm ${rise > 0 ? 'text-soft' : 'font-semibold text-brick'}`}>
-                {rise > 0 ? `↑ ${rise.toFixed(1)}` : `↓ ${Math.abs(rise).toFixed(1)}, cooler than below`}
+                {rise > 0 ? `↑ ${rise.toFixed(1)}` : `↓ ${Math.abs(rise).toFixed(1)}, easier than below`}
               </span>
             )}
           </li>

@@ -109,10 +109,14 @@ export function SubstituteList({ catalog, entry, conditions = [], equipment, ver
   );
 }
 
+/** A change of heat that is felt and does not change what a class is. */
+const A_LITTLE = 6;
+
 /** What it is to take this one instead, in a few words. */
 function changesOf(catalog: Catalog, { entry, heatChange, samePosition, spares, fetches }: Substitute): string {
   const heat = Math.round(heatChange);
-  const warmth = heat === 0 ? 'as hot' : heat < 0 ? `${-heat} cooler` : `${heat} hotter`;
+  const much = Math.abs(heat) <= A_LITTLE ? 'a little ' : '';
+  const warmth = heat === 0 ? 'same effort' : `${much}${heat < 0 ? 'easier' : 'harder'}`;
   const props = entry.props.filter(({ id }) => fetches.includes(id)).map(({ name }) => name.toLowerCase());
   return [
     warmth,

@@ -43,7 +43,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
             <th className="font-normal">Checked by</th>
             <th className="hidden font-normal sm:table-cell">Note</th>
             <th>
-              <span className="sr-only">Take away</span>
+              <span className="sr-only">Remove</span>
             </th>
           </tr>
         </thead>
@@ -62,7 +62,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
                   onClick={() => onChange(checks.filter((each) => each !== check))}
                 >
                   <Trash2 className="size-4" aria-hidden="true" />
-                  <span className="sr-only">Take away the check of {check.date}</span>
+                  <span className="sr-only">Remove the check of {check.date}</span>
                 </button>
               </td>
             </tr>

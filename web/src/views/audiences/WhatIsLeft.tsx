@@ -51,7 +51,7 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
       </ul>
       {rules.length > 0 && (
         <>
-          <h3 className="mt-4 font-semibold">What speaks most often</h3>
+          <h3 className="mt-4 font-semibold">Most common cautions</h3>
           <ul className="mt-1 flex flex-col gap-2 text-[15px]">
             {rules.slice(0, RULES_SHOWN).map(({ caution, count, hardest }) => (
               <li key={`${caution.condition}/${caution.feature}/${caution.verdict}`}>

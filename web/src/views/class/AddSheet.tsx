@@ -35,7 +35,11 @@ export function AddSheet({ plan, at, close, onAdded }: AddSheetProps) {
       open
       onOpenChange={close}
       title="Add from the repertoire"
-      about={<span aria-live="polite">{added.length === 0 ? `After block ${at}` : `Added: ${added.at(-1)}`}</span>}
+      about={
+        <span aria-live="polite">
+          {added.length === 0 ? (at === 0 ? 'At the start' : `After block ${at}`) : `Added: ${added.at(-1)}`}
+        </span>
+      }
     >
       {catalog.exercises.length === 0 ? (
         <p>

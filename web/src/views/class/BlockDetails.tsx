@@ -29,7 +29,7 @@ export function BlockDetails({ index, block, entry, run, actions }: BlockDetails
     <div className="col-span-full mt-1 ml-10 flex flex-wrap items-start gap-x-7 gap-y-2 border-t border-line py-2 text-[15px]">
       {others.length > 0 && (
         <fieldset>
-          <legend className="text-sm text-soft">Offered beside it</legend>
+          <legend className="text-sm text-soft">Options to offer</legend>
           {others.map(({ id, name, step }) => (
             <label key={id} className="mr-4 inline-flex items-center gap-1.5">
               <input
@@ -106,7 +106,7 @@ export function BlockDetails({ index, block, entry, run, actions }: BlockDetails
           <BookOpen className="size-4" aria-hidden="true" /> Its ladder
         </Link>
         <button type="button" className="action text-sm" onClick={() => actions.remove(index)}>
-          <Trash2 className="size-4" aria-hidden="true" /> Take out
+          <Trash2 className="size-4" aria-hidden="true" /> Remove
         </button>
       </span>
     </div>

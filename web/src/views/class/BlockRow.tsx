@@ -184,11 +184,11 @@ function RowFields({ index, block, entry, seconds, heat, severity, open, run, ac
         <button
           type="button"
           className="rounded p-1 text-soft hover:bg-shade"
-          title="What could stand in its place"
+          title="Swap for another rung"
           onClick={() => actions.instead(index)}
         >
           <Shuffle className="size-4" aria-hidden="true" />
-          <span className="sr-only">Instead of block {index + 1}</span>
+          <span className="sr-only">Swap block {index + 1}</span>
         </button>
         <button
           type="button"

@@ -22,7 +22,7 @@ export function InsteadSheet({ catalog, block, audience, conditions, actions, cl
       at="side"
       open
       onOpenChange={close}
-      title={`Instead of ${entry.exercise.name}, ${entry.rung.name}`}
+      title={`Swap ${entry.exercise.name}, ${entry.rung.name}`}
       about={`Block ${index + 1}. The nearest first; its dose, side and run stay as far as they fit.`}
     >
       <SubstituteList

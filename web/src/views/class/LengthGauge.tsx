@@ -1,5 +1,6 @@
 import type { TimedClass, TimeParts } from '@warm-ladder/core/plan';
-import { clock, percent } from '@warm-ladder/core/review';
+import { clock } from '@warm-ladder/core/review';
+import { lateText } from '../../parts/lateText';
 
 const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
   opening: 'opening',
@@ -8,7 +9,7 @@ const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
   sideChanges: 'change of side',
   options: 'options',
   rest: 'rest',
-  transitions: 'between',
+  transitions: 'moving and props',
   closing: 'closing',
 };
 
@@ -30,7 +31,7 @@ export function LengthGauge({ timed }: { timed: TimedClass }) {
         {over ? `${clock(-spare)} over` : `${clock(spare)} left`}
         <span className="font-normal text-soft">
           {' '}
-          · {clock(p10)}–{clock(p90)}, {percent(overChance)} run over
+          · {clock(p10)}–{clock(p90)}, {lateText(overChance)}
         </span>
       </p>
     </div>

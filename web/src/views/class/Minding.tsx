@@ -24,19 +24,19 @@ export function Minding({ plan, audience, onChange }: MindingProps) {
         className="rounded px-1 text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
         onClick={() => setOpen(true)}
       >
-        {all.length === 0 ? 'Mind nothing in particular' : `Mind ${all.map(shortName).join(', ')}`}
+        {all.length === 0 ? 'No extra cautions' : `Cautions: ${all.map(shortName).join(', ')}`}
       </button>
       <Sheet
         open={open}
         onOpenChange={setOpen}
-        title="What to mind in this class"
+        title="Cautions of this class"
         about={
           audience ? (
             <>
               {theirs.length === 0
-                ? `${audience.name} bring no cautions`
-                : `${audience.name} bring ${theirs.map(shortName).join(', ')}`}{' '}
-              (<Link to={`/audiences/${audience.id}`}>change them there</Link>). Here is what only this class must mind.
+                ? `${audience.name} have no cautions`
+                : `${audience.name} have ${theirs.map(shortName).join(', ')}`}{' '}
+              (<Link to={`/audiences/${audience.id}`}>change them there</Link>). Here is what holds in this class alone.
             </>
           ) : (
             'Every block is held against it.'

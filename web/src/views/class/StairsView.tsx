@@ -253,7 +253,7 @@ function Target({ x, over, text }: { x: number; over: boolean; text: string }) {
         textAnchor="end"
         className={`text-[13px] font-semibold ${over ? 'fill-brick' : 'fill-moss'}`}
       >
-        {over ? 'ends here' : 'room until'} {text}
+        {over ? 'ends here' : 'ends at'} {text}
       </text>
     </g>
   );

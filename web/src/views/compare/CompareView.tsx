@@ -129,15 +129,15 @@ function Column({ catalog, entry, entries, drop }: ColumnProps) {
         <HeatMark heat={heat} />
         <button type="button" className="rounded p-0.5 hover:bg-shade" onClick={drop}>
           <X className="size-4" aria-hidden="true" />
-          <span className="sr-only">Take {title(entry)} away</span>
+          <span className="sr-only">Remove {title(entry)}</span>
         </button>
       </div>
       <LoadCurve catalog={catalog} entry={entry} entries={entries} />
       <h3 className="mt-3 text-sm text-soft">What makes it hot, the largest difference first</h3>
       <FactorBars factors={factors} shown={factorDifferences(catalog, entries)} />
-      <h3 className="mt-3 text-sm text-soft">Ready when</h3>
+      <h3 className="mt-3 text-sm text-soft">Ready to move on when</h3>
       <p className="text-[15px]">{rung.gate?.ready?.join('; ') ?? 'nothing said'}</p>
-      <h3 className="mt-2 text-sm text-soft">Stay when</h3>
+      <h3 className="mt-2 text-sm text-soft">Stay here when</h3>
       <p className="text-[15px]">{rung.gate?.stay?.join('; ') ?? 'nothing said'}</p>
     </section>
   );

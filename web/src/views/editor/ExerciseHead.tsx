@@ -58,7 +58,7 @@ export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProp
             void navigate('/repertoire');
           }}
         >
-          <Trash2 className="size-4" aria-hidden="true" /> Take out
+          <Trash2 className="size-4" aria-hidden="true" /> Remove
         </button>
       </div>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">

@@ -87,7 +87,7 @@ export function PhaseLine({ rung, shown, onShow, onRung }: PhaseLineProps) {
                     onClick={() => onRung((each) => removePhase(each, i), 'taking out a phase')}
                   >
                     <X className="size-4" aria-hidden="true" />
-                    <span className="sr-only">Take out phase {i + 1}</span>
+                    <span className="sr-only">Remove phase {i + 1}</span>
                   </button>
                 )}
               </span>

@@ -119,10 +119,10 @@ export function PoseDesk({ rung, like, shown, heightM, raisedM, onShow, onRung }
             disabled={shown === rung.start}
             onClick={() => onRung((each) => ({ ...each, start: shown }), 'where it starts')}
           >
-            Start here
+            Make this the first pose
           </button>
           <button type="button" className="action text-sm" onClick={() => set(plainPose(like), '')}>
-            Plain pose
+            Reset pose
           </button>
           <button
             type="button"
@@ -134,7 +134,7 @@ export function PoseDesk({ rung, like, shown, heightM, raisedM, onShow, onRung }
               onShow(rung.start);
             }}
           >
-            <Trash2 className="size-4" aria-hidden="true" /> Take out
+            <Trash2 className="size-4" aria-hidden="true" /> Remove
           </button>
         </div>
         <div className="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-2">

@@ -48,7 +48,7 @@ export function RungReading({ catalog, entry }: { catalog: Catalog; entry: RungE
               </span>
             );
           })}
-          {cautions.length === 0 && 'none fire'}
+          {cautions.length === 0 && 'none'}
         </summary>
         <CautionList cautions={cautions} />
       </details>

@@ -93,7 +93,7 @@ export function RungWords({ rung, onRung }: RungPartProps) {
               onClick={() => put('fault', faults.toSpliced(i, 1))}
             >
               <X className="size-4" aria-hidden="true" />
-              <span className="sr-only">Take out fault {i + 1}</span>
+              <span className="sr-only">Remove fault {i + 1}</span>
             </button>
           </p>
         ))}
@@ -131,7 +131,7 @@ export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly c
   const requires = rung.requires ?? [];
   const gate = (part: 'ready' | 'stay') => (
     <LinesField
-      label={part === 'ready' ? 'Ready when' : 'Stay, or go down, when'}
+      label={part === 'ready' ? 'Ready to move on when' : 'Stay here when'}
       value={rung.gate?.[part] ?? []}
       placeholder="One sign a line"
       onChange={(lines) =>

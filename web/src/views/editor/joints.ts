@@ -17,7 +17,7 @@ export const TRUNK_WORDS: Readonly<Record<TrunkJoint, string>> = {
   neck: 'neck',
   twist: 'twist',
   sideBend: 'side bend',
-  pitch: 'pitch',
+  pitch: 'body tilt',
 };
 export const JOINT_WORDS: Readonly<Record<LimbJoint | TrunkJoint | 'back', string>> = {
   ...LIMB_WORDS,

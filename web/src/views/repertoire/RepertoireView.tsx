@@ -91,7 +91,7 @@ export function Component() {
 function EmptyRepertoire({ catalog }: { catalog: Catalog }) {
   return (
     <main className="mx-auto max-w-xl p-10">
-      <h1 className="font-name text-3xl font-semibold">No ladder stands here yet</h1>
+      <h1 className="font-name text-3xl font-semibold">No exercises yet</h1>
       <p className="mt-3">
         The repertoire holds every exercise as a ladder of rungs, easiest first. Draw the first one here, or bring some
         in with <em>Import a file…</em> from the Studio menu; the file’s form is described in the documents that come

@@ -64,7 +64,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           aria-expanded={instead}
           onClick={() => setInstead((open) => !open)}
         >
-          <Shuffle className="size-4" aria-hidden="true" /> Instead of it
+          <Shuffle className="size-4" aria-hidden="true" /> Swap for…
         </button>
         <Link className="action text-sm" to={`/compare?rungs=${compared.join(',')}`}>
           <Scale className="size-4" aria-hidden="true" /> Compare
@@ -74,7 +74,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         </Link>
       </p>
       {instead && (
-        <section aria-label={`Instead of ${title(entry)}`} className="my-2 border-l-4 border-line pl-3">
+        <section aria-label={`Swaps for ${title(entry)}`} className="my-2 border-l-4 border-line pl-3">
           <SubstituteList
             catalog={catalog}
             entry={entry}
@@ -94,11 +94,11 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           )}
         />
         <Row name="Safety" lines={cues('safety').map(({ text }) => text)} />
-        <Row name="Ready when" lines={rung.gate?.ready ?? []} />
-        <Row name="Stay when" lines={rung.gate?.stay ?? []} />
+        <Row name="Ready to move on when" lines={rung.gate?.ready ?? []} />
+        <Row name="Stay here when" lines={rung.gate?.stay ?? []} />
         <Row name="First" lines={before.length > 0 ? [before.map(title).join(' → ')] : []} />
         <Row name="Wants" lines={(rung.preparation ?? []).map((each) => PREPARATIONS[each])} />
-        <Row name="Unlocks" lines={named(graph.unlocks(entry.key)).map(title)} />
+        <Row name="Leads to" lines={named(graph.unlocks(entry.key)).map(title)} />
         <Row name="Props" lines={entry.props.map(({ name }) => name)} />
       </dl>
       <Cautions catalog={catalog} entry={entry} />

@@ -66,7 +66,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             {clock(script.seconds)}
           </output>{' '}
           of {plan.targetMinutes} minutes · {audience?.name ?? 'anyone'}
-          {props.length > 0 && ` · bring ${props.join(', ').toLowerCase()}`}
+          {props.length > 0 && ` · you need ${props.join(', ').toLowerCase()}`}
         </p>
         {unwritten > 0 && (
           <p className="no-print mt-1 text-soft">
@@ -79,7 +79,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             {forWhom && <p>For: {forWhom}</p>}
             {seeFirst && (
               <p>
-                <strong>See someone first:</strong> {seeFirst}
+                <strong>Check with a professional first:</strong> {seeFirst}
               </p>
             )}
           </div>

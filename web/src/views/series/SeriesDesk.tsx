@@ -74,7 +74,7 @@ export function SeriesDesk({ series }: { series: Series }) {
         onChange={(forWhom) => put({ forWhom }, 'who the series is for', 'for whom')}
       />
       <SeriesLine
-        label="See someone first"
+        label="Check with a professional first"
         value={series.seeFirst}
         onChange={(seeFirst) => put({ seeFirst }, 'who should see someone first', 'see first')}
       />
