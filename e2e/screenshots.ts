@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { emptyBundle } from '@warm-ladder/core/formats';
 import { BROWSER, ROOT, startStudio } from './studio';
 
 const DESK = { width: 1280, height: 800 };
@@ -31,9 +32,26 @@ const SHOTS: ReadonlyArray<{
   { name: 'script-phone', path: '/script/night-landing', size: PHONE },
   { name: 'script-print', path: '/script/night-landing', size: { width: 794, height: 1123 }, print: true },
   { name: 'series', path: '/series' },
+  {
+    name: 'ways-back',
+    path: '/class',
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Studio', exact: true }).click();
+      await page.getByRole('menuitem', { name: 'Ways back…' }).click();
+      await page.getByRole('list', { name: 'Copies' }).waitFor();
+    },
+  },
 ];
 
 const studio = await startStudio();
+// Copies to be shown: one before a file was taken in, one before the next start.
+await fetch(`${studio.address}/api/bundle`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ ...emptyBundle(), audiences: [{ id: 'glaze-mixers', name: 'Glaze mixers' }] }),
+});
+await studio.stop();
+await studio.again();
 const browser = await chromium.launch(BROWSER);
 for (const { name, path, size = DESK, print = false, before } of SHOTS) {
   const page = await browser.newPage({ viewport: size });

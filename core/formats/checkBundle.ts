@@ -5,6 +5,10 @@ import { checkDocument, repeatedIds, type StudioIndex } from './checkDocument';
 import { Documents } from './documents';
 import { atOnce, type Steps } from './steps';
 
+/** Ids that stand twice in a list of a file: which of the two is meant nobody can tell. */
+export const duplicateIds = (bundle: Bundle): Problem[] =>
+  COLLECTIONS.flatMap((collection) => repeatedIds(bundle[collection] ?? [], [collection]));
+
 /**
  * Whether the parts of a bundle fit one another: ids unique, every reference found, requirements without a circle,
  * classes teachable. The same check of a document guards imports, the headless review and every write on the server.
@@ -14,7 +18,7 @@ export const checkBundle = (bundle: Bundle): Problem[] => atOnce(checkBundleStep
 
 /** The same, a document a step. */
 export function* checkBundleSteps(bundle: Bundle, studio: StudioIndex = Documents.of(bundle)): Steps<Problem[]> {
-  const problems = COLLECTIONS.flatMap((collection) => repeatedIds(bundle[collection] ?? [], [collection]));
+  const problems = duplicateIds(bundle);
   if (bundle.method) {
     const found = checkDocument('method', bundle.method, studio);
     problems.push(...found.map(({ path, message }) => ({ path: ['method', ...path], message })));

@@ -1,6 +1,6 @@
 export type { Problem } from '../plan';
 export * from './bundle';
-export { checkBundle, checkBundleSteps } from './checkBundle';
+export { checkBundle, checkBundleSteps, duplicateIds } from './checkBundle';
 export * from './checkChanges';
 export { checkDocument } from './checkDocument';
 export * from './documents';

@@ -187,6 +187,12 @@ describe('bundles', () => {
     expect(await studio()).toEqual(before);
   });
 
+  test('an id that stands twice in the file is refused: nobody can tell which is meant', async () => {
+    const file = { ...emptyBundle(), classes: [classOf([], { name: 'One' }), classOf([], { name: 'Other' })] };
+    const { status, body } = await server.send('POST', '/bundle', file);
+    expect([status, body.path]).toEqual([422, 'classes[1].id']);
+  });
+
   test('a truncated file and a newer version are refused in words', async () => {
     const text = JSON.stringify(bundleOf());
     expect((await server.send('POST', '/bundle', text.slice(0, 500))).body.message).toMatch(/not whole JSON/);

@@ -6,6 +6,7 @@ import {
   type DocumentChange,
   type DocumentKind,
   Documents,
+  duplicateIds,
   locate,
   METHOD_ID,
   type Steps,
@@ -31,6 +32,8 @@ export interface ImportPlan {
  * @throws Refusal INVALID with every problem where it stands in the file
  */
 export function* planImport(snapshot: Snapshot, bundle: Bundle, mode: ImportMode): Steps<ImportPlan> {
+  const twice = duplicateIds(bundle);
+  if (twice.length > 0) throw invalid(shortened(twice));
   const before = snapshot.documents;
   const report = {} as ImportReport;
   const changes: DocumentChange[] = [];

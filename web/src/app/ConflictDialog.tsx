@@ -3,7 +3,8 @@ import { Sheet } from '../parts/Sheet';
 import { differencesOf } from './differences';
 import { newId } from './freeId';
 import { useAppDispatch, useAppSelector } from './store';
-import { type Conflict, conflictSettled, documentOf } from './studio';
+import { conflictSettled } from './studio';
+import { type Conflict, documentOf } from './studioState';
 import { dropRecord } from './unsent';
 
 /** Kinds that are named by nothing else until somebody does, so that a second one beside the first harms nothing. */

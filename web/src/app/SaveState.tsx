@@ -8,7 +8,8 @@ import {
 import { download } from '../parts/download';
 import { nameOf } from './ConflictDialog';
 import { useAppDispatch, useAppSelector } from './store';
-import { documentOf, type StudioState, takeServers } from './studio';
+import { takeServers } from './studio';
+import { documentOf, type StudioState } from './studioState';
 
 /** Where the work stands: saved, being saved, kept here while the server is away, or refused with its sentence. */
 export function SaveState() {

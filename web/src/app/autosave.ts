@@ -2,7 +2,8 @@ import { type DocumentKey, splitDocumentKey } from '@warm-ladder/core/formats';
 import type { SentChange } from '@warm-ladder/core/wire';
 import { Refused, ServerFailed, server } from './server';
 import type { AppStore } from './store';
-import { answered, documentOf, kept, type SentAnswer, type StudioState, savingStarted, unanswered } from './studio';
+import { answered, kept, savingStarted, unanswered } from './studio';
+import { documentOf, type SentAnswer, type StudioState } from './studioState';
 import { TAB } from './tabs';
 import { forget, remember } from './unsent';
 

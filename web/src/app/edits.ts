@@ -4,7 +4,8 @@ import { applyEdit, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan
 import { useCallback } from 'react';
 import { selectCatalog } from './selectors';
 import { store, useAppDispatch } from './store';
-import { changed, documentOf } from './studio';
+import { changed } from './studio';
+import { documentOf } from './studioState';
 
 /** Puts, changes or (with `undefined`) deletes one document, as one step of undo. */
 export function useChange() {

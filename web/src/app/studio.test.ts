@@ -4,18 +4,16 @@ import fc from 'fast-check';
 import { freeId, newId } from './freeId';
 import {
   answered,
-  type Change,
   changed,
   conflictSettled,
-  documentOf,
   loadStudio,
   redone,
-  type StudioState,
   studioReducer,
   takeServers,
   unanswered,
   undone,
 } from './studio';
+import { type Change, documentOf, type StudioState } from './studioState';
 import type { LeftBehind, UnsentRecord } from './unsent';
 
 const versions = {

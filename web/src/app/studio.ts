@@ -1,95 +1,26 @@
 import { createAsyncThunk, createSlice, type Draft, original, type PayloadAction } from '@reduxjs/toolkit';
-import {
-  type Bundle,
-  DOCUMENT_KINDS,
-  type DocumentKey,
-  type DocumentKind,
-  documentKey,
-  emptyBundle,
-  METHOD_ID,
-  splitDocumentKey,
-} from '@warm-ladder/core/formats';
-import type { ChangeAnswer, Kept, RefusalBody, StudioAnswer, Versions } from '@warm-ladder/core/wire';
+import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
+import type { StudioAnswer } from '@warm-ladder/core/wire';
 import { server } from './server';
+import { withAnswer } from './studioAnswers';
+import { opened, reloaded } from './studioOpening';
+import {
+  applied,
+  type Change,
+  type ChangedDocument,
+  type Conflict,
+  documentOf,
+  forgetSteps,
+  initialState,
+  type SentAnswer,
+  STEPS,
+  type StudioState,
+  without,
+  withValue,
+  withVersion,
+} from './studioState';
 import { livingTabs, TAB } from './tabs';
 import { type LeftBehind, takeUp } from './unsent';
-
-/** One document as it was and as it became; `undefined` where it was not there. */
-interface ChangedDocument {
-  readonly kind: DocumentKind;
-  readonly id: string;
-  readonly before: unknown;
-  readonly after: unknown;
-}
-
-/** One step of undo: most change one document, an import many. */
-export interface Change {
-  readonly documents: readonly ChangedDocument[];
-  /** What was done, in the director's words. */
-  readonly label: string;
-  /** Edits of one field by one hand are one step of undo. */
-  readonly field: string;
-}
-
-/** Another version of a document that was changed here: the server's, or what another tab could not send. */
-export interface Conflict {
-  readonly kind: DocumentKind;
-  readonly id: string;
-  /** What the server has; `null` where it was deleted there. */
-  readonly current: Kept | null;
-  /** What another tab kept and never sent, and where it lies in this browser. */
-  readonly unsent?: { readonly key: string; readonly value: unknown };
-}
-
-/** Why the server does not take a document as it is here. */
-type Refusal = Pick<RefusalBody, 'message'> & { readonly value: unknown };
-
-export interface StudioState {
-  readonly status: 'loading' | 'ready' | 'failed';
-  /** Which studio this is; empty until it is here. */
-  readonly id: string;
-  readonly bundle: Bundle;
-  readonly versions: Versions;
-  readonly past: readonly Change[];
-  readonly future: readonly Change[];
-  /** Documents changed here and not yet kept there. */
-  readonly unsaved: Readonly<Record<DocumentKey, true>>;
-  /** What was sent of a document without an answer: it may have arrived. */
-  readonly unanswered: Readonly<Record<DocumentKey, { readonly value: unknown }>>;
-  /** Documents the server does not take as they are; they are sent again with what is changed next. */
-  readonly refused: Readonly<Record<DocumentKey, Refusal>>;
-  readonly saving: boolean;
-  /** The server can't be reached. */
-  readonly away: boolean;
-  /** The server is there and fails, in its words. */
-  readonly trouble: string | null;
-  /** Whether this browser keeps what is not yet sent. */
-  readonly held: boolean;
-  readonly conflicts: readonly Conflict[];
-  /** Documents set aside on the server, and records in this browser that can't be read. */
-  readonly aside: number;
-}
-
-const noVersions = (): Versions =>
-  Object.fromEntries(DOCUMENT_KINDS.map((kind): [DocumentKind, object] => [kind, {}])) as Versions;
-
-const initialState: StudioState = {
-  status: 'loading',
-  id: '',
-  bundle: emptyBundle(),
-  versions: noVersions(),
-  past: [],
-  future: [],
-  unsaved: {},
-  unanswered: {},
-  refused: {},
-  saving: false,
-  away: false,
-  trouble: null,
-  held: true,
-  conflicts: [],
-  aside: 0,
-};
 
 /** Fetches the studio: when the page opens, with what earlier pages left unsent, and after an import or a restore. */
 export const loadStudio = createAsyncThunk(
@@ -108,28 +39,6 @@ export const takeServers = createAsyncThunk(
   async ({ kind, id }: { kind: DocumentKind; id: string }) => ({ kind, id, current: await server.find(kind, id) }),
 );
 
-export function documentOf(bundle: Bundle, kind: DocumentKind, id: string): unknown {
-  if (kind === 'method') return bundle.method;
-  return bundle[kind]?.find((each) => each.id === id);
-}
-
-/** The bundle with one document put in its place, added at the end, or (`undefined`) taken out. */
-function withValue(bundle: Bundle, kind: DocumentKind, id: string, value: unknown): Bundle {
-  if (kind === 'method') return { ...bundle, method: value as Bundle['method'] };
-  const list = (bundle[kind] ?? []) as Array<{ id: string }>;
-  const at = list.findIndex((each) => each.id === id);
-  const next =
-    value === undefined
-      ? list.filter((each) => each.id !== id)
-      : at < 0
-        ? [...list, value as { id: string }]
-        : list.with(at, value as { id: string });
-  return { ...bundle, [kind]: next };
-}
-
-/** Steps of undo kept; older ones are forgotten. */
-const STEPS = 200;
-
 /** The state as the toolkit's reducers speak of it. */
 const asDraft = (state: StudioState) => state as Draft<StudioState>;
 
@@ -141,14 +50,6 @@ const pure =
   <P>(reduce: (state: StudioState, payload: P) => StudioState) =>
   (state: Draft<StudioState>, { payload }: PayloadAction<P>): Draft<StudioState> =>
     asDraft(reduce(original(state) as StudioState, payload));
-
-/** What became of one document that was sent. */
-export interface SentAnswer {
-  readonly kind: DocumentKind;
-  readonly id: string;
-  readonly sent: unknown;
-  readonly answer: ChangeAnswer;
-}
 
 const slice = createSlice({
   name: 'studio',
@@ -277,117 +178,6 @@ function joinsOnto({ field, documents }: Change, last: Change): boolean {
 
 const rejoined = (last: Change, { documents }: Change): ChangedDocument[] =>
   documents.map((each, i) => ({ ...each, before: last.documents[i]?.before }));
-
-function withAnswer(state: StudioState, { kind, id, sent, answer }: SentAnswer): StudioState {
-  const key = documentKey(kind, id);
-  const here = documentOf(state.bundle, kind, id);
-  const known = state.unanswered[key];
-  const settled = { ...state, unanswered: without(state.unanswered, key) };
-  if (answer.outcome === 'kept') {
-    return {
-      ...settled,
-      versions: withVersion(state.versions, kind, id, answer.version),
-      unsaved: here === sent ? without(state.unsaved, key) : state.unsaved,
-      refused: without(state.refused, key),
-    };
-  }
-  if (answer.outcome === 'refused') {
-    return { ...settled, refused: { ...state.refused, [key]: { message: answer.refusal.message, value: sent } } };
-  }
-  const { current } = answer;
-  // What stands there is what was sent from here before: the answer was lost, and nobody else has changed it.
-  if (known && same(known.value ?? null, current?.value ?? null)) {
-    return { ...settled, versions: withVersion(state.versions, kind, id, current?.version ?? 0) };
-  }
-  const others = state.conflicts.filter((each) => each.kind !== kind || each.id !== id || each.unsent);
-  return { ...settled, conflicts: [...others, { kind, id, current }] };
-}
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-
-function without<K extends string, T>(record: Readonly<Record<K, T>>, key: K): Record<K, T> {
-  const { [key]: _gone, ...rest } = record;
-  return rest as Record<K, T>;
-}
-
-/** Version 0 stands for a document that is not there. */
-const withVersion = (versions: Versions, kind: DocumentKind, id: string, version: number): Versions => ({
-  ...versions,
-  [kind]: version === 0 ? without(versions[kind], id) : { ...versions[kind], [id]: version },
-});
-
-/** The steps without what they did to one document. */
-const forgetSteps = (steps: readonly Change[], kind: DocumentKind, id: string): Change[] =>
-  steps.flatMap((step) => {
-    const documents = step.documents.filter((each) => each.kind !== kind || each.id !== id);
-    return documents.length > 0 ? [{ ...step, documents }] : [];
-  });
-
-function applied(state: StudioState, { documents }: Change, which: 'before' | 'after'): StudioState {
-  let { bundle, unsaved, refused } = state;
-  for (const { kind, id, [which]: value } of documents) {
-    const key = documentKey(kind, id);
-    // A house that had no method of its own has one that changes nothing: the method is never taken away.
-    bundle = withValue(bundle, kind, id, kind === 'method' ? (value ?? {}) : value);
-    unsaved = { ...unsaved, [key]: true };
-    refused = without(refused, key);
-  }
-  return { ...state, bundle, unsaved, refused };
-}
-
-const facts = ({ studio, bundle, versions, setAside }: StudioAnswer) => ({
-  status: 'ready' as const,
-  id: studio,
-  bundle,
-  versions: { ...noVersions(), ...versions },
-  aside: setAside,
-});
-
-/** The studio as the server has it, with what an earlier visit could not send put on top again. */
-function opened(answer: StudioAnswer, { records, others, unreadable }: LeftBehind): StudioState {
-  let state: StudioState = { ...initialState, ...facts(answer), aside: answer.setAside + unreadable };
-  const conflicts: Conflict[] = [];
-  for (const { kind, id, base, value, sent } of records) {
-    const version = state.versions[kind][id] ?? 0;
-    const theirs = documentOf(state.bundle, kind, id);
-    const current = theirs === undefined ? null : ({ version, value: theirs } as Kept);
-    if (same(theirs ?? null, value)) continue;
-    if (version !== base && !(sent !== undefined && same(sent, theirs ?? null))) conflicts.push({ kind, id, current });
-    const step = { kind, id, before: theirs, after: value ?? undefined };
-    state = applied(state, { documents: [step], label: '', field: '' }, 'after');
-  }
-  for (const { kind, id, key, value } of others) {
-    const theirs = documentOf(answer.bundle, kind, id);
-    const current = theirs === undefined ? null : ({ version: answer.versions[kind][id] ?? 0, value: theirs } as Kept);
-    conflicts.push({ kind, id, current, unsent: { key, value } });
-  }
-  return { ...state, conflicts };
-}
-
-/** The studio after an import: what it did is one step of undo. */
-function reloaded(state: StudioState, answer: StudioAnswer, label: string): StudioState {
-  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
-    ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
-  );
-  const past = documents.length > 0 ? [...state.past, { documents, label, field: '' }].slice(-STEPS) : state.past;
-  // What the server has refused, or is asked about, is still only here.
-  const bundle = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
-    const [kind, id] = splitDocumentKey(key);
-    return withValue(made, kind, id, documentOf(state.bundle, kind, id));
-  }, answer.bundle);
-  return { ...state, ...facts(answer), bundle, past, future: documents.length > 0 ? [] : state.future };
-}
-
-function differences(kind: DocumentKind, before: Bundle, after: Bundle): ChangedDocument[] {
-  const list = (bundle: Bundle): ReadonlyMap<string, unknown> =>
-    kind === 'method'
-      ? new Map(bundle.method ? [[METHOD_ID, bundle.method]] : [])
-      : new Map((bundle[kind] ?? []).map((each) => [each.id, each]));
-  const [was, is] = [list(before), list(after)];
-  return [...new Set([...was.keys(), ...is.keys()])].flatMap((id) =>
-    same(was.get(id), is.get(id)) ? [] : [{ kind, id, before: was.get(id), after: is.get(id) }],
-  );
-}
 
 export const { changed, undone, redone, savingStarted, answered, unanswered, kept, asideCounted, conflictSettled } =
   slice.actions;

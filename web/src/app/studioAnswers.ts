@@ -1,0 +1,28 @@
+import { documentKey } from '@warm-ladder/core/formats';
+import { documentOf, type SentAnswer, type StudioState, same, without, withVersion } from './studioState';
+
+/** The state after the server's answer to one document: kept, refused, or changed there by another hand. */
+export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentAnswer): StudioState {
+  const key = documentKey(kind, id);
+  const here = documentOf(state.bundle, kind, id);
+  const known = state.unanswered[key];
+  const settled = { ...state, unanswered: without(state.unanswered, key) };
+  if (answer.outcome === 'kept') {
+    return {
+      ...settled,
+      versions: withVersion(state.versions, kind, id, answer.version),
+      unsaved: here === sent ? without(state.unsaved, key) : state.unsaved,
+      refused: without(state.refused, key),
+    };
+  }
+  if (answer.outcome === 'refused') {
+    return { ...settled, refused: { ...state.refused, [key]: { message: answer.refusal.message, value: sent } } };
+  }
+  const { current } = answer;
+  // What stands there is what was sent from here before: the answer was lost, and nobody else has changed it.
+  if (known && same(known.value ?? null, current?.value ?? null)) {
+    return { ...settled, versions: withVersion(state.versions, kind, id, current?.version ?? 0) };
+  }
+  const others = state.conflicts.filter((each) => each.kind !== kind || each.id !== id || each.unsent);
+  return { ...settled, conflicts: [...others, { kind, id, current }] };
+}

@@ -1,0 +1,77 @@
+import {
+  type Bundle,
+  DOCUMENT_KINDS,
+  type DocumentKey,
+  type DocumentKind,
+  documentKey,
+  METHOD_ID,
+  splitDocumentKey,
+} from '@warm-ladder/core/formats';
+import type { Kept, StudioAnswer } from '@warm-ladder/core/wire';
+import {
+  applied,
+  type ChangedDocument,
+  type Conflict,
+  documentOf,
+  initialState,
+  noVersions,
+  STEPS,
+  type StudioState,
+  same,
+  withValue,
+} from './studioState';
+import type { LeftBehind } from './unsent';
+
+const facts = ({ studio, bundle, versions, setAside }: StudioAnswer) => ({
+  status: 'ready' as const,
+  id: studio,
+  bundle,
+  versions: { ...noVersions(), ...versions },
+  aside: setAside,
+});
+
+/** The studio as the server has it, with what an earlier visit could not send put on top again. */
+export function opened(answer: StudioAnswer, { records, others, unreadable }: LeftBehind): StudioState {
+  let state: StudioState = { ...initialState, ...facts(answer), aside: answer.setAside + unreadable };
+  const conflicts: Conflict[] = [];
+  for (const { kind, id, base, value, sent } of records) {
+    const version = state.versions[kind][id] ?? 0;
+    const theirs = documentOf(state.bundle, kind, id);
+    const current = theirs === undefined ? null : ({ version, value: theirs } as Kept);
+    if (same(theirs ?? null, value)) continue;
+    if (version !== base && !(sent !== undefined && same(sent, theirs ?? null))) conflicts.push({ kind, id, current });
+    const step = { kind, id, before: theirs, after: value ?? undefined };
+    state = applied(state, { documents: [step], label: '', field: '' }, 'after');
+  }
+  for (const { kind, id, key, value } of others) {
+    const theirs = documentOf(answer.bundle, kind, id);
+    const current = theirs === undefined ? null : ({ version: answer.versions[kind][id] ?? 0, value: theirs } as Kept);
+    conflicts.push({ kind, id, current, unsent: { key, value } });
+  }
+  return { ...state, conflicts };
+}
+
+/** The studio after an import: what it did is one step of undo. */
+export function reloaded(state: StudioState, answer: StudioAnswer, label: string): StudioState {
+  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
+    ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
+  );
+  const past = documents.length > 0 ? [...state.past, { documents, label, field: '' }].slice(-STEPS) : state.past;
+  // What the server has refused, or is asked about, is still only here.
+  const bundle = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
+    const [kind, id] = splitDocumentKey(key);
+    return withValue(made, kind, id, documentOf(state.bundle, kind, id));
+  }, answer.bundle);
+  return { ...state, ...facts(answer), bundle, past, future: documents.length > 0 ? [] : state.future };
+}
+
+function differences(kind: DocumentKind, before: Bundle, after: Bundle): ChangedDocument[] {
+  const list = (bundle: Bundle): ReadonlyMap<string, unknown> =>
+    kind === 'method'
+      ? new Map(bundle.method ? [[METHOD_ID, bundle.method]] : [])
+      : new Map((bundle[kind] ?? []).map((each) => [each.id, each]));
+  const [was, is] = [list(before), list(after)];
+  return [...new Set([...was.keys(), ...is.keys()])].flatMap((id) =>
+    same(was.get(id), is.get(id)) ? [] : [{ kind, id, before: was.get(id), after: is.get(id) }],
+  );
+}
