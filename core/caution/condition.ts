@@ -33,7 +33,7 @@ export const CONDITIONS = {
   },
   'pelvic-floor': {
     name: 'Pelvic-floor symptoms',
-    always: 'Breathe out on the effort. Heaviness, leaking or bulging means stop and take the lower rung.',
+    always: 'Breathe out on the effort. Heaviness, leaking or bulging means stop; have it looked at if it comes again.',
   },
   'low-bone-density': {
     name: 'Low bone density',

@@ -93,9 +93,9 @@ async function readersBehind(): Promise<void> {
   const demo = demoBundle();
   await post('replace', demo);
   const plan = (demo.classes ?? []).find(({ id }) => id === 'rowers-sixty') as ClassPlan;
-  const saving = async () => {
+  const saving = async (times: number) => {
     let version = ((await (await fetch(`${address}/api/classes/${plan.id}`)).json()) as { version: number }).version;
-    for (let n = 0; n < 400; n++) {
+    for (let n = 0; n < times; n++) {
       const answer = await fetch(`${address}/api/classes/${plan.id}`, {
         method: 'PUT',
         headers: { 'content-type': 'application/json' },
@@ -104,7 +104,9 @@ async function readersBehind(): Promise<void> {
       ({ version } = (await answer.json()) as { version: number });
     }
   };
-  report('a reader behind a save, p99', quantile(await readersWait(address, saving()), 0.99), 'ms', 20);
+  // A server that has just started compiles what it runs; a studio's day is longer than that.
+  await saving(100);
+  report('a reader behind a save, p99', quantile(await readersWait(address, saving(600)), 0.99), 'ms', 20);
   const many = { ...emptyBundle(), classes: bigBundle(1_500).classes ?? [] };
   const waits = await readersWait(address, post('merge', many));
   report('a reader behind an import of 1,500 classes, p99', quantile(waits, 0.99), 'ms', 250);
