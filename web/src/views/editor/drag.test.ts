@@ -87,8 +87,8 @@ test('arrows turn a joint by degrees and stop at its range; its handle says wher
 test('a lying trunk has no lean to take hold of, a plank has; a turn is taken from above', () => {
   const words = (like: BasePosition, view: View) =>
     handlesOf(plainPose(like), like, view, 'both').map((handle) => handle.words);
-  expect(words('supine', 'side')).not.toContain('pitch');
-  expect(words('plank', 'side')).toContain('pitch');
+  expect(words('supine', 'side')).not.toContain('body tilt');
+  expect(words('plank', 'side')).toContain('body tilt');
   expect(words('seated', 'top')).toContain('twist');
   expect(words('seated', 'front')).toContain('side bend');
 });
