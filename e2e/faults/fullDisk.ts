@@ -1,9 +1,9 @@
-import { spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import { cpSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { launch, newFolder } from '../studio';
 import type { Row } from './report';
+import { run, whereAllowed } from './rights';
 import { countLost, save } from './writers';
 
 const DISK = join(import.meta.dirname, 'fillingDisk.mjs');
@@ -72,27 +72,28 @@ export async function fullDiskCalls(): Promise<Row> {
   return row;
 }
 
+const MOUNTED = 'disk full while saving (a real small disk)';
+
 /** With a real small disk in memory: needs the right to mount. */
-export async function fullDiskMounted(): Promise<Row> {
+export const fullDiskMounted = (): Promise<Row> => whereAllowed('a disk in memory', MOUNTED, onMountedDisk);
+
+async function onMountedDisk(): Promise<Row> {
   const folder = newFolder();
   const disk = join(folder, 'disk');
   mkdirSync(disk);
-  const run = (...words: string[]) => {
-    const { status, stderr } = spawnSync(words[0] ?? '', words.slice(1), { encoding: 'utf8' });
-    if (status !== 0) throw new Error(`${words.join(' ')}: ${stderr}`);
-  };
-  run('mount', '-t', 'tmpfs', '-o', 'size=160m', 'tmpfs', disk);
+  run(['mount', '-t', 'tmpfs', '-o', 'size=160m', 'tmpfs', disk]);
   try {
     cpSync(join(folder, 'data'), join(disk, 'data'), { recursive: true });
-    return await fullAndFree('disk full while saving (a real small disk)', {
+    return await fullAndFree(MOUNTED, {
       data: join(disk, 'data'),
-      fill: () => void spawnSync('dd', ['if=/dev/zero', `of=${join(disk, 'filler')}`, 'bs=64k']),
+      // Ends when nothing more fits.
+      fill: () => run(['dd', 'if=/dev/zero', `of=${join(disk, 'filler')}`, 'bs=64k', 'status=none'], [1]),
       free: () => rmSync(join(disk, 'filler')),
       node: [],
       env: {},
     });
   } finally {
-    run('umount', disk);
+    run(['umount', disk]);
     rmSync(folder, { recursive: true, force: true });
   }
 }

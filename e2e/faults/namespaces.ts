@@ -3,9 +3,14 @@ import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { launch, newFolder } from '../studio';
 import type { Row } from './report';
+import { whereAllowed } from './rights';
+
+const WHAT = 'two process namespaces on one folder';
 
 /** Two servers on one folder, each in a process namespace of its own, as in two containers: the second is refused. */
-export async function namespaces(): Promise<Row> {
+export const namespaces = (): Promise<Row> => whereAllowed('a process namespace', WHAT, twoServers);
+
+async function twoServers(): Promise<Row> {
   const folder = newFolder();
   const data = join(folder, 'data');
   const apart = ['unshare', '--pid', '--fork', '--mount-proc', '--kill-child'];
@@ -22,7 +27,7 @@ export async function namespaces(): Promise<Row> {
   for (const { child } of [second, outside, after]) child.kill('SIGKILL');
   rmSync(folder, { recursive: true, force: true });
   return {
-    what: 'two process namespaces on one folder',
+    what: WHAT,
     measured: `second ${refused[0] ? 'refused' : 'started'}, one outside ${refused[1] ? 'refused' : 'started'}, first ${answers ? 'answers' : 'silent'}, ${free ? 'free' : 'held'} after its end`,
     holds: refused.every(Boolean) && answers && free,
   };

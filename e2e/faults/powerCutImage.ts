@@ -1,16 +1,12 @@
-import { spawnSync } from 'node:child_process';
 import { once } from 'node:events';
 import { cpSync, mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { launch, newFolder } from '../studio';
 import type { Row } from './report';
+import { run, whereAllowed } from './rights';
 import { countLost, writeUntilGone } from './writers';
 
-const run = (...words: string[]) => {
-  const { status, stderr } = spawnSync(words[0] ?? '', words.slice(1), { encoding: 'utf8' });
-  // The check of a file system that was cut off answers 1 when it has put it right.
-  if (status !== 0 && !(words[0] === 'fsck.ext4' && status === 1)) throw new Error(`${words.join(' ')}: ${stderr}`);
-};
+const WHAT = 'power cut while saving (an ext4 image copied unsynced)';
 
 /** One cut on a real file system: the image is copied, unsynced, while the server writes; the copy is checked and opened. */
 async function cut(seconds: number): Promise<{ opens: boolean; acknowledged: number; lost: number; said: string }> {
@@ -18,13 +14,13 @@ async function cut(seconds: number): Promise<{ opens: boolean; acknowledged: num
   const [image, copy] = [join(folder, 'disk.img'), join(folder, 'cut.img')];
   const [disk, after] = [join(folder, 'disk'), join(folder, 'after')];
   for (const each of [disk, after]) mkdirSync(each);
-  run('truncate', '-s', '400M', image);
-  run('mkfs.ext4', '-q', image);
-  run('mount', '-o', 'loop', image, disk);
+  run(['truncate', '-s', '400M', image]);
+  run(['mkfs.ext4', '-q', image]);
+  run(['mount', '-o', 'loop', image, disk]);
   let mounted = [disk];
   try {
     cpSync(join(folder, 'data'), join(disk, 'data'), { recursive: true });
-    run('sync', '-f', disk);
+    run(['sync', '-f', disk]);
     const server = await launch(join(disk, 'data'), { bare: true });
     if (server.address === null) throw new Error(server.said());
     let told = { versions: new Map<string, number>(), count: 0 };
@@ -33,14 +29,15 @@ async function cut(seconds: number): Promise<{ opens: boolean; acknowledged: num
     // What the writers know when the copy begins is what must be in it.
     server.child.kill('SIGSTOP');
     // Straight from the image: what lies only in the memory of the mounted file system is not in it.
-    run('dd', `if=${image}`, `of=${copy}`, 'bs=4M', 'iflag=direct', 'conv=sparse', 'status=none');
+    run(['dd', `if=${image}`, `of=${copy}`, 'bs=4M', 'iflag=direct', 'conv=sparse', 'status=none']);
     server.child.kill('SIGKILL');
     await once(server.child, 'exit');
     told = await writing;
-    run('umount', disk);
+    run(['umount', disk]);
     mounted = [];
-    run('fsck.ext4', '-f', '-y', copy);
-    run('mount', '-o', 'loop', copy, after);
+    // 1: it has put right what the cut left.
+    run(['fsck.ext4', '-f', '-y', copy], [0, 1]);
+    run(['mount', '-o', 'loop', copy, after]);
     mounted = [after];
     const again = await launch(join(after, 'data'), { bare: true });
     const opens = again.address !== null;
@@ -49,25 +46,28 @@ async function cut(seconds: number): Promise<{ opens: boolean; acknowledged: num
     if (again.child.exitCode === null && again.child.signalCode === null) await once(again.child, 'exit');
     return { opens, acknowledged: told.count, lost, said: again.said() };
   } finally {
-    for (const each of mounted) run('umount', each);
+    for (const each of mounted) run(['umount', each]);
     rmSync(folder, { recursive: true, force: true });
   }
 }
 
 /** Power cuts on a real ext4 file system in an image; needs the right to mount. */
-export async function powerCutsOnImage(seconds: readonly number[]): Promise<Row> {
-  const cuts: Awaited<ReturnType<typeof cut>>[] = [];
-  for (const each of seconds) cuts.push(await cut(each));
-  const sum = (of: (one: (typeof cuts)[number]) => number) => cuts.reduce((total, one) => total + of(one), 0);
+export const powerCutsOnImage = (seconds: readonly number[]): Promise<Row> =>
+  whereAllowed('a disk in a file', WHAT, () => cuts(seconds));
+
+async function cuts(seconds: readonly number[]): Promise<Row> {
+  const made: Awaited<ReturnType<typeof cut>>[] = [];
+  for (const each of seconds) made.push(await cut(each));
+  const sum = (of: (one: (typeof made)[number]) => number) => made.reduce((total, one) => total + of(one), 0);
   const [opened, acknowledged, lost] = [
     sum(({ opens }) => (opens ? 1 : 0)),
     sum((one) => one.acknowledged),
     sum((one) => one.lost),
   ];
   return {
-    what: 'power cut while saving (an ext4 image copied unsynced)',
-    measured: `${cuts.length} cuts, ${opened} opened, ${acknowledged} saves acknowledged, ${lost} lost`,
-    holds: opened === cuts.length && lost === 0 && acknowledged > 0,
-    faults: cuts.filter(({ opens }) => !opens).map(({ said }) => said),
+    what: WHAT,
+    measured: `${made.length} cuts, ${opened} opened, ${acknowledged} saves acknowledged, ${lost} lost`,
+    holds: opened === made.length && lost === 0 && acknowledged > 0,
+    faults: made.filter(({ opens }) => !opens).map(({ said }) => said),
   };
 }
