@@ -1,30 +1,21 @@
 import type { Bundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
 import type { ChangeAnswer, SentChange } from '@warm-ladder/core/wire';
-import { preparedFolder, startServer, type TestServer } from './testing';
+import { useServer } from './testing';
 
-const { folder, remove } = preparedFolder();
-let server: TestServer;
-
-beforeAll(async () => {
-  server = await startServer(folder);
-}, 60_000);
-afterAll(async () => {
-  await server.close();
-  remove();
-});
+const running = useServer();
 const rowers = { id: 'rowers', name: 'Rowers' };
 beforeEach(async () => {
   const classes = [classOf([block('hold')], { audience: 'rowers' }), classOf([], { id: 'other' })];
-  await server.send('POST', '/bundle?mode=replace', bundleOf({ audiences: [rowers], classes }));
+  await running.server.send('POST', '/bundle?mode=replace', bundleOf({ audiences: [rowers], classes }));
 });
 
-const studio = async () => (await server.send('GET', '/studio')).body;
+const studio = async () => (await running.server.send('GET', '/studio')).body;
 /** Sends changes made from the versions that are there now. */
 async function send(...changes: Array<Omit<SentChange, 'version'>>): Promise<readonly ChangeAnswer[]> {
   const { versions } = await studio();
   const sent = changes.map((each) => ({ ...each, version: versions[each.kind]?.[each.id] ?? 0 }));
-  return (await server.send('POST', '/changes', { changes: sent })).body.answers as ChangeAnswer[];
+  return (await running.server.send('POST', '/changes', { changes: sent })).body.answers as ChangeAnswer[];
 }
 const outcomes = (answers: readonly ChangeAnswer[]) => answers.map(({ outcome }) => outcome);
 const put = (kind: 'classes' | 'exercises' | 'audiences', value: { readonly id: string }) => ({
@@ -92,14 +83,14 @@ test('a change sent again after its answer was lost is no conflict; another one 
   const sent = (name: string) => ({
     changes: [{ kind: 'classes', id: 'test-class', version: base, value: { ...value, name } }],
   });
-  const first = (await server.send('POST', '/changes', sent('Sent twice'))).body.answers;
-  const again = (await server.send('POST', '/changes', sent('Sent twice'))).body.answers;
+  const first = (await running.server.send('POST', '/changes', sent('Sent twice'))).body.answers;
+  const again = (await running.server.send('POST', '/changes', sent('Sent twice'))).body.answers;
   expect(again).toEqual(first);
-  const [other] = (await server.send('POST', '/changes', sent('Other'))).body.answers as ChangeAnswer[];
+  const [other] = (await running.server.send('POST', '/changes', sent('Other'))).body.answers as ChangeAnswer[];
   expect(other).toMatchObject({ outcome: 'stale', current: { value: { name: 'Sent twice' } } });
-  await server.send('DELETE', `/classes/other?version=${(await studio()).versions.classes?.other}`);
+  await running.server.send('DELETE', `/classes/other?version=${(await studio()).versions.classes?.other}`);
   const gone = { changes: [{ kind: 'classes', id: 'other', version: 3, value: null }] };
-  expect((await server.send('POST', '/changes', gone)).body.answers).toEqual([{ outcome: 'kept', version: 0 }]);
+  expect((await running.server.send('POST', '/changes', gone)).body.answers).toEqual([{ outcome: 'kept', version: 0 }]);
 });
 
 test.each<[string, unknown, number, RegExp]>([
@@ -112,7 +103,7 @@ test.each<[string, unknown, number, RegExp]>([
     /stands twice/,
   ],
 ])('a body with %s is refused whole', async (_name, body, status, sentence) => {
-  const answer = await server.send('POST', '/changes', body);
+  const answer = await running.server.send('POST', '/changes', body);
   expect(answer.status).toBe(status);
   expect(answer.body.message).toMatch(sentence);
 });
@@ -121,12 +112,12 @@ test('names that every object answers to are no ids and reach nothing', async ()
   const base: Bundle = bundleOf();
   const [first] = structuredClone(base.exercises ?? []);
   Object.assign(first?.rungs[0] ?? {}, { start: 'constructor' });
-  const refused = await server.send('POST', '/bundle', { ...base, exercises: [first] });
+  const refused = await running.server.send('POST', '/bundle', { ...base, exercises: [first] });
   expect(refused.status).toBe(422);
   expect(refused.body.path).toBe('exercises[0].rungs[0].start');
   for (const id of ['constructor', '__proto__', 'toString', 'hasOwnProperty']) {
-    expect((await server.send('GET', `/classes/${id}`)).status).toBe(404);
-    const made = await server.send('PUT', `/classes/${id}`, { version: 0, value: classOf([], { id }) });
+    expect((await running.server.send('GET', `/classes/${id}`)).status).toBe(404);
+    const made = await running.server.send('PUT', `/classes/${id}`, { version: 0, value: classOf([], { id }) });
     expect([id, made.status]).toEqual([id, 422]);
   }
 });

@@ -3,24 +3,17 @@ import { connect } from 'node:net';
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { bundleOf } from '@warm-ladder/core/testing';
 import { hostsOf, isLoopback } from './guard';
-import { preparedFolder, startServer, type TestServer } from './testing';
+import { useServer } from './testing';
 
-const { folder, remove } = preparedFolder();
-let server: TestServer;
-
+const running = useServer();
 beforeAll(async () => {
-  server = await startServer(folder);
-  await server.send('POST', '/bundle?mode=replace', bundleOf());
-}, 60_000);
-afterAll(async () => {
-  await server.close();
-  remove();
+  await running.server.send('POST', '/bundle?mode=replace', bundleOf());
 });
 
 /** A request as a browser or another program would send it, with headers that `fetch` does not let one set. */
 function ask(method: string, path: string, headers: Record<string, string> = {}, body?: string) {
   return new Promise<{ status: number; headers: Record<string, unknown>; text: string }>((resolve, reject) => {
-    const sent = request(server.address + path, { method, headers }, (response) => {
+    const sent = request(running.server.address + path, { method, headers }, (response) => {
       let text = '';
       response.setEncoding('utf8').on('data', (chunk) => {
         text += chunk;
@@ -32,7 +25,7 @@ function ask(method: string, path: string, headers: Record<string, string> = {},
   });
 }
 const json = { 'content-type': 'application/json' };
-const classes = async () => (await server.send('GET', '/studio')).body.bundle.classes?.length;
+const classes = async () => (await running.server.send('GET', '/studio')).body.bundle.classes?.length;
 
 test.each([
   ['a name of another site', 'evil.example', 421],
@@ -61,7 +54,7 @@ test.each([
 });
 
 test('our own page, and programs that are no browser, may write', async () => {
-  const own = { ...json, origin: server.address, 'sec-fetch-site': 'same-origin' };
+  const own = { ...json, origin: running.server.address, 'sec-fetch-site': 'same-origin' };
   for (const headers of [own, json]) {
     const answer = await ask('POST', '/api/bundle?rehearse=true', headers, JSON.stringify(emptyBundle()));
     expect(answer.status).toBe(200);
@@ -79,7 +72,9 @@ test('an address nobody answers, a head too long and a line that is no request h
   const long = await ask('GET', '/api/health', { 'x-long': 'x'.repeat(100_000) });
   expect([long.status, JSON.parse(long.text).code]).toEqual([431, 'TOO_LONG']);
   const raw = await new Promise<string>((resolve) => {
-    const socket = connect(Number(new URL(server.address).port), '127.0.0.1', () => socket.end('NONSENSE\r\n\r\n'));
+    const socket = connect(Number(new URL(running.server.address).port), '127.0.0.1', () =>
+      socket.end('NONSENSE\r\n\r\n'),
+    );
     socket.once('data', (chunk) => resolve(String(chunk)));
   });
   expect(raw).toMatch(/^HTTP\/1.1 400 [\s\S]*"code":"BAD_REQUEST"/);

@@ -1,21 +1,14 @@
 import { CSV_COLUMNS } from '@warm-ladder/core/tables';
 import { bundleOf } from '@warm-ladder/core/testing';
-import { preparedFolder, startServer, type TestServer } from './testing';
+import { useServer } from './testing';
 
-const { folder, remove } = preparedFolder();
-let server: TestServer;
-
+const running = useServer();
 beforeAll(async () => {
-  server = await startServer(folder);
-  await server.send('POST', '/bundle?mode=replace', bundleOf());
-}, 60_000);
-afterAll(async () => {
-  await server.close();
-  remove();
+  await running.server.send('POST', '/bundle?mode=replace', bundleOf());
 });
 
 const table = (method: 'GET' | 'POST', query = '', body?: string) =>
-  fetch(`${server.address}/api/repertoire.csv${query}`, {
+  fetch(`${running.server.address}/api/repertoire.csv${query}`, {
     method,
     ...(body === undefined ? {} : { body, headers: { 'content-type': 'text/csv' } }),
   });
@@ -27,7 +20,7 @@ interface Answer {
 }
 const posted = async (query: string, body: string): Promise<Answer> =>
   (await (await table('POST', query, body)).json()) as Answer;
-const exercises = async () => (await server.send('GET', '/studio')).body.bundle.exercises ?? [];
+const exercises = async () => (await running.server.send('GET', '/studio')).body.bundle.exercises ?? [];
 
 test('the repertoire goes out as a table with a name, and in again without changing anything', async () => {
   const sent = await table('GET');

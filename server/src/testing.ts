@@ -60,3 +60,22 @@ export async function startServer(folder: string, salvage = false): Promise<Test
     },
   };
 }
+
+/** A server for a file of tests: begun with them on a folder of its own, and ended after. */
+export function useServer(): { readonly server: TestServer } {
+  const { folder, remove } = preparedFolder();
+  let running: TestServer | undefined;
+  beforeAll(async () => {
+    running = await startServer(folder);
+  }, 60_000);
+  afterAll(async () => {
+    await running?.close();
+    remove();
+  });
+  return {
+    get server() {
+      if (!running) throw new Error('the server runs only while tests do');
+      return running;
+    },
+  };
+}

@@ -1,0 +1,80 @@
+import { repertoireFile } from '../demo';
+import { chooseFile, expect, fromMenu, kept, saved, test } from '../fixtures';
+
+const REPERTOIRE = repertoireFile();
+const bundle = (change: object) => JSON.stringify({ format: 'warm-ladder/bundle', version: 1, ...change });
+const withRung = (change: object) => {
+  const [first] = structuredClone(REPERTOIRE.exercises ?? []);
+  Object.assign(first?.rungs[0] ?? {}, change);
+  return bundle({ exercises: [first] });
+};
+const oneClass = (id: string, name: string, ...blocks: object[]) => ({
+  id,
+  name,
+  delivery: 'group',
+  targetMinutes: 9,
+  openingSeconds: 0,
+  closingSeconds: 0,
+  blocks,
+});
+const oneBlock = (block: object) => bundle({ classes: [oneClass('x', 'X', block)] });
+
+const WRONG: Array<[string, string, RegExp]> = [
+  ['truncated', bundle({ classes: [] }).slice(0, 40), /The file is not whole JSON/],
+  ['another format', '{"format":"sheet"}', /expected "format": "warm-ladder\/bundle"/],
+  ['a newer version', bundle({ version: 9 }), /version 9, made by a newer Warm Ladder/],
+  ['an unknown key', bundle({ colours: [] }), /colours.*The key “colours” is not known here/],
+  ['a rung with no phases', withRung({ phases: [] }), /rungs\[0\]\.phases/],
+  ['a cycle', withRung({ requires: [{ exercise: 'rib-breath', rung: 'hands-on' }] }), /go round in a circle/],
+  ['a missing exercise', oneBlock({ exercise: 'none', rung: 'x', mode: 'flow' }), /There is no exercise “none”/],
+  ['markup in a name', withRung({ name: '<script>alert(1)</script>' }), /found markup/],
+];
+
+test('a wrong file gets its sentence and changes nothing', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class`);
+  for (const [, text, sentence] of WRONG) {
+    await chooseFile(page, text);
+    const report = page.getByRole('dialog').getByRole('alert');
+    await expect(report).toContainText('The file was not taken in; nothing has changed.');
+    await expect(report).toContainText(sentence);
+    await expect(page.getByRole('button', { name: 'Take it in' })).toBeDisabled();
+    await page.keyboard.press('Escape');
+  }
+  const after = await (await fetch(`${studio.address}/api/bundle`)).json();
+  expect(after.classes).toHaveLength(7);
+  expect(after.exercises).toEqual(REPERTOIRE.exercises);
+});
+
+test('an import and an emptying can be undone, and every copy can be brought back', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/night-landing`);
+  await page.getByLabel('Name of the class').fill('Before the file');
+  await saved(page);
+  const file = bundle({ classes: [{ ...oneClass('night-landing', 'From the file') }] });
+  await chooseFile(page, file);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByLabel('Name of the class')).toHaveValue('From the file');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Name of the class')).toHaveValue('Before the file');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Name of the class')).toHaveValue('Landing after a night shift');
+  await saved(page);
+
+  await fromMenu(page, 'Empty the studio…');
+  await page.getByLabel('Type “empty” to go on').fill('empty');
+  await page.getByRole('button', { name: 'Empty it' }).click();
+  await expect(page.getByText('This page does not exist')).toBeVisible();
+  expect((await kept(studio.address)).classes).toEqual([]);
+  await fromMenu(page, 'Ways back…');
+  const first = page.getByRole('list', { name: 'Copies' }).getByRole('listitem').first();
+  await expect(first).toContainText('before it was emptied');
+  await expect(first).toContainText('100 ladders, 7 classes, 1 series');
+  await first.getByRole('button', { name: 'Bring back' }).click();
+  await expect(page.getByLabel('Name of the class')).toHaveValue('Landing after a night shift');
+  expect((await kept(studio.address)).classes).toHaveLength(7);
+  // Undo reaches a copy that was brought back, too.
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('This page does not exist')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Name of the class')).toHaveValue('Landing after a night shift');
+  await saved(page);
+});
