@@ -31,7 +31,20 @@ export type MethodFile = z.infer<typeof methodSchema>;
  * The method with every default filled in: what the computation reads.
  * @throws never; the file is already valid.
  */
-export function resolveMethod(file: MethodFile = {}) {
+export function resolveMethod(file: MethodFile = UNSAID): Method {
+  const known = resolved.get(file);
+  if (known) return known;
+  const method = filledIn(file);
+  resolved.set(file, method);
+  return method;
+}
+
+/** A method that changes nothing. */
+const UNSAID: MethodFile = {};
+/** Remembered by the file, which is never changed in place: what is measured with a method is remembered by it in turn. */
+const resolved = new WeakMap<MethodFile, Method>();
+
+function filledIn(file: MethodFile) {
   const { uncertainty, limits, heatWeights, directionBands, edgeSeconds, ...timing } = file;
   return {
     ...defaultsOf(TIMING_FIGURES),
@@ -43,7 +56,7 @@ export function resolveMethod(file: MethodFile = {}) {
     edgeSeconds: edgeSeconds ?? {},
   };
 }
-export type Method = ReturnType<typeof resolveMethod>;
+export type Method = ReturnType<typeof filledIn>;
 
 /** Drops keys that are present but undefined, so that they cannot overwrite a default. */
 function defined<T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } {

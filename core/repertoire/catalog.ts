@@ -2,9 +2,10 @@ import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
 import { courseOf, type Moment } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey } from './exercise';
-import { featuresOf, type RungFeatures } from './features';
-import { measureRung, type RungMeasures } from './heat';
+import type { RungFeatures } from './features';
+import type { RungMeasures } from './heat';
 import { isGuided } from './props';
+import { type Worth, worthOf } from './worth';
 
 export interface CatalogSource {
   readonly method?: MethodFile | undefined;
@@ -31,8 +32,7 @@ export class Catalog {
   readonly exercises: readonly Exercise[];
   readonly #entries = new Map<string, RungEntry>();
   readonly #exercises = new Map<string, Exercise>();
-  readonly #measures = new Map<string, RungMeasures>();
-  readonly #features = new Map<string, RungFeatures>();
+  readonly #worth = new Map<string, Worth>();
 
   constructor({ method, positions = [], props = [], exercises }: CatalogSource) {
     this.method = resolveMethod(method);
@@ -62,15 +62,19 @@ export class Catalog {
     return [...this.#entries.values()];
   }
 
-  /** Heat, its factors and the load of a rung, computed once. */
-  measures(entry: RungEntry): RungMeasures {
-    const known = this.#measures.get(entry.key);
+  #worthOf(entry: RungEntry): Worth {
+    const known = this.#worth.get(entry.key);
     if (known) return known;
     const { rung, exercise, like, props } = entry;
     const guided = isGuided(exercise, rung, this.graph, props, this.method.bodyHeightM);
-    const found = measureRung(rung, like, this.method, props, guided);
-    this.#measures.set(entry.key, found);
-    return found;
+    const worth = worthOf(rung, { method: this.method, like, props, guided });
+    this.#worth.set(entry.key, worth);
+    return worth;
+  }
+
+  /** Heat, its factors and the load of a rung, computed once a rung. */
+  measures(entry: RungEntry): RungMeasures {
+    return this.#worthOf(entry).measures;
   }
 
   heat(entry: RungEntry): number {
@@ -84,10 +88,6 @@ export class Catalog {
 
   /** What a rung does to a body: what cautions, exposures and substitutes read. */
   features(entry: RungEntry): RungFeatures {
-    const known = this.#features.get(entry.key);
-    if (known) return known;
-    const found = featuresOf(entry.rung, entry.like, this.method, this.course(entry));
-    this.#features.set(entry.key, found);
-    return found;
+    return this.#worthOf(entry).features;
   }
 }

@@ -256,7 +256,8 @@ export class Studio {
     this.#snapshot = this.#snapshot.with(after, changes, written, revision);
     this.#text = undefined;
     const bytes = puts.reduce((sum, { text }) => sum + text.length, 0);
-    if (this.#upkeep.wrote(bytes)) await this.#upkeep.tidy();
+    // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
+    if (this.#upkeep.wrote(bytes)) await this.#upkeep.tidy().catch(() => undefined);
     return this.#snapshot;
   }
 
