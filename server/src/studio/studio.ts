@@ -15,7 +15,7 @@ import { Upkeep } from '../database/upkeep';
 import { invalid, Refusal } from '../errors';
 import type { Copies } from './copies';
 import { type DocumentName, documentRows, type WrittenDocument } from './documentRows';
-import { type ImportMode, type ImportPlan, planImport } from './importPlan';
+import { type ImportMode, planImport } from './importPlan';
 import { openSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
 import { type Snapshot, textOf } from './snapshot';
@@ -130,7 +130,7 @@ export class Studio {
       const { after, kept, resolved } = resolveChanges(this.#snapshot, changes);
       const outcome = new Map<DocumentKey, Resolved>(resolved);
       if (kept.length === 0) return outcome;
-      const next = await this.#write(kept, after);
+      const next = await this.#store(kept, after);
       for (const { kind, id } of kept) {
         outcome.set(documentKey(kind, id), { outcome: 'keep', version: next.version(kind, id) });
       }
@@ -155,12 +155,12 @@ export class Studio {
           { path: 'revision' },
         );
       }
-      const plan = await unhurried(planImport(this.#snapshot, read.bundle, wish.mode));
-      const { report, rungs } = plan;
+      const plan = planImport(this.#snapshot, read.bundle, wish.mode);
+      const { report, rungs, changes, after } = await unhurried(plan);
       if (wish.rehearse) return { report, rungs, revision };
       if (!this.isEmpty)
         await this.copies.keep(this.bundleText, wish.reason ?? (wish.mode === 'merge' ? 'import' : 'replace'));
-      const next = await this.#takeIn(plan, wish.mode);
+      const next = await this.#store(changes, after, wish.mode === 'replace');
       return { report, rungs, revision: next.revision };
     });
   }
@@ -204,35 +204,35 @@ export class Studio {
     this.#generation = generation;
   }
 
-  async #write(kept: readonly DocumentChange[], after: Snapshot['documents']): Promise<Snapshot> {
-    const puts = writesOf(kept);
-    const gone = kept.filter(({ value }) => value === undefined);
-    const work = async (db: Queries) => {
-      // What is named must not go before it is no longer named; what names it comes first.
-      const versions = puts.length > 0 ? await documentRows.write(db, puts) : [];
-      const removed = gone.length > 0 ? await documentRows.remove(db, gone) : 0;
-      return { versions, revision: Math.max(removed, ...versions) };
-    };
-    // One statement is a transaction by itself.
-    const { versions, revision } = await (gone.length === 0 ? work(this.#db) : this.#db.transaction(work));
-    return this.#moveOn(kept, after, puts, versions, revision);
-  }
-
-  /** An import's writes in one transaction, a batch at a time, so that readers are answered in between. */
-  async #takeIn({ changes, after }: ImportPlan, mode: ImportMode): Promise<Snapshot> {
+  /**
+   * Writes changes and moves on to the studio they make: one statement where one will do, which is a transaction by
+   * itself; else one transaction, a batch at a time, so that readers are answered in between.
+   * @param ordered give every document the place it has in the studio as it is to be
+   */
+  async #store(changes: readonly DocumentChange[], after: Snapshot['documents'], ordered = false): Promise<Snapshot> {
     const puts = writesOf(changes);
     const gone = changes.filter(({ value }) => value === undefined);
-    const versions: number[] = [];
-    const revision = await this.#db.transaction(async (tx) => {
-      const removed = await documentRows.remove(tx, gone);
+    const work = async (db: Queries) => {
+      const versions: number[] = [];
+      // A removal and a new order are revisions too, though no document has their number.
+      let revision = gone.length > 0 || ordered ? await documentRows.remove(db, gone) : this.#snapshot.revision;
       for (let from = 0; from < puts.length; from += BATCH) {
-        versions.push(...(await documentRows.write(tx, puts.slice(from, from + BATCH))));
-        await turn();
+        versions.push(...(await documentRows.write(db, puts.slice(from, from + BATCH))));
+        revision = versions.at(-1) ?? revision;
+        if (from + BATCH < puts.length) await turn();
       }
-      if (mode === 'replace') await this.#order(tx, after);
-      return Math.max(removed, ...versions.slice(-1));
-    });
-    return this.#moveOn(changes, after, puts, versions, revision);
+      if (ordered) await this.#order(db, after);
+      return { versions, revision };
+    };
+    const single = gone.length === 0 && !ordered && puts.length <= BATCH;
+    const { versions, revision } = await (single ? work(this.#db) : this.#db.transaction(work));
+    const written = new Map(puts.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
+    this.#snapshot = this.#snapshot.with(after, changes, written, revision);
+    this.#text = undefined;
+    const bytes = puts.reduce((sum, { text }) => sum + text.length, 0);
+    // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
+    if (this.#upkeep.wrote(bytes)) await this.#upkeep.tidy().catch(() => undefined);
+    return this.#snapshot;
   }
 
   async #order(tx: Queries, after: Snapshot['documents']): Promise<void> {
@@ -243,22 +243,6 @@ export class Studio {
       await documentRows.order(tx, from, names.slice(from, from + BATCH * 10));
       await turn();
     }
-  }
-
-  async #moveOn(
-    changes: readonly DocumentChange[],
-    after: Snapshot['documents'],
-    puts: readonly WrittenDocument[],
-    versions: readonly number[],
-    revision: number,
-  ): Promise<Snapshot> {
-    const written = new Map(puts.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
-    this.#snapshot = this.#snapshot.with(after, changes, written, revision);
-    this.#text = undefined;
-    const bytes = puts.reduce((sum, { text }) => sum + text.length, 0);
-    // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
-    if (this.#upkeep.wrote(bytes)) await this.#upkeep.tidy().catch(() => undefined);
-    return this.#snapshot;
   }
 
   /** One write after another; the snapshot moves on only once it is committed. */

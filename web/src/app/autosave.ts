@@ -23,6 +23,7 @@ const FACTS = ['unsaved', 'bundle', 'conflicts', 'versions', 'unanswered'] as co
  */
 export function startAutosave(store: AppStore): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
+  /** Tries since the last answer; while there are any, the next one is on its way already. */
   let tries = 0;
   let seen: Seen | undefined;
   const records = new Records();
@@ -33,8 +34,11 @@ export function startAutosave(store: AppStore): void {
   };
   const send = async () => {
     const outcome = await sendWaiting(store);
-    if (outcome === 'done') tries = 0;
-    else later(outcome === 'again' ? 0 : (RETRY[Math.min(tries++, RETRY.length - 1)] ?? 0));
+    if (outcome === 'away') later(RETRY[Math.min(tries++, RETRY.length - 1)] ?? 0);
+    else {
+      tries = 0;
+      if (outcome === 'again') later(0);
+    }
   };
   store.subscribe(() => {
     const { studio } = store.getState();
@@ -45,7 +49,7 @@ export function startAutosave(store: AppStore): void {
     if (held !== studio.held) store.dispatch(kept(held));
     const edited = before?.unsaved !== studio.unsaved || before.bundle !== studio.bundle;
     const free = edited || before.conflicts !== studio.conflicts;
-    if (free && Object.keys(studio.unsaved).length > 0 && !studio.away && studio.trouble === null) later(QUIET);
+    if (free && Object.keys(studio.unsaved).length > 0 && tries === 0) later(QUIET);
   });
   window.addEventListener('online', () => later(0));
   window.addEventListener('beforeunload', (event) => {

@@ -184,8 +184,7 @@ describe('what an earlier page left unsent', () => {
     expect(left(record())).toMatchObject({ unsaved: { [KEY]: true }, conflicts: [] });
     expect(left(record({ value: null })).bundle.classes).toEqual([]);
   });
-  test('is passed over when the server has it, and asked about when the server has another', () => {
-    expect(left(record({ base: 3, value: here }))).toMatchObject({ unsaved: {}, conflicts: [] });
+  test('is asked about when the server has another, unless that is what was sent from here', () => {
     expect(left(record({ base: 3 })).conflicts).toHaveLength(1);
     expect(left(record({ base: 3, sent: here })).conflicts).toEqual([]);
   });
@@ -195,6 +194,10 @@ describe('what an earlier page left unsent', () => {
     const [conflict] = asked.conflicts;
     if (!conflict) throw new Error('nobody asked');
     expect(name(run(asked, conflictSettled({ conflict, keep: 'mine' })))).toBe('Left');
+    // Also where the server has what the first of them sent: the other has still to be sent.
+    const alone = opened(bundleOf(), { ...NOTHING, others });
+    const late = alone.conflicts[0] ?? conflict;
+    expect(run(alone, conflictSettled({ conflict: late, keep: 'theirs' })).unsaved).toEqual({ [KEY]: true });
     const taken = run(asked, conflictSettled({ conflict, keep: 'theirs' }));
     expect([name(taken), taken.unsaved]).toEqual(['Other', { [KEY]: true }]);
   });

@@ -15,12 +15,13 @@ import {
   type SentAnswer,
   STEPS,
   type StudioState,
+  same,
   without,
   withValue,
   withVersion,
 } from './studioState';
 import { livingTabs, TAB } from './tabs';
-import { type LeftBehind, takeUp } from './unsent';
+import { type LeftBehind, takeUp, type UnsentRecord } from './unsent';
 
 /** Fetches the studio: when the page opens, with what earlier pages left unsent, and after an import or a restore. */
 export const loadStudio = createAsyncThunk(
@@ -29,7 +30,8 @@ export const loadStudio = createAsyncThunk(
     const answer = await server.studio();
     const { studio } = getState() as { studio: StudioState };
     if (studio.status === 'ready') return { answer, left: null };
-    return { answer, left: takeUp(answer.studio, TAB, await livingTabs()) };
+    const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(answer.bundle, kind, id) ?? null, value);
+    return { answer, left: takeUp(answer.studio, TAB, await livingTabs(), arrived) };
   },
 );
 
@@ -116,7 +118,9 @@ const slice = createSlice({
         const taken: StudioState = {
           ...settled,
           bundle: withValue(state.bundle, kind, id, after),
-          unsaved: unsent ? settled.unsaved : without(state.unsaved, documentKey(kind, id)),
+          unsaved: unsent
+            ? { ...state.unsaved, [documentKey(kind, id)]: true }
+            : without(state.unsaved, documentKey(kind, id)),
           refused: without(state.refused, documentKey(kind, id)),
           // Steps from before theirs would write over it what nobody has been asked about.
           past: [...forgetSteps(state.past, kind, id), { documents: [step], label: 'taking theirs', field: '' }],

@@ -38,7 +38,6 @@ export function opened(answer: StudioAnswer, { records, others, unreadable }: Le
     const version = state.versions[kind][id] ?? 0;
     const theirs = documentOf(state.bundle, kind, id);
     const current = theirs === undefined ? null : ({ version, value: theirs } as Kept);
-    if (same(theirs ?? null, value)) continue;
     if (version !== base && !(sent !== undefined && same(sent, theirs ?? null))) conflicts.push({ kind, id, current });
     const step = { kind, id, before: theirs, after: value ?? undefined };
     state = applied(state, { documents: [step], label: '', field: '' }, 'after');

@@ -31,33 +31,42 @@ const record = (id: string, name: string, at = 1): UnsentRecord => ({
   at,
 });
 const NOBODY: ReadonlySet<string> = new Set();
+const NONE = () => false;
 const names = (left: ReturnType<typeof takeUp>) => left.records.map(({ value }) => (value as { name: string }).name);
 
 test('two tabs keep their own, and neither removes the other’s', () => {
   remember('clay', 'tab-a', record('x', 'X of A'));
   remember('clay', 'tab-b', record('y', 'Y of B'));
   forget('clay', 'tab-b', 'classes', 'x');
-  expect(names(takeUp('clay', 'tab-c', NOBODY)).sort()).toEqual(['X of A', 'Y of B']);
+  expect(names(takeUp('clay', 'tab-c', NOBODY, NONE)).sort()).toEqual(['X of A', 'Y of B']);
   // Taken up, they are this tab's: the next one finds each once.
-  expect(names(takeUp('clay', 'tab-d', NOBODY))).toHaveLength(2);
+  expect(names(takeUp('clay', 'tab-d', NOBODY, NONE))).toHaveLength(2);
 });
 
 test('a tab that is open keeps its own, and another studio’s stays where it is', () => {
   remember('clay', 'tab-a', record('x', 'Living'));
   remember('stone', 'tab-b', record('y', 'Elsewhere'));
-  expect(takeUp('clay', 'tab-c', new Set(['tab-a'])).records).toEqual([]);
-  expect(names(takeUp('clay', 'tab-c', NOBODY))).toEqual(['Living']);
-  expect(names(takeUp('stone', 'tab-c', NOBODY))).toEqual(['Elsewhere']);
+  expect(takeUp('clay', 'tab-c', new Set(['tab-a']), NONE).records).toEqual([]);
+  expect(names(takeUp('clay', 'tab-c', NOBODY, NONE))).toEqual(['Living']);
+  expect(names(takeUp('stone', 'tab-c', NOBODY, NONE))).toEqual(['Elsewhere']);
+});
+
+test('what the server has just so is let go: later it would be told as a conflict with somebody else’s change', () => {
+  remember('clay', 'tab-a', record('x', 'Arrived'));
+  remember('clay', 'tab-a', record('y', 'Not yet'));
+  const arrived = ({ id }: UnsentRecord) => id === 'x';
+  expect(names(takeUp('clay', 'tab-b', NOBODY, arrived))).toEqual(['Not yet']);
+  expect(names(takeUp('clay', 'tab-c', NOBODY, NONE))).toEqual(['Not yet']);
 });
 
 test('of one document by two tabs the later is shown and the other waits to be asked about', () => {
   remember('clay', 'tab-a', record('x', 'Earlier', 1));
   remember('clay', 'tab-b', record('x', 'Later', 2));
-  const left = takeUp('clay', 'tab-c', NOBODY);
+  const left = takeUp('clay', 'tab-c', NOBODY, NONE);
   expect(names(left)).toEqual(['Later']);
   expect(left.others.map(({ value }) => (value as { name: string }).name)).toEqual(['Earlier']);
   dropRecord(left.others[0]?.key ?? '');
-  expect(takeUp('clay', 'tab-d', NOBODY).others).toEqual([]);
+  expect(takeUp('clay', 'tab-d', NOBODY, NONE).others).toEqual([]);
 });
 
 test.each<[string, string]>([
@@ -69,7 +78,7 @@ test.each<[string, string]>([
   localStorage.setItem('warm-ladder/unsent/clay/classes/x/tab-a', text);
   localStorage.setItem('warm-ladder/unsent/clay/shoes/x/tab-a', '{}');
   remember('clay', 'tab-a', record('y', 'Sound'));
-  const left = takeUp('clay', 'tab-b', NOBODY);
+  const left = takeUp('clay', 'tab-b', NOBODY, NONE);
   expect(names(left)).toEqual(['Sound']);
   expect(left.unreadable).toBe(2);
   expect(unreadable().map((each) => each.text)).toContain(text);
@@ -80,7 +89,7 @@ test('a full store says that it keeps nothing, and so does a forbidden one', () 
   expect(remember('clay', 'tab-a', record('x', 'Small'))).toBe(false);
   use(undefined);
   expect(remember('clay', 'tab-a', record('x', 'Small'))).toBe(false);
-  expect(takeUp('clay', 'tab-a', NOBODY).records).toEqual([]);
+  expect(takeUp('clay', 'tab-a', NOBODY, NONE).records).toEqual([]);
   Object.defineProperty(globalThis, 'localStorage', {
     configurable: true,
     get: () => {

@@ -66,7 +66,7 @@ export function forget(studio: string, tab: string, kind: DocumentKind, id: stri
   try {
     storage()?.removeItem(keyOf(studio, kind, id, tab));
   } catch {
-    // What can't be removed is found equal to the server's, and passed over, at the next start.
+    // What can't be removed is found to have arrived, and let go, at the next start.
   }
 }
 
@@ -74,8 +74,14 @@ export function forget(studio: string, tab: string, kind: DocumentKind, id: stri
  * Takes up what tabs that are gone have left of a studio, as this tab's own. What does not fit its schema (an older
  * version's, or damage) is put where it stops nothing and can still be looked at.
  * @param living tabs that are open now: their work is theirs
+ * @param arrived whether the server has just what a record says: it was sent, and only the answer was lost
  */
-export function takeUp(studio: string, tab: string, living: ReadonlySet<string>): LeftBehind {
+export function takeUp(
+  studio: string,
+  tab: string,
+  living: ReadonlySet<string>,
+  arrived: (record: UnsentRecord) => boolean,
+): LeftBehind {
   const store = storage();
   if (!store) return { records: [], others: [], unreadable: 0 };
   const found = keysOf(store).flatMap((key): OtherRecord[] => {
@@ -84,7 +90,9 @@ export function takeUp(studio: string, tab: string, living: ReadonlySet<string>)
     const text = store.getItem(key) ?? '';
     const record = Object.hasOwn(documentSchemas, kind) ? readRecord(kind as DocumentKind, id, text) : null;
     if (!record) setAside(store, key, text);
-    return record ? [{ ...record, key }] : [];
+    else if (arrived(record)) store.removeItem(key);
+    else return [{ ...record, key }];
+    return [];
   });
   const records = new Map<DocumentKey, UnsentRecord>();
   const others: OtherRecord[] = [];
@@ -117,10 +125,10 @@ function readRecord(kind: DocumentKind, id: string, text: string): UnsentRecord 
 
 function setAside(store: Storage, key: string, text: string): void {
   try {
-    store.removeItem(key);
     store.setItem(`${UNREADABLE}/${key}`, text);
+    store.removeItem(key);
   } catch {
-    // The store is full of something else; there is no place for what nobody can read.
+    // The store is full: it stays where it is, and is passed over there.
   }
 }
 
