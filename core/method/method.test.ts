@@ -1,17 +1,30 @@
-import { BALANCED_BANDS, bandsFor, DIRECTIONS } from './direction';
-import { HEAT_WEIGHTS, LIMIT_FIGURES, TIMING_FIGURES, UNCERTAINTY_FIGURES } from './figures';
-import { methodSchema, resolveMethod } from './method';
+import { DIRECTIONS } from '../vocabulary/direction';
+import { BALANCED_BANDS, bandsFor } from './bands';
+import { SCHOOL_IDS, SCHOOLS } from './choices';
+import { resolveMethod } from './method';
+import { methodSchema } from './methodSchema';
+import { LIMIT_SETTINGS, SCORE_SETTINGS, TIMING_SETTINGS, UNCERTAINTY_SETTINGS } from './settings';
 
 test('every default lies in its own range', () => {
-  for (const table of [TIMING_FIGURES, UNCERTAINTY_FIGURES, LIMIT_FIGURES, HEAT_WEIGHTS]) {
+  for (const table of [TIMING_SETTINGS, UNCERTAINTY_SETTINGS, LIMIT_SETTINGS, SCORE_SETTINGS]) {
     for (const [key, { value, min, max }] of Object.entries(table)) {
       expect([key, value >= min && value <= max]).toEqual([key, true]);
     }
   }
 });
 
-test('the weights of heat make a hundred, so that heat is out of a hundred', () => {
-  expect(Object.values(HEAT_WEIGHTS).reduce((sum, { value }) => sum + value, 0)).toBe(100);
+test('each school has its default, and a choice says only what differs', () => {
+  const { choices } = resolveMethod({ choices: { seat: 'squeeze' } });
+  expect(choices).toEqual({
+    lowBack: 'by-load',
+    effortBreath: 'out',
+    breathStyle: 'natural',
+    legs: 'parallel',
+    seat: 'squeeze',
+    begin: 'floor',
+    sideChange: 'run',
+  });
+  for (const school of SCHOOL_IDS) expect(Object.keys(SCHOOLS[school].answers).length).toBeGreaterThan(1);
 });
 
 test('a method says only what it changes; the rest is the defaults', () => {

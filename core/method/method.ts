@@ -1,31 +1,9 @@
-import { z } from 'zod';
-import { BALANCED_BANDS, bandSchema, directionSchema } from './direction';
-import { defaultsOf, type Figure, HEAT_WEIGHTS, LIMIT_FIGURES, TIMING_FIGURES, UNCERTAINTY_FIGURES } from './figures';
+import { BALANCED_BANDS } from './bands';
+import { DEFAULT_CHOICES, STOP_SIGNS } from './choices';
+import type { MethodFile } from './methodSchema';
+import { defaultsOf, LIMIT_SETTINGS, SCORE_SETTINGS, TIMING_SETTINGS, UNCERTAINTY_SETTINGS } from './settings';
 
-const figuresShape = <T extends Record<string, Figure>>(table: T) =>
-  Object.fromEntries(
-    Object.entries(table).map(([key, { min, max, label, unit }]) => [
-      key,
-      z
-        .number()
-        .min(min)
-        .max(max)
-        .optional()
-        .describe(unit ? `${label}, ${unit}` : label),
-    ]),
-  ) as { [K in keyof T]: z.ZodOptional<z.ZodNumber> };
-
-/** The house rules as they are kept and exported: every key optional, the defaults filled in by `resolveMethod`. */
-export const methodSchema = z.strictObject({
-  ...figuresShape(TIMING_FIGURES),
-  uncertainty: z.strictObject(figuresShape(UNCERTAINTY_FIGURES)).optional(),
-  limits: z.strictObject(figuresShape(LIMIT_FIGURES)).optional(),
-  heatWeights: z.strictObject(figuresShape(HEAT_WEIGHTS)).optional(),
-  directionBands: z.partialRecord(directionSchema, bandSchema).optional(),
-  /** Seconds of an edge of the position graph, `"from–to"` written `"standing>kneeling"`; both ways cost the same. */
-  edgeSeconds: z.record(z.string().regex(/^[a-z0-9-]+>[a-z0-9-]+$/), z.number().min(0).max(300)).optional(),
-});
-export type MethodFile = z.infer<typeof methodSchema>;
+export type { MethodFile } from './methodSchema';
 
 /**
  * The method with every default filled in: what the computation reads.
@@ -45,15 +23,21 @@ const UNSAID: MethodFile = {};
 const resolved = new WeakMap<MethodFile, Method>();
 
 function filledIn(file: MethodFile) {
-  const { uncertainty, limits, heatWeights, directionBands, edgeSeconds, ...timing } = file;
+  const { uncertainty, limits, score, directionBands, edgeSeconds, choices, ...said } = defined(file);
   return {
-    ...defaultsOf(TIMING_FIGURES),
-    ...defined(timing),
-    uncertainty: { ...defaultsOf(UNCERTAINTY_FIGURES), ...defined(uncertainty ?? {}) },
-    limits: { ...defaultsOf(LIMIT_FIGURES), ...defined(limits ?? {}) },
-    heatWeights: { ...defaultsOf(HEAT_WEIGHTS), ...defined(heatWeights ?? {}) },
+    ...defaultsOf(TIMING_SETTINGS),
+    firstSide: 'left' as const,
+    order: 'positions' as const,
+    terms: [],
+    stopSigns: STOP_SIGNS,
+    cautions: [],
+    ...said,
+    uncertainty: { ...defaultsOf(UNCERTAINTY_SETTINGS), ...defined(uncertainty ?? {}) },
+    limits: { ...defaultsOf(LIMIT_SETTINGS), ...defined(limits ?? {}) },
+    score: { ...defaultsOf(SCORE_SETTINGS), ...defined(score ?? {}) },
     directionBands: { ...BALANCED_BANDS, ...defined(directionBands ?? {}) },
     edgeSeconds: edgeSeconds ?? {},
+    choices: { ...DEFAULT_CHOICES, ...defined(choices ?? {}) },
   };
 }
 export type Method = ReturnType<typeof filledIn>;

@@ -1,1 +1,1 @@
-export * from './series';
+export type * from './seriesSchema';

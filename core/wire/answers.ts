@@ -66,6 +66,8 @@ export interface ImportAnswer {
   readonly report: ImportReport;
   readonly rungs: RungReport;
   readonly revision: number;
+  /** What was changed on the way from an older version of the file, each with its path in it. */
+  readonly notes: ReadonlyArray<{ readonly path: string; readonly message: string }>;
 }
 
 /** The same for a table, with the rungs it brings that have yet to be drawn. */
@@ -93,5 +95,7 @@ export interface SetAsideDocument {
   readonly id: string;
   readonly at: string;
   readonly reason: string;
+  /** The version of the portable format it was written in. */
+  readonly format: number;
   readonly body: unknown;
 }

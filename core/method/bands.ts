@@ -1,26 +1,7 @@
-import { z } from 'zod';
+import { DIRECTIONS, type Direction } from '../vocabulary/direction';
+import type { Band } from './methodSchema';
 
-/** What the spine does; `neutral` is held still against load, `articulation` goes segment by segment. */
-export const DIRECTIONS = ['neutral', 'flexion', 'extension', 'rotation', 'lateral-flexion', 'articulation'] as const;
-
-export const directionSchema = z.enum(DIRECTIONS);
-export type Direction = z.infer<typeof directionSchema>;
-
-/** What each direction is called. */
-export const DIRECTION_WORDS: Readonly<Record<Direction, string>> = {
-  neutral: 'neutral',
-  flexion: 'flexion',
-  extension: 'extension',
-  rotation: 'rotation',
-  'lateral-flexion': 'side bend',
-  articulation: 'articulation',
-};
-
-/** The share of a class's work, 0 to 1, a direction should take. */
-export const bandSchema = z
-  .strictObject({ min: z.number().min(0).max(1), max: z.number().min(0).max(1) })
-  .refine((band) => band.min <= band.max, { message: 'expected min to be no more than max' });
-export type Band = z.infer<typeof bandSchema>;
+export type { Band } from './methodSchema';
 
 /** House starting values for a class without a focus; a director can change each in the method. */
 export const BALANCED_BANDS: Readonly<Record<Direction, Band>> = {

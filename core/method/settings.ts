@@ -1,0 +1,99 @@
+/**
+ * The settings of a house method: every number the timing, the review and the load use, with its default,
+ * range and unit in one place. The Zod schema, the method page and the defaults all read these tables.
+ * Source of each default: docs/method.md.
+ */
+export interface Setting {
+  /** Value used when the method does not name the key. */
+  readonly value: number;
+  readonly min: number;
+  readonly max: number;
+  /** Unit shown beside the value; empty for a plain share or count. */
+  readonly unit: string;
+  readonly label: string;
+}
+
+const setting = (value: number, min: number, max: number, unit: string, label: string): Setting => ({
+  value,
+  min,
+  max,
+  unit,
+  label,
+});
+
+/** Timing and the reference body. */
+export const TIMING_SETTINGS = {
+  secondsPerCount: setting(1, 0.25, 6, 's', 'One count'),
+  restBetweenSetsSeconds: setting(15, 0, 300, 's', 'Rest between sets'),
+  flowSetupShare: setting(0.4, 0, 1, '', 'Share of the set-up spoken when already known'),
+  carrySeconds: setting(8, 0, 120, 's', 'Set-up when a block carries on in the same shape'),
+  shownReps: setting(0, 0, 10, '', 'Repetitions shown before people join in'),
+  sideChangeSeconds: setting(8, 0, 120, 's', 'Change of side'),
+  optionSeconds: setting(8, 0, 120, 's', 'Each option offered'),
+  settleSeconds: setting(4, 0, 60, 's', 'Settling after a change of position'),
+  propSeconds: setting(6, 0, 120, 's', 'A prop fetched or put away'),
+  largePropSeconds: setting(12, 0, 240, 's', 'A large prop fetched or put away'),
+  mountSeconds: setting(30, 0, 300, 's', 'Getting onto something large and unstable'),
+  dismountSeconds: setting(8, 0, 120, 's', 'Getting off it again'),
+  wordsPerMinute: setting(140, 60, 260, '', 'Words a teacher says in a minute'),
+  bodyMassKg: setting(70, 30, 200, 'kg', 'Reference body mass'),
+  bodyHeightM: setting(1.7, 1.2, 2.2, 'm', 'Reference body height'),
+} as const satisfies Record<string, Setting>;
+
+/** How much each kind of time varies from one teaching to the next (coefficient of variation). */
+export const UNCERTAINTY_SETTINGS = {
+  work: setting(0.08, 0, 1, '', 'Work'),
+  setup: setting(0.3, 0, 1, '', 'Set-up and options'),
+  changes: setting(0.35, 0, 1, '', 'Changes of position and side'),
+  rest: setting(0.2, 0, 1, '', 'Rest, interludes, opening and closing'),
+  teacher: setting(0.1, 0, 1, '', 'The teacher’s own pace that day, over the whole class'),
+} as const satisfies Record<string, Setting>;
+
+/** Where the review begins to speak. */
+export const LIMIT_SETTINGS = {
+  overChance: setting(0.35, 0.01, 0.99, '', 'Chance of running over'),
+  underShare: setting(0.1, 0, 0.9, '', 'Share of the class left empty'),
+  blockSeconds: setting(360, 30, 3600, 's', 'Longest block'),
+  openingShare: setting(0.15, 0.01, 1, '', 'Share of the class spent opening'),
+  positionReturns: setting(0, 0, 50, '', 'Returns to a position already left'),
+  floorTrips: setting(1, 0, 50, '', 'Times up from the floor to standing'),
+  flexionStretchSeconds: setting(240, 30, 3600, 's', 'Bending forward before a release'),
+  propReturns: setting(0, 0, 50, '', 'Props put away and fetched again'),
+  arcHeat: setting(30, 0, 100, '', 'A class cooler than this throughout has no peak to place'),
+  peakFrom: setting(0.6, 0, 1, '', 'Earliest place of the peak, as a share of the class'),
+  peakTo: setting(0.8, 0, 1, '', 'Latest place of the peak, as a share of the class'),
+  heatJump: setting(25, 1, 100, '', 'Rise in heat between neighbours'),
+  homeHeat: setting(60, 1, 100, '', 'Hardest main version when the class names no audience'),
+  ladderStep: setting(2, 1, 10, '', 'Largest step of a ladder, in its own median steps'),
+  ladderStepHeat: setting(6, 0, 100, '', 'A step of a ladder no larger than this is never too large'),
+  fingerWidth: setting(2, 0, 6, 'fingers', 'Largest belly gap we accept (fingers)'),
+  checkWeeks: setting(26, 1, 520, 'weeks', 'How long a finger-width check counts'),
+  longDoubleLever: setting(40, 5, 200, 'N·m', 'Double-leg lever called long'),
+  headStretchSeconds: setting(90, 5, 1800, 's', 'Head lifted at a stretch'),
+  headSeconds: setting(240, 5, 7200, 's', 'Head lifted in all'),
+  wristStretchSeconds: setting(120, 5, 1800, 's', 'Weight on extended wrists at a stretch'),
+  wristSeconds: setting(360, 5, 7200, 's', 'Weight on extended wrists in all'),
+  doubleLeverStretchSeconds: setting(60, 5, 1800, 's', 'Long double-leg lever at a stretch'),
+  doubleLeverSeconds: setting(180, 5, 7200, 's', 'Long double-leg lever in all'),
+  kneelingStretchSeconds: setting(240, 5, 3600, 's', 'Weight on the knees at a stretch'),
+  kneelingSeconds: setting(720, 5, 7200, 's', 'Weight on the knees in all'),
+} as const satisfies Record<string, Setting>;
+
+/**
+ * What a finding costs in the score, by severity, and the places of the soft measures the house likes best
+ * (docs/review.md, "The score").
+ */
+export const SCORE_SETTINGS = {
+  stop: setting(1000, 1, 100_000, '', 'Cost of a stop'),
+  fix: setting(30, 0, 10_000, '', 'Cost of a fix'),
+  look: setting(1, 0, 1000, '', 'Cost of a look'),
+  peakAt: setting(0.7, 0, 1, '', 'Best place of the peak, as a share of the class'),
+  changingShare: setting(0, 0, 1, '', 'Best share of the class spent changing position and props'),
+  propChanges: setting(0, 0, 100, '', 'Best number of props taken or put away'),
+} as const satisfies Record<string, Setting>;
+
+/** The values of a table of figures, by key. */
+export type SettingValues<T extends Record<string, Setting>> = { [K in keyof T]: number };
+
+export const defaultsOf = <T extends Record<string, Setting>>(table: T): SettingValues<T> =>
+  Object.fromEntries(Object.entries(table).map(([key, { value }]) => [key, value])) as SettingValues<T>;

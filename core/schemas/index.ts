@@ -1,0 +1,4 @@
+/** Everything that reads a document by its schema, apart from what measures it: a page that only measures needs none. */
+export * from '../formats/bundleSchema';
+export * from '../formats/migrate';
+export * from '../formats/schemaProblems';

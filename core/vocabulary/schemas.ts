@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { CONDITION_IDS } from './condition';
+import { DIRECTIONS } from './direction';
+import { SIDES } from './side';
+import { markupFault, TEXTS, type TextKind } from './text';
+
+const plain = (kind: TextKind) => {
+  const [least, most] = TEXTS[kind];
+  const text = z
+    .string()
+    .trim()
+    .max(most)
+    .superRefine((found, context) => {
+      const message = markupFault(found);
+      if (message) context.addIssue({ code: 'custom', message });
+    });
+  return least > 0 ? text.min(least) : text;
+};
+
+/** A name of one to 120 characters. */
+export const nameSchema = plain('name');
+/** A sentence or a short paragraph. */
+export const sentenceSchema = plain('sentence');
+/** An optional longer note; may be empty. */
+export const noteSchema = plain('note');
+/** The key of a thing in the file: lower-case letters, digits and hyphens. */
+export const idSchema = z
+  .string()
+  .max(64)
+  .regex(/^[a-z0-9][a-z0-9-]*$/, { message: 'expected lower-case letters, digits and hyphens' })
+  // The one such word that every JavaScript object answers to, though nobody gave it: a look-up by id would find it.
+  .refine((id) => id !== 'constructor', { message: 'expected another word: “constructor” can’t be an id' });
+
+export const sideSchema = z.enum(SIDES);
+export const directionSchema = z.enum(DIRECTIONS).meta({ id: 'Direction', description: 'What the spine does' });
+export const conditionSchema = z
+  .enum(CONDITION_IDS)
+  .meta({ id: 'Condition', description: 'What people bring that a rung is held against' });
+
+/** The studio's simple finger-width check along the middle of the belly: when, what was felt, and who did it. */
+export const abdominalCheckSchema = z
+  .strictObject({
+    date: z.iso.date().describe('The day of the check, YYYY-MM-DD'),
+    fingers: z.number().min(0).max(8).describe('Width of the gap in finger-widths'),
+    doming: z.boolean().optional().describe('Whether the middle domed as the head came up'),
+    checkedBy: nameSchema.describe('Who did it'),
+    note: noteSchema.optional().describe('What else was seen'),
+  })
+  .meta({ id: 'AbdominalCheck', description: 'A finger-width check along the middle of the belly' });
+export type AbdominalCheck = z.infer<typeof abdominalCheckSchema>;
