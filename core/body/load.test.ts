@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { loadOf as loadOfPosed } from './load';
-import { type Pose, poseSchema } from './pose';
+import { holdingSide, loadOf as loadOfPosed } from './load';
+import type { Pose } from './pose';
 import { posedAs } from './posed';
+import { poseSchema } from './poseSchema';
 import type { BasePosition } from './position';
 
 const BODY = { bodyMassKg: 70, bodyHeightM: 1.7 };
@@ -89,4 +90,38 @@ test('a pose out of a joint range, not a number, or resting on nothing is refuse
   expect(refusal({ lumbar: Number.NaN, supports: ['feet'] })?.path[0]).toBe('lumbar');
   expect(refusal({ supports: [] })?.path).toEqual(['supports']);
   expect(refusal({ supports: ['hands'], weights: { 'hand.left': 500 } })?.path).toEqual(['weights', 'hand.left']);
+});
+
+describe('the side of the body that holds', () => {
+  const side = (pose: Pose, like: BasePosition) => holdingSide(loadOf(pose, like));
+  test('the belly where the back would sag, back and seat where the body would fold or drop', () => {
+    expect(side(PLANK, 'plank')).toBe('belly');
+    expect(side(FOUR_POINT, 'four-point')).toBe('belly');
+    expect(side(lying({ hip: 20 }, ['head', 'ribs', 'pelvis']), 'supine')).toBe('belly');
+    expect(side({ hip: 0, knee: 90, supports: ['head', 'shoulders', 'feet'] }, 'supine')).toBe('back');
+    expect(side({ lumbar: -8, thoracic: -12, supports: ['pelvis', 'thighs', 'feet'] }, 'prone')).toBe('back');
+    expect(side({ hip: 80, pitch: -80, supports: ['feet'] }, 'standing')).toBe('back');
+    expect(side({ hip: 60, knee: 90, pitch: 30, supports: ['pelvis', 'feet'] }, 'seated')).toBe('belly');
+    expect(side(lying({ hip: 45, knee: 90 }, ['head', 'ribs', 'pelvis', 'feet']), 'supine')).toBeNull();
+    expect(side({ supports: ['head', 'ribs', 'pelvis'] }, 'side-lying')).toBeNull();
+  });
+  test('the moment between supports is whole on its side, whatever the pitch', () => {
+    for (const pitch of [0, 25, 60]) {
+      const { lumbarMoment, bellyMoment, backMoment } = loadOf({ ...PLANK, pitch }, 'plank');
+      expect([bellyMoment, backMoment]).toEqual([lumbarMoment, 0]);
+    }
+  });
+});
+
+describe('hands that help', () => {
+  const raised = { hip: 45, knee: { left: 90, right: 0 } };
+  test('half of a leg’s weight by a straight arm, eight tenths by one bent to a right angle, more by two', () => {
+    const free = legLever(lying(raised)) ?? 0;
+    const held = (pose: Partial<Pose>) => (legLever(lying({ ...raised, ...pose })) ?? 0) / free;
+    expect(held({ holds: { 'hand.right': 'thigh.right' } })).toBeCloseTo(0.5, 9);
+    expect(held({ elbow: 90, holds: { 'hand.right': 'shin.right' } })).toBeCloseTo(0.2, 9);
+    expect(held({ holds: { 'hand.left': 'shin.right', 'hand.right': 'shin.right' } })).toBeCloseTo(0.25, 9);
+    expect(held({ holds: { 'hand.right': 'thigh.left' } })).toBeCloseTo(1, 9);
+    expect(held({ holds: { 'hand.left': 'seat' } })).toBeCloseTo(0.88, 9);
+  });
 });

@@ -1,4 +1,5 @@
 import { isPropped, isUpright } from './ground';
+import { handOf, holdsHead, legCarried, leverEased } from './holds';
 import { armBears, headBears, JOINT_RANGES, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
 import { add, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
@@ -19,7 +20,18 @@ export interface Load {
   readonly legLever: number | null;
   readonly curlLever: number | null;
   readonly lumbarMoment: number | null;
+  /** Of what gravity asks of the low back, what the belly wall holds: the back would sag; N·m. */
+  readonly bellyMoment: number;
+  /** What back and seat hold: the body would fold or drop; N·m. */
+  readonly backMoment: number;
 }
+
+/** Which side of the body holds. */
+export type HoldingSide = 'belly' | 'back';
+
+/** The side that holds more; `null` where neither has anything to hold. */
+export const holdingSide = ({ bellyMoment, backMoment }: Load): HoldingSide | null =>
+  bellyMoment === 0 && backMoment === 0 ? null : bellyMoment >= backMoment ? 'belly' : 'back';
 
 /**
  * Parts of the body added up: their kilograms, and each one's kilograms times where it is. Every moment of a group is
@@ -63,37 +75,96 @@ export function loadOf(posed: Posed, body: ReferenceBody): Load {
     const { contacts, up } = ground;
     // Swung up over one end, the other hangs on the low back as it is in the room.
     if (!contacts.upper || !contacts.lower) {
-      const lumbarMoment = momentOf(contacts.lower ? bridging : lower, bones.lumbar, up);
-      return { legLever: null, curlLever: null, lumbarMoment };
+      const hanging = contacts.lower ? bridging : lower;
+      return held(momentOf(hanging, bones.lumbar, up), hangingSide(hanging, posed, contacts.lower !== null));
     }
     const moment = proppedMoment(bridging, lower, posed, contacts.upper, contacts.lower);
     // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
-    return { legLever: null, curlLever: null, lumbarMoment: moment * Math.cos((angles.pitch * Math.PI) / 180) };
+    const across = moment * Math.cos((angles.pitch * Math.PI) / 180);
+    return held(Math.abs(across), sagging(posed, across < 0));
   }
   const legLever = raisedLegs(posed, body);
   if (isUpright(like) && like !== 'seated') {
     const upper = withHeadAndArms(trunk, posed, body);
-    return { legLever, curlLever: null, lumbarMoment: momentOf(upper, bones.lumbar, ground.up) * handsHelp(pose) };
+    const lumbarMoment = momentOf(upper, bones.lumbar, ground.up) * handsHelp(posed);
+    return { ...held(lumbarMoment, tippingSide(upper, posed)), legLever };
   }
-  return { legLever, curlLever: curlLeverOf(trunk, posed, body), lumbarMoment: null };
+  const curlLever = curlLeverOf(trunk, posed, body);
+  return { legLever, curlLever, lumbarMoment: null, ...lyingMoments(posed, trunk, legLever, curlLever, body) };
+}
+
+/** A moment at the low back alone, on the side that holds it. */
+const held = (lumbarMoment: number, side: HoldingSide | null): Load => ({
+  legLever: null,
+  curlLever: null,
+  lumbarMoment,
+  bellyMoment: side === 'belly' ? lumbarMoment : 0,
+  backMoment: side === 'back' ? lumbarMoment : 0,
+});
+
+/**
+ * Held between two contacts, the front down on hands or forearms, the back would sag and the belly wall holds, a leg
+ * reached back or not; with the back down a body sags in the middle or is pushed up there, and back and seat hold the
+ * sag. On a side it is the waist, and neither.
+ */
+function sagging({ like }: Posed, sags: boolean): HoldingSide | null {
+  if (like === 'side-lying') return null;
+  if (like === 'plank' || like === 'four-point') return 'belly';
+  return (like === 'supine') === sags ? 'back' : 'belly';
+}
+
+/** What hangs from one end: towards the front of the pelvis it folds the body, and the back holds; else the belly. */
+function hangingSide(sum: Lump, { bones, ground, like }: Posed, upper: boolean): HoldingSide | null {
+  if (like === 'side-lying') return null;
+  return pullsForward(sum, bones.lumbar, ground.up) === upper ? 'back' : 'belly';
+}
+
+/** Upright, a trunk tipped forward hangs on the back and one tipped back on the belly. */
+const tippingSide = (sum: Lump, { bones, ground }: Posed): HoldingSide | null =>
+  pullsForward(sum, bones.lumbar, ground.up) ? 'back' : 'belly';
+
+/** Whether a group of parts, drawn down, turns towards the front of the pelvis about a point of the spine above it. */
+function pullsForward(sum: Lump, pivot: Point, up: Point): boolean {
+  const [x, y] = [sum.x - sum.kg * pivot.x, sum.y - sum.kg * pivot.y];
+  return y * up.x - x * up.y > 0;
+}
+
+/** Legs and a chest held up lying or sitting: by the belly on the back, by the back on the front, on a side by the waist. */
+function lyingMoments(
+  posed: Posed,
+  trunk: Lump,
+  legLever: number,
+  curlLever: number,
+  body: ReferenceBody,
+): Pick<Load, 'bellyMoment' | 'backMoment'> {
+  const { like, pose } = posed;
+  if (like === 'side-lying') return { bellyMoment: 0, backMoment: 0 };
+  const all = legLever + curlLever;
+  if (like === 'prone') return { bellyMoment: 0, backMoment: all };
+  if (like === 'supine' || ribsBear(pose)) return { bellyMoment: all, backMoment: 0 };
+  const back = tippingSide(withHeadAndArms(trunk, posed, body), posed) === 'back';
+  return { bellyMoment: legLever + (back ? 0 : curlLever), backMoment: back ? curlLever : 0 };
 }
 
 /** Head, chest and arms held up about the lowest part of the trunk that rests; 0 when the head rests too. */
 function curlLeverOf(trunk: Lump, posed: Posed, body: ReferenceBody): number {
   const { pose, bones, ground } = posed;
   if (!ribsBear(pose)) {
-    return momentOf(withHeadAndArms(trunk, posed, body), bones.lumbar, ground.up) * handsHelp(pose);
+    return momentOf(withHeadAndArms(trunk, posed, body), bones.lumbar, ground.up) * handsHelp(posed);
   }
   return headBears(pose) ? 0 : momentOf(putHead(lump(), bones, pose, body), bones.shoulder, ground.up);
 }
 
 /** Legs held off the floor, about their hips, whatever else the body rests on: N·m. */
-export function raisedLegs({ pose, bones, ground }: Posed, body: ReferenceBody): number {
+export function raisedLegs(posed: Posed, body: ReferenceBody): number {
+  const { pose, bones, ground } = posed;
   let sum = 0;
   for (const side of SIDES) {
-    if (!legBears(pose, side)) sum += momentOf(legOf(bones, pose, side, body), bones.leg[side].root, ground.up);
+    if (legBears(pose, side)) continue;
+    const whole = momentOf(legOf(bones, pose, side, body), bones.leg[side].root, ground.up);
+    sum += whole * (1 - legCarried(posed, side));
   }
-  return sum;
+  return sum * leverEased(posed);
 }
 
 /** Degrees between the bends of a knee that are tried. */
@@ -107,7 +178,8 @@ const STRAIGHT = 0.6;
  * ceiling), and nobody is taught in that order. So each leg counts the most it has weighed on its way from folded to
  * where it is, and a little for being long.
  */
-export function feltLegs({ pose, angles, bones, ground }: Posed, body: ReferenceBody): number {
+export function feltLegs(posed: Posed, body: ReferenceBody): number {
+  const { pose, angles, bones, ground } = posed;
   let sum = 0;
   for (const side of SIDES) {
     if (legBears(pose, side)) continue;
@@ -128,17 +200,28 @@ export function feltLegs({ pose, angles, bones, ground }: Posed, body: Reference
       most = Math.max(most, momentOf(leg, root, ground.up));
     }
     const level = (shankKg * CENTRE.shank + footKg) * shankLength * GRAVITY;
-    sum += most + STRAIGHT * level * Math.max(0, 1 - bent / 90);
+    const felt = most + STRAIGHT * level * Math.max(0, 1 - bent / 90);
+    // Hands that hold a leg still hold it with the trunk: half of their help is felt.
+    sum += felt * (1 - legCarried(posed, side) / 2);
   }
-  return sum;
+  return sum * leverEased(posed);
 }
 
 const NOWHERE: Point = { x: 0, y: 0, z: 0 };
 const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
-/** Each hand or forearm that bears takes two fifths of what the trunk would hold: our estimate of their help. */
-const handsHelp = (pose: Pose): number =>
-  1 - 0.4 * ((armBears(pose, 'left') ? 1 : 0) + (armBears(pose, 'right') ? 1 : 0));
+/**
+ * What is left of a tipping trunk for itself to hold: each hand or forearm that bears takes two fifths, one that holds
+ * on to a leg, the seat or a bar as much. Our estimate (docs/body.md).
+ */
+function handsHelp({ pose }: Posed): number {
+  let left = 1;
+  for (const side of SIDES) {
+    const holds = pose.holds?.[handOf(side)];
+    if (armBears(pose, side) || (holds !== undefined && holds !== 'head')) left -= 0.4;
+  }
+  return left;
+}
 
 const putHead = (sum: Lump, bones: Skeleton, pose: Pose, body: ReferenceBody): Lump =>
   put(sum, MASS.head * body.bodyMassKg + (pose.weights?.head ?? 0), bones.head);
@@ -181,20 +264,24 @@ function legOf(bones: Skeleton, pose: Pose, side: Side, body: ReferenceBody): Lu
  * How far the free arms reach from the waist, weighed: N·m about the lumbar point in whatever direction.
  * An arm overhead or out to the side lengthens the body even where it does not tip it.
  */
-export function armReach({ pose, bones }: Posed, body: ReferenceBody): number {
+export function armReach(posed: Posed, body: ReferenceBody): number {
+  const { pose, bones } = posed;
   let sum = 0;
-  const reach = (kg: number, from: Point, to: Point, share: number) => {
+  let share = 1;
+  const reach = (kg: number, from: Point, to: Point, along: number) => {
     const { lumbar } = bones;
     sum +=
       kg *
+      share *
       Math.hypot(
-        from.x + (to.x - from.x) * share - lumbar.x,
-        from.y + (to.y - from.y) * share - lumbar.y,
-        from.z + (to.z - from.z) * share - lumbar.z,
+        from.x + (to.x - from.x) * along - lumbar.x,
+        from.y + (to.y - from.y) * along - lumbar.y,
+        from.z + (to.z - from.z) * along - lumbar.z,
       );
   };
   for (const side of SIDES) {
     if (armBears(pose, side)) continue;
+    share = holdsHead(posed, side) ? ON_HEAD : 1;
     const { root, middle, end } = bones.arm[side];
     reach(MASS.upperArm * body.bodyMassKg, root, middle, CENTRE.upperArm);
     reach(MASS.forearm * body.bodyMassKg, middle, end, CENTRE.forearm);
@@ -202,6 +289,9 @@ export function armReach({ pose, bones }: Posed, body: ReferenceBody): number {
   }
   return sum * GRAVITY;
 }
+
+/** Hands behind the head spare the neck more than their own weight adds there: so much of it is felt. */
+const ON_HEAD = 0.4;
 
 /** Size of the moment of weights about a pivot: each weight times its horizontal distance, as vectors. */
 function momentOf(sum: Lump, pivot: Point, up: Point): number {
@@ -217,7 +307,7 @@ const SAME_PLACE = 0.05;
 
 /**
  * Moment at the lumbar point of a level body held at an upper and a lower contact, distances taken along the line
- * from hip to shoulder: what `pitch` tilts, and what a propped body bends across.
+ * from hip to shoulder: what `pitch` tilts, and what a propped body bends across. Below 0 it sags between its contacts.
  */
 function proppedMoment(upper: Lump, lower: Lump, { bones }: Posed, above: Point, below: Point): number {
   const line = add(bones.shoulder, bones.hip, -1);
@@ -231,7 +321,7 @@ function proppedMoment(upper: Lump, lower: Lump, { bones }: Posed, above: Point,
     Math.abs(span) < SAME_PLACE
       ? ((upper.kg + lower.kg) * GRAVITY) / 2
       : (momentAbout(upper, lowerAt) + momentAbout(lower, lowerAt)) / span;
-  return Math.abs(momentAbout(upper, waist) - reaction * (upperAt - waist));
+  return momentAbout(upper, waist) - reaction * (upperAt - waist);
 }
 
 const peak = (a: number | null, b: number | null): number | null => (a === null ? b : b === null ? a : Math.max(a, b));
@@ -241,6 +331,8 @@ export const peakLoad = (a: Load, b: Load): Load => ({
   legLever: peak(a.legLever, b.legLever),
   curlLever: peak(a.curlLever, b.curlLever),
   lumbarMoment: peak(a.lumbarMoment, b.lumbarMoment),
+  bellyMoment: Math.max(a.bellyMoment, b.bellyMoment),
+  backMoment: Math.max(a.backMoment, b.backMoment),
 });
 
-export const NO_LOAD: Load = { legLever: null, curlLever: null, lumbarMoment: null };
+export const NO_LOAD: Load = { legLever: null, curlLever: null, lumbarMoment: null, bellyMoment: 0, backMoment: 0 };

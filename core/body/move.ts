@@ -38,7 +38,7 @@ export function moveBetween(from: Pose, to: Pose, a: Angles = anglesOf(from), b:
     if (share >= 1) return { pose: to, angles: b };
     const near = share < 0.5 ? from : to;
     const angles = mixed(a, b, share);
-    return { pose: poseOf(angles, shared ?? near.supports, near.weights, ankle, pitch), angles };
+    return { pose: poseOf(angles, shared ?? near.supports, near, ankle, pitch), angles };
   };
   return {
     from,
@@ -58,7 +58,7 @@ export const sameAngles = (a: Angles, b: Angles): boolean =>
 function poseOf(
   angles: Angles,
   supports: readonly Support[],
-  weights: Pose['weights'],
+  { weights, holds }: Pose,
   noAnkle: boolean,
   noPitch: boolean,
 ): Pose {
@@ -80,6 +80,7 @@ function poseOf(
   if (!noAnkle) pose.ankle = angles.ankle;
   if (!noPitch) pose.pitch = angles.pitch;
   if (weights) pose.weights = weights;
+  if (holds) pose.holds = holds;
   return pose;
 }
 

@@ -1,115 +1,10 @@
-import { z } from 'zod';
+import { SIDES, type Side } from '../vocabulary/side';
+import { type LimbJoint, PAIRED, type Paired, SINGLE_OF, type TrunkJoint } from './joints';
+import type { Pose, Support } from './poseSchema';
 
-/** Range of each joint in degrees; a pose outside it can't be. Wide enough for trained bodies, no wider. */
-export const JOINT_RANGES = {
-  hip: [-35, 150],
-  knee: [0, 165],
-  shoulder: [-65, 200],
-  elbow: [0, 155],
-  hipAbduction: [-35, 85],
-  hipRotation: [-60, 75],
-  shoulderAbduction: [-35, 185],
-  ankle: [-35, 80],
-  lumbar: [-45, 75],
-  thoracic: [-40, 60],
-  neck: [-70, 70],
-  twist: [-75, 75],
-  sideBend: [-60, 60],
-  pitch: [-95, 95],
-} as const;
-
-/** An angle within its joint's range, or a sentence naming both. */
-const angleOf = (joint: keyof typeof JOINT_RANGES) => {
-  const [min, max] = JOINT_RANGES[joint];
-  const error = ({ input }: { readonly input?: unknown }) =>
-    `The ${joint} goes from ${min}° to ${max}°; found ${typeof input === 'number' ? input : (JSON.stringify(input) ?? 'nothing')}`;
-  return z.number({ error }).min(min, { error }).max(max, { error });
-};
-const degrees = (joint: keyof typeof JOINT_RANGES) => angleOf(joint).optional();
-const limb = (joint: keyof typeof JOINT_RANGES) => {
-  const angle = angleOf(joint);
-  const sides = { left: angle.optional(), right: angle.optional() };
-  const error = ({ code }: { readonly code: string }) =>
-    code === 'invalid_type' ? 'one such angle for the left and one for the right' : undefined;
-  return z.union([angle, z.strictObject(sides, { error })]).optional();
-};
-
-const PAIRED = ['feet', 'heels', 'toes', 'shins', 'knees', 'thighs', 'hands', 'forearms', 'elbows'] as const;
-const SINGLE_OF = {
-  feet: 'foot',
-  heels: 'heel',
-  toes: 'toe',
-  shins: 'shin',
-  knees: 'knee',
-  thighs: 'thigh',
-  hands: 'hand',
-  forearms: 'forearm',
-  elbows: 'elbow',
-} as const satisfies Record<(typeof PAIRED)[number], string>;
-type Paired = (typeof PAIRED)[number];
-
-export const supportSchema = z.enum([
-  'head',
-  'shoulders',
-  'ribs',
-  'pelvis',
-  ...PAIRED,
-  ...PAIRED.flatMap((part) => [`${SINGLE_OF[part]}.left`, `${SINGLE_OF[part]}.right`] as const),
-]);
-export type Support = z.infer<typeof supportSchema>;
-
-const KILOGRAMS = 'A held load is from 0 to 30 kg';
-/** Held loads in kg, at most 30 at one place. */
-const weightsSchema = z.partialRecord(
-  z.enum(['hand.left', 'hand.right', 'foot.left', 'foot.right', 'knee.left', 'knee.right', 'head', 'pelvis']),
-  z.number().min(0, { error: KILOGRAMS }).max(30, { error: KILOGRAMS }),
-);
-
-/**
- * A body as joint angles in degrees, what it rests on, and what it holds.
- * 0 is the straight, upright body; + is flexion, and + is to the right for `twist` and `sideBend`.
- * `pitch` raises the head end of the trunk line (for upright positions it leans the trunk back).
- */
-export const poseSchema = z.strictObject({
-  hip: limb('hip'),
-  knee: limb('knee'),
-  shoulder: limb('shoulder'),
-  elbow: limb('elbow'),
-  hipAbduction: limb('hipAbduction'),
-  hipRotation: limb('hipRotation'),
-  shoulderAbduction: limb('shoulderAbduction'),
-  ankle: limb('ankle'),
-  lumbar: degrees('lumbar'),
-  thoracic: degrees('thoracic'),
-  neck: degrees('neck'),
-  twist: degrees('twist'),
-  sideBend: degrees('sideBend'),
-  pitch: degrees('pitch'),
-  supports: z
-    .array(supportSchema)
-    .min(1, { error: 'A body rests on something; expected at least one support' })
-    .max(24)
-    .describe('What rests on something'),
-  weights: weightsSchema.optional().describe('Held loads in kg'),
-});
-export type Pose = z.infer<typeof poseSchema>;
-
-export type Side = 'left' | 'right';
-export const SIDES = ['left', 'right'] as const satisfies readonly Side[];
-
-export const LIMB_JOINTS = [
-  'hip',
-  'knee',
-  'shoulder',
-  'elbow',
-  'hipAbduction',
-  'hipRotation',
-  'shoulderAbduction',
-  'ankle',
-] as const;
-export const TRUNK_JOINTS = ['lumbar', 'thoracic', 'neck', 'twist', 'sideBend', 'pitch'] as const;
-export type LimbJoint = (typeof LIMB_JOINTS)[number];
-export type TrunkJoint = (typeof TRUNK_JOINTS)[number];
+export * from './joints';
+export type { Pose, Support } from './poseSchema';
+export { SIDES, type Side };
 
 /** A pose with every angle written out: what the figure, the load and the heat read. */
 export type Angles = { readonly [J in LimbJoint]: Readonly<Record<Side, number>> } & {
@@ -177,7 +72,7 @@ const KEYS = { left: keysOf('left'), right: keysOf('right') };
 export const bears = (pose: Pose, part: Paired, side: Side): boolean => supportsOf(pose).has(KEYS[side][part]);
 
 const LEG_PARTS = ['feet', 'heels', 'toes', 'shins', 'knees', 'thighs'] as const;
-const ARM_PARTS = ['hands', 'forearms', 'elbows'] as const;
+const ARM_PARTS = ['hands', 'fists', 'forearms', 'elbows'] as const;
 
 export const legBears = (pose: Pose, side: Side): boolean => bearingOf(pose).leg[side];
 export const armBears = (pose: Pose, side: Side): boolean => bearingOf(pose).arm[side];

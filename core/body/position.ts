@@ -1,27 +1,9 @@
-import { z } from 'zod';
-import { idSchema, nameSchema } from '../method/text';
+import { type BasePosition, POSITIONS } from '../vocabulary/position';
+import type { Side } from '../vocabulary/side';
+import type { StudioPosition } from './positionSchema';
 
-/** The eight body positions, from the highest to the lowest. */
-export const POSITIONS = [
-  'standing',
-  'kneeling',
-  'seated',
-  'four-point',
-  'plank',
-  'side-lying',
-  'prone',
-  'supine',
-] as const;
-export type BasePosition = (typeof POSITIONS)[number];
-
-/** A position a studio adds: how it is like one of the eight (for the figure and the load), and its edges in seconds. */
-export const positionSchema = z.strictObject({
-  id: idSchema,
-  name: nameSchema,
-  like: z.enum(POSITIONS),
-  edges: z.record(idSchema, z.number().min(0).max(300)).describe('Seconds to reach each neighbouring position'),
-});
-export type StudioPosition = z.infer<typeof positionSchema>;
+export { type BasePosition, POSITIONS } from '../vocabulary/position';
+export type { StudioPosition } from './positionSchema';
 
 /** Side-lying is two places in the graph; every other position is one. */
 export type PlaceId = string;
@@ -57,7 +39,8 @@ export interface Path {
  */
 export class PositionGraph {
   readonly #edges = new Map<PlaceId, Map<PlaceId, number>>();
-  readonly #paths = new Map<string, Path>();
+  readonly #paths = new Map<PlaceId, Map<PlaceId, Path>>();
+  readonly #overSide = new Map<PlaceId, Map<PlaceId, Path>>();
   readonly #like = new Map<string, BasePosition>(POSITIONS.map((position) => [position, position]));
   readonly #names = new Map<string, string>();
 
@@ -117,20 +100,36 @@ export class PositionGraph {
 
   /** The places a position stands for: two for side-lying, left first; itself for any other. */
   placesOf(position: string): PlaceId[] {
-    return this.like(position) === 'side-lying' && position === 'side-lying' ? ['side-left', 'side-right'] : [position];
+    return position === 'side-lying' ? ['side-left', 'side-right'] : [position];
   }
 
-  /** The shortest way from one place to another. */
-  path(from: PlaceId, to: PlaceId): Path {
-    const key = `${from}>${to}`;
-    const known = this.#paths.get(key);
-    if (known) return known;
-    const found = this.#shortest(from, to);
-    this.#paths.set(key, found);
-    return found;
+  /** The place a position is when one lies on a side; other positions have one place. */
+  placeOn(position: string, side: Side): PlaceId {
+    return position === 'side-lying' ? `side-${side}` : position;
   }
 
-  #shortest(from: PlaceId, to: PlaceId): Path {
+  /**
+   * The shortest way from one place to another.
+   * @param overSide from the back nobody sits straight up: everything higher is reached by rolling to the side
+   */
+  path(from: PlaceId, to: PlaceId, overSide = false): Path {
+    const known = overSide ? this.#overSide : this.#paths;
+    let row = known.get(from);
+    if (!row) {
+      row = new Map();
+      known.set(from, row);
+    }
+    const path = row.get(to) ?? this.#shortest(from, to, overSide);
+    row.set(to, path);
+    return path;
+  }
+
+  /** Whether a step leads straight up from the back, and not by the side. */
+  #sitsUp(from: PlaceId, to: PlaceId): boolean {
+    return from === 'supine' && !this.placesOf('side-lying').includes(to) && this.like(to) !== 'supine';
+  }
+
+  #shortest(from: PlaceId, to: PlaceId, overSide: boolean): Path {
     const best = new Map<PlaceId, { seconds: number; via: PlaceId | null }>([[from, { seconds: 0, via: null }]]);
     const open = new Set([from]);
     while (open.size > 0) {
@@ -139,6 +138,7 @@ export class PositionGraph {
       if (here === to) break;
       const sofar = best.get(here)?.seconds ?? 0;
       for (const [next, seconds] of this.#edges.get(here) ?? []) {
+        if (overSide && this.#sitsUp(here, next)) continue;
         if (sofar + seconds < (best.get(next)?.seconds ?? Number.POSITIVE_INFINITY)) {
           best.set(next, { seconds: sofar + seconds, via: here });
           open.add(next);

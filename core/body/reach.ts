@@ -30,7 +30,7 @@ export interface PoseFault {
   readonly message: string;
 }
 
-const PART = /^(foot|heel|toe|shin|knee|thigh|hand|forearm|elbow)\.(left|right)$/;
+const PART = /^(foot|heel|toe|shin|knee|thigh|hand|fist|forearm|elbow)\.(left|right)$/;
 const OF_LEG = new Set(['foot', 'heel', 'toe', 'shin', 'knee', 'thigh']);
 
 /**
@@ -97,7 +97,7 @@ const slackOf = (like: BasePosition): number => SLACK_M + (like === 'side-lying'
 
 /** Hands may rest on a thigh or a shin. */
 function onOwnLeg({ bones }: Posed, part: string, side: Side): boolean {
-  if (part !== 'hand') return false;
+  if (part !== 'hand' && part !== 'fist') return false;
   const wrist = bones.arm[side].end;
   return SIDES.some((each) => {
     const { root, middle, end } = bones.leg[each];
@@ -106,7 +106,7 @@ function onOwnLeg({ bones }: Posed, part: string, side: Side): boolean {
 }
 
 /** Metres from a point to the line between two others. */
-function distanceTo(point: Point, from: Point, to: Point): number {
+export function distanceTo(point: Point, from: Point, to: Point): number {
   const along = add(to, from, -1);
   const share = Math.max(0, Math.min(1, dot(add(point, from, -1), along) / dot(along, along)));
   const gap = add(point, between(from, to, share), -1);

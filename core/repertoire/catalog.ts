@@ -1,7 +1,7 @@
 import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
-import { courseOf, type Moment } from './course';
-import { type Exercise, type Prop, type Rung, type RungRef, rungKey } from './exercise';
+import { type Course, courseOf } from './course';
+import { type Exercise, type Prop, type Rung, type RungRef, rungKey, splitRungKey } from './exercise';
 import type { RungFeatures } from './features';
 import type { RungMeasures } from './heat';
 import { isGuided } from './props';
@@ -30,9 +30,11 @@ export class Catalog {
   readonly method: Method;
   readonly graph: PositionGraph;
   readonly exercises: readonly Exercise[];
-  readonly #entries = new Map<string, RungEntry>();
+  /** By exercise and rung, two steps: a key put together for every look-up would cost more than the look-up. */
+  readonly #entries = new Map<string, Map<string, RungEntry>>();
+  readonly #list: RungEntry[] = [];
   readonly #exercises = new Map<string, Exercise>();
-  readonly #worth = new Map<string, Worth>();
+  readonly #worth = new Map<RungEntry, Worth>();
 
   constructor({ method, positions = [], props = [], exercises }: CatalogSource) {
     this.method = resolveMethod(method);
@@ -42,10 +44,14 @@ export class Catalog {
     for (const exercise of exercises) {
       this.#exercises.set(exercise.id, exercise);
       const like = this.graph.like(exercise.position);
+      const ladder = new Map<string, RungEntry>();
+      this.#entries.set(exercise.id, ladder);
       exercise.rungs.forEach((rung, step) => {
         const key = rungKey({ exercise: exercise.id, rung: rung.id });
         const own = (rung.props ?? []).flatMap((id) => propsById.get(id) ?? []);
-        this.#entries.set(key, { key, exercise, rung, step, props: own, like });
+        const entry = { key, exercise, rung, step, props: own, like };
+        ladder.set(rung.id, entry);
+        this.#list.push(entry);
       });
     }
   }
@@ -55,39 +61,50 @@ export class Catalog {
   }
 
   rung(ref: RungRef): RungEntry | undefined {
-    return this.#entries.get(rungKey(ref));
+    return this.#entries.get(ref.exercise)?.get(ref.rung);
   }
 
-  get rungs(): RungEntry[] {
-    return [...this.#entries.values()];
+  /** @param key `exercise/rung` */
+  rungByKey(key: string): RungEntry | undefined {
+    return this.rung(splitRungKey(key));
   }
 
-  #worthOf(entry: RungEntry): Worth {
-    const known = this.#worth.get(entry.key);
+  get rungs(): readonly RungEntry[] {
+    return this.#list;
+  }
+
+  /** The rungs of an exercise, branches in their places. */
+  ladder(exercise: string): readonly RungEntry[] {
+    return [...(this.#entries.get(exercise)?.values() ?? [])];
+  }
+
+  /** What a rung is worth; whoever works out more of it keeps it there. */
+  worth(entry: RungEntry): Worth {
+    const known = this.#worth.get(entry);
     if (known) return known;
     const { rung, exercise, like, props } = entry;
     const guided = isGuided(exercise, rung, this.graph, props, this.method.bodyHeightM);
     const worth = worthOf(rung, { method: this.method, like, props, guided });
-    this.#worth.set(entry.key, worth);
+    this.#worth.set(entry, worth);
     return worth;
   }
 
   /** Heat, its factors and the load of a rung, computed once a rung. */
   measures(entry: RungEntry): RungMeasures {
-    return this.#worthOf(entry).measures;
+    return this.worth(entry).measures;
   }
 
   heat(entry: RungEntry): number {
     return this.measures(entry).heat;
   }
 
-  /** One repetition of a rung, moment by moment. Not kept: what is read from it is, and it is large. */
-  course(entry: RungEntry): readonly Moment[] {
+  /** A rung as it passes, moment by moment. Not kept: what is read from it is, and it is large. */
+  course(entry: RungEntry): Course {
     return courseOf(entry.rung, entry.like, this.method);
   }
 
   /** What a rung does to a body: what cautions, exposures and substitutes read. */
   features(entry: RungEntry): RungFeatures {
-    return this.#worthOf(entry).features;
+    return this.worth(entry).features;
   }
 }

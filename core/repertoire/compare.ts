@@ -1,19 +1,19 @@
 import { type Load, loadOf, posedAs } from '../body';
-import { HEAT_WEIGHTS } from '../method/figures';
 import type { Catalog, RungEntry } from './catalog';
-import type { HeatFactor } from './heat';
+import { HEAT_FACTORS, type HeatFactor } from './heat';
 
 /** What each idea of load is called. */
-export const LOAD_WORDS: Readonly<Record<keyof Load, string>> = {
+export const LOAD_WORDS = {
   legLever: 'leg lever',
   curlLever: 'curl lever',
   lumbarMoment: 'moment at the low back',
-};
-export const LOAD_IDEAS = Object.keys(LOAD_WORDS) as Array<keyof Load>;
+} as const satisfies Partial<Record<keyof Load, string>>;
+export type LoadIdea = keyof typeof LOAD_WORDS;
+export const LOAD_IDEAS = Object.keys(LOAD_WORDS) as LoadIdea[];
 
-/** A load at a second of one repetition. */
+/** A load at a count of one repetition. */
 export interface LoadPoint {
-  readonly atSeconds: number;
+  readonly atCounts: number;
   readonly load: Load;
 }
 
@@ -22,16 +22,16 @@ export function loadCurve(catalog: Catalog, entry: RungEntry): LoadPoint[] {
   const { rung, like } = entry;
   const start = rung.poses[rung.start];
   const first = start
-    ? [{ atSeconds: 0, load: loadOf(posedAs(start, like, catalog.method.bodyHeightM), catalog.method) }]
+    ? [{ atCounts: 0, load: loadOf(posedAs(start, like, catalog.method.bodyHeightM), catalog.method) }]
     : [];
-  return [...first, ...catalog.course(entry).map(({ atSeconds, load }) => ({ atSeconds, load }))];
+  return [...first, ...catalog.course(entry).rep.map(({ atCounts, load }) => ({ atCounts, load }))];
 }
 
 /** Loads under this many N·m are too small to divide by. */
 const TELLING = 1;
 
 export interface LoadRatio {
-  readonly idea: keyof Load;
+  readonly idea: LoadIdea;
   /** Keys of the heavier and the lighter rung. */
   readonly heavier: string;
   readonly lighter: string;
@@ -71,7 +71,5 @@ export function factorDifferences(catalog: Catalog, entries: readonly RungEntry[
     const parts = entries.map((entry) => catalog.measures(entry).factors[factor]);
     return Math.max(...parts) - Math.min(...parts);
   };
-  return (Object.keys(HEAT_WEIGHTS) as HeatFactor[])
-    .filter((factor) => spread(factor) >= 0.05)
-    .sort((a, b) => spread(b) - spread(a));
+  return HEAT_FACTORS.filter((factor) => spread(factor) >= 0.05).sort((a, b) => spread(b) - spread(a));
 }

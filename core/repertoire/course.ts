@@ -13,74 +13,110 @@ import {
 import type { Method } from '../method/method';
 import type { Phase, Rung } from './exercise';
 
-/** A stretch of one repetition, short enough to be taken as one pose; where a phase arrives, one of no seconds. */
+/** A stretch of a rung, short enough to be taken as one pose; where a phase arrives, one of no counts. */
 export interface Moment {
   readonly phase: Phase;
-  /** When its middle is, in seconds from the start of the repetition. */
-  readonly atSeconds: number;
-  readonly seconds: number;
+  /** When its middle is, in counts from the start of its part. */
+  readonly atCounts: number;
+  readonly counts: number;
   readonly posed: Posed;
   readonly load: Load;
   /** Nothing moves: a hold. */
   readonly still: boolean;
 }
 
+/** A rung as it passes: the way in, one repetition, the way out. Kept in counts; who counts how fast is the class's. */
+export interface Course {
+  readonly entry: readonly Moment[];
+  readonly rep: readonly Moment[];
+  readonly exit: readonly Moment[];
+  /** The pose repetitions begin in. */
+  readonly start: Posed | null;
+}
+
 /** Moments a moving phase is cut into; a held one is a single moment. */
 const CUTS = 3;
 
 /**
- * One repetition as it passes, phase by phase, each interpolated from the pose before it: what loads and exposures
- * are summed over, so that they are per second and not per rung.
+ * A rung as it passes, phase by phase, each interpolated from the pose before it: what loads and exposures are summed
+ * over. The way in begins in its own first pose: where people come from is the class's.
  * @param like the position the exercise is drawn and measured as
  */
-export function courseOf(rung: Rung, like: BasePosition, method: Method): Moment[] {
-  const secondsPerCount = rung.dose.secondsPerCount ?? method.secondsPerCount;
-  const moments: Moment[] = [];
+export function courseOf(rung: Rung, like: BasePosition, method: Method): Course {
   const worked = new Map<Pose, Posed>();
   const reached = (pose: Pose): Posed => {
     const posed = worked.get(pose) ?? posedAs(pose, like, method.bodyHeightM);
     worked.set(pose, posed);
     return posed;
   };
-  const first = rung.poses[rung.start];
-  let from = first && reached(first);
-  let clock = 0;
-  for (const phase of rung.phases) {
-    const pose: Pose | undefined = rung.poses[phase.pose];
-    if (!from || !pose) continue;
-    const to = reached(pose);
-    const move = moveBetween(from.pose, pose, from.angles, to.angles);
-    const cuts = move.still ? 1 : CUTS;
-    const seconds = (phase.counts * secondsPerCount) / cuts;
-    for (let cut = 0; cut < cuts; cut++) {
-      const { pose: passed, angles } = move.writtenAt((cut + 0.5) / cuts);
-      const posed = posedWith(passed, angles, like, method.bodyHeightM);
-      moments.push({
-        phase,
-        atSeconds: clock + seconds / 2,
-        seconds,
-        posed,
-        load: loadOf(posed, method),
-        still: move.still,
-      });
-      clock += seconds;
+  const pass = (phases: readonly Phase[], first: Posed | null): readonly Moment[] => {
+    const moments: Moment[] = [];
+    let from = first;
+    let clock = 0;
+    for (const phase of phases) {
+      const pose = rung.poses[phase.pose];
+      if (!pose) continue;
+      const to = reached(pose);
+      clock = addMoments(moments, phase, from ?? to, to, clock, like, method);
+      from = to;
     }
-    moments.push({ phase, atSeconds: clock, seconds: 0, posed: to, load: loadOf(to, method), still: move.still });
-    from = to;
-  }
-  return moments;
+    return moments;
+  };
+  const startPose = rung.poses[rung.start];
+  const start = startPose ? reached(startPose) : null;
+  const rep = pass(rung.phases, start);
+  return { entry: pass(rung.entry ?? [], null), rep, exit: pass(rung.exit ?? [], rep.at(-1)?.posed ?? start), start };
 }
 
-/** The heaviest each load gets in a repetition, on the way as well as in its poses, N·m. */
-export const heaviestLoad = (course: readonly Moment[]): Load =>
-  course.reduce<Load>((most, { load }) => peakLoad(most, load), NO_LOAD);
+/** Adds a phase as it passes. @returns the counts by its end */
+function addMoments(
+  moments: Moment[],
+  phase: Phase,
+  from: Posed,
+  to: Posed,
+  begin: number,
+  like: BasePosition,
+  method: Method,
+): number {
+  const move = moveBetween(from.pose, to.pose, from.angles, to.angles);
+  const cuts = move.still ? 1 : CUTS;
+  const counts = phase.counts / cuts;
+  let clock = begin;
+  for (let cut = 0; cut < cuts; cut++) {
+    const { pose, angles } = move.writtenAt((cut + 0.5) / cuts);
+    const posed = move.still && pose === to.pose ? to : posedWith(pose, angles, like, method.bodyHeightM);
+    moments.push({
+      phase,
+      atCounts: clock + counts / 2,
+      counts,
+      posed,
+      load: loadOf(posed, method),
+      still: move.still,
+    });
+    clock += counts;
+  }
+  moments.push({ phase, atCounts: clock, counts: 0, posed: to, load: loadOf(to, method), still: move.still });
+  return clock;
+}
+
+/** Every moment of a rung that something reaches. */
+export const allMoments = ({ entry, rep, exit }: Course): readonly Moment[] => [...entry, ...rep, ...exit];
+
+/** The heaviest each load gets, on the way as well as in its poses, N·m. */
+export const heaviestLoad = (moments: readonly Moment[]): Load =>
+  moments.reduce<Load>((most, { load }) => peakLoad(most, load), NO_LOAD);
 
 /** The load of a repetition spread over its time, N·m; an idea that never applies is `null`. */
-export function meanLoad(course: readonly Moment[]): Load {
-  const mean = (idea: keyof Load): number | null => {
-    if (course.every(({ load }) => load[idea] === null)) return null;
-    const seconds = course.reduce((sum, moment) => sum + moment.seconds, 0);
-    return course.reduce((sum, { load, seconds: each }) => sum + (load[idea] ?? 0) * each, 0) / seconds;
+export function meanLoad(moments: readonly Moment[]): Load {
+  const counts = moments.reduce((sum, moment) => sum + moment.counts, 0);
+  const mean = (idea: keyof Load): number =>
+    moments.reduce((sum, { load, counts: each }) => sum + (load[idea] ?? 0) * each, 0) / counts;
+  const orNone = (idea: keyof Load) => (moments.every(({ load }) => load[idea] === null) ? null : mean(idea));
+  return {
+    legLever: orNone('legLever'),
+    curlLever: orNone('curlLever'),
+    lumbarMoment: orNone('lumbarMoment'),
+    bellyMoment: mean('bellyMoment'),
+    backMoment: mean('backMoment'),
   };
-  return { legLever: mean('legLever'), curlLever: mean('curlLever'), lumbarMoment: mean('lumbarMoment') };
 }

@@ -8,11 +8,14 @@ export interface CueGaps {
   readonly phases: readonly number[];
 }
 
-/** Which kinds of cue a rung lacks, and on which phases nothing is said. */
+/** Kinds that not every rung has words for: a check where there is one to make, a feel, a side that is computed. */
+const OPTIONAL: ReadonlySet<CueKind> = new Set<CueKind>(['check', 'feel', 'side']);
+
+/** Which kinds of cue a rung lacks, and on which phases nothing is said. A cue of action without a phase is the first's. */
 export function cueGaps({ cues = [], phases }: Rung): CueGaps {
-  const spoken = new Set(cues.flatMap(({ kind, phase = 0 }) => (kind === 'action' ? [phase] : [])));
+  const spoken = new Set(cues.flatMap(({ kind, phase = phases[0]?.id }) => (kind === 'action' ? [phase] : [])));
   return {
-    kinds: CUE_KINDS.filter((kind) => !cues.some((cue) => cue.kind === kind)),
-    phases: phases.flatMap((_phase, i) => (spoken.has(i) ? [] : [i])),
+    kinds: CUE_KINDS.filter((kind) => !OPTIONAL.has(kind) && !cues.some((cue) => cue.kind === kind)),
+    phases: phases.flatMap(({ id }, i) => (spoken.has(id) ? [] : [i])),
   };
 }

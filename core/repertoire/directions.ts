@@ -21,7 +21,7 @@ export interface SeenDirections {
 
 /** What the spine does in a rung, read from its poses. */
 export function directionsSeen(catalog: Catalog, entry: RungEntry): SeenDirections {
-  const bodies = catalog.course(entry).map(({ posed }) => posed);
+  const bodies = catalog.course(entry).rep.map(({ posed }) => posed);
   const ends = entry.rung.phases.flatMap(({ pose }) => entry.rung.poses[pose] ?? []);
   const start = entry.rung.poses[entry.rung.start];
   const poses = [...(start ? [start] : []), ...ends];

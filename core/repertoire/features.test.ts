@@ -2,44 +2,42 @@ import fc from 'fast-check';
 import type { BasePosition, Pose } from '../body';
 import { resolveMethod } from '../method';
 import { catalogOf, exercise, must, rung } from '../testing/studio';
+import { PREPARATION_IDS } from '../vocabulary/preparations';
 import { courseOf, meanLoad } from './course';
 import type { Dose, Phase, Rung } from './exercise';
-import { featureAt, featureSeconds, featuresOf } from './features';
+import { featureAt, featuresOf, workRun } from './features';
 import { preparersOf, prepares } from './preparation';
-import { PREPARATION_IDS } from './preparations';
 
 const METHOD = resolveMethod();
 const LYING: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
 const CURLED: Pose = { hip: 45, knee: 90, lumbar: 10, thoracic: 30, neck: 20, supports: ['pelvis', 'feet'] };
-const featured = (change: Partial<Rung>, like: BasePosition = 'supine', method = METHOD) => {
+const featured = (change: Partial<Rung>, like: BasePosition = 'supine', method = METHOD, on: string[] = []) => {
   const made = rung('one', change);
   const course = courseOf(made, like, method);
-  return { course, features: featuresOf(made, like, method, course), dose: made.dose };
+  return { course: course.rep, features: featuresOf(course, { method, raised: new Set(on) }), dose: made.dose };
 };
 const CURL: Partial<Rung> = { poses: { home: LYING, away: CURLED } };
 const HELD: Partial<Rung> = {
   poses: { home: CURLED },
-  phases: [{ breath: 'free', counts: 10, pose: 'home', effort: true }],
+  phases: [{ id: 'p1', breath: 'free', counts: 10, pose: 'home', effort: true }],
 };
 
 describe('one repetition, moment by moment', () => {
   const anyPhases: fc.Arbitrary<Phase[]> = fc.array(
     fc.record({
+      id: fc.constant('p'),
       breath: fc.constantFrom('in' as const, 'out' as const, 'free' as const),
       counts: fc.integer({ min: 1, max: 9 }),
       pose: fc.constantFrom('home', 'away'),
     }),
     { minLength: 1, maxLength: 6 },
   );
-  test('its moments last as long as its phases, at the rung’s own tempo or the house’s', () => {
-    const tempo = fc.option(fc.integer({ min: 1, max: 4 }), { nil: undefined });
+  test('its moments last as many counts as its phases, and its mean load lies among their loads', () => {
     fc.assert(
-      fc.property(anyPhases, tempo, fc.integer({ min: 1, max: 3 }), (phases, secondsPerCount, house) => {
-        const dose: Dose = { sets: 1, reps: 1, ...(secondsPerCount ? { secondsPerCount } : {}) };
-        const { course } = featured({ ...CURL, phases, dose }, 'supine', resolveMethod({ secondsPerCount: house }));
+      fc.property(anyPhases, (phases) => {
+        const { course } = featured({ ...CURL, phases });
         const counts = phases.reduce((sum, each) => sum + each.counts, 0);
-        const lasted = course.reduce((sum, { seconds }) => sum + seconds, 0);
-        expect(lasted).toBeCloseTo(counts * (secondsPerCount ?? house), 9);
+        expect(course.reduce((sum, moment) => sum + moment.counts, 0)).toBeCloseTo(counts, 9);
         const mean = meanLoad(course).curlLever ?? 0;
         const loads = course.map(({ load }) => load.curlLever ?? 0);
         expect(mean).toBeGreaterThanOrEqual(Math.min(...loads) - 1e-9);
@@ -50,34 +48,73 @@ describe('one repetition, moment by moment', () => {
 });
 
 describe('time features', () => {
+  const at = (change: Partial<Rung>, dose: Dose, method = METHOD) =>
+    featureAt(featured(change).features, 'headLifted', dose, method);
   test('what is let go each repetition is counted at a stretch, what never lets go over the whole set', () => {
-    const curl = featured(CURL);
-    const stretch = featureAt(curl.features, 'headLifted', { sets: 1, reps: 20 });
+    const stretch = at(CURL, { sets: 1, reps: 20 });
     expect(stretch).toBeGreaterThan(0);
     expect(stretch).toBeLessThanOrEqual(4);
-    const held = featured(HELD);
-    expect(featureAt(held.features, 'headLifted', { sets: 1, reps: 3 })).toBe(30);
-    expect(featureAt(held.features, 'headLifted', { sets: 4, reps: 3 })).toBe(30);
-    expect(featureSeconds(held.features, 'headLifted', 120)).toBe(120);
-    const rested = featured({ ...CURL, phases: [...rung('curl').phases, { breath: 'free', counts: 4, pose: 'home' }] });
-    expect(featureSeconds(rested.features, 'headLifted', 100)).toBeCloseTo(50, 9);
+    expect(at(HELD, { sets: 1, reps: 3 })).toBe(30);
+    expect(at(HELD, { sets: 1, reps: 2, repsTo: 4 })).toBe(30);
+    // Between sets nobody is told to let go: the rest counts too.
+    expect(at(HELD, { sets: 2, reps: 3 })).toBe(30 + 15 + 30);
+  });
+  test('seconds follow the count, of the dose or of the house', () => {
+    expect(at(HELD, { sets: 1, reps: 3, secondsPerCount: 2 })).toBe(60);
+    expect(at(HELD, { sets: 1, reps: 3 }, resolveMethod({ secondsPerCount: 1.5 }))).toBe(45);
   });
   test('a stretch over the end of one repetition and the start of the next is one', () => {
     const phases: Phase[] = [
-      { breath: 'in', counts: 3, pose: 'away' },
-      { breath: 'out', counts: 2, pose: 'home' },
-      { breath: 'in', counts: 4, pose: 'away' },
+      { id: 'p1', breath: 'in', counts: 3, pose: 'away' },
+      { id: 'p2', breath: 'out', counts: 2, pose: 'home' },
+      { id: 'p3', breath: 'in', counts: 4, pose: 'away' },
     ];
-    const { features } = featured({ poses: { home: LYING, away: CURLED }, start: 'away', phases });
-    expect(featureAt(features, 'headLifted', { sets: 1, reps: 5 })).toBeGreaterThanOrEqual(5);
+    expect(
+      at({ poses: { home: LYING, away: CURLED }, start: 'away', phases }, { sets: 1, reps: 5 }),
+    ).toBeGreaterThanOrEqual(5);
+  });
+  test('the way in and the way out count for loads and time, and only where they are done', () => {
+    const change: Partial<Rung> = {
+      ...HELD,
+      poses: { home: CURLED, low: LYING },
+      entry: [
+        { id: 'e1', breath: 'out', counts: 4, pose: 'low' },
+        { id: 'e2', breath: 'out', counts: 2, pose: 'home' },
+      ],
+      exit: [{ id: 'x1', breath: 'in', counts: 3, pose: 'low' }],
+    };
+    const { features } = featured(change);
+    const doing = { sets: 1, reps: 3, count: 1, restSeconds: 15 };
+    const longest = (entry: boolean, exit: boolean) =>
+      workRun(features, 'headLifted', { ...doing, entry, exit }).longest;
+    expect(longest(false, false)).toBe(30);
+    expect(longest(true, false)).toBe(32);
+    expect(longest(true, true)).toBeGreaterThan(32);
+    expect(longest(true, true)).toBeLessThan(36);
+    expect(workRun(features, 'headLifted', { ...doing, entry: true, exit: true })).toMatchObject({ lead: 0, tail: 0 });
+    // In sets, each way out lets go before the rest.
+    expect(workRun(features, 'headLifted', { ...doing, sets: 2, entry: true, exit: true }).longest).toBe(
+      longest(true, true),
+    );
+  });
+  test('a fist, a handle, a raised hand or a hand that holds a leg is no bent wrist', () => {
+    const plank = (pose: Partial<Pose>, on: string[] = []) => {
+      const home: Pose = { shoulder: 90, supports: ['hands', 'feet'], ...pose };
+      return featured({ poses: { home, away: home } }, 'plank', METHOD, on).features.rep.runs.extendedWrists.whole;
+    };
+    expect(plank({})).toBe(true);
+    expect(plank({ supports: ['fists', 'feet'] })).toBe(false);
+    expect(plank({}, ['hand.left', 'hand.right'])).toBe(false);
+    expect(plank({ holds: { 'hand.left': 'bar', 'hand.right': 'bar' } })).toBe(false);
+    expect(plank({ holds: { 'hand.left': 'bar' } })).toBe(true);
   });
 });
 
 test('a body rolled over its ribs weighs on its neck and bends under load; a bridge on its feet does not', () => {
   const over: Pose = { hip: 120, lumbar: 34, thoracic: 22, supports: ['head', 'shoulders'] };
   const bridge: Pose = { hip: 0, knee: 90, lumbar: 14, supports: ['head', 'shoulders', 'feet'] };
-  const rolled = featured({ poses: { home: LYING, away: over } }).features.peaks;
-  const bridged = featured({ poses: { home: LYING, away: bridge } }).features.peaks;
+  const rolled = featured({ poses: { home: LYING, away: over } }).features.rep.peaks;
+  const bridged = featured({ poses: { home: LYING, away: bridge } }).features.rep.peaks;
   expect(rolled.neckWeight).toBeGreaterThan(45);
   expect(rolled.loadedFlexion).toBe(56);
   expect(bridged.neckWeight).toBeLessThan(40);
@@ -86,7 +123,7 @@ test('a body rolled over its ribs weighs on its neck and bends under load; a bri
 
 test('a leg lifted lying on a side asks the hip and not the back; two legs ask the back', () => {
   const side = (supports: Pose['supports']): number =>
-    featured({ poses: { home: { hip: 20, supports }, away: { hip: 20, supports } } }, 'side-lying').features.peaks
+    featured({ poses: { home: { hip: 20, supports }, away: { hip: 20, supports } } }, 'side-lying').features.rep.peaks
       .legLever;
   expect(side(['head', 'ribs', 'pelvis', 'thigh.left', 'foot.left'])).toBe(0);
   expect(side(['head', 'ribs', 'pelvis'])).toBeGreaterThan(60);

@@ -2,14 +2,15 @@ import {
   armBears,
   bears,
   dot,
+  handOf,
   headBears,
   isPropped,
   legBears,
+  loadOf,
   type Point,
   type Posed,
   pelvisBears,
   posedAs,
-  type ReferenceBody,
   raisedLegs,
   ribsBear,
   SIDES,
@@ -17,97 +18,125 @@ import {
 } from '../body';
 import type { BasePosition } from '../body/position';
 import type { Method } from '../method/method';
-import type { Moment } from './course';
-import type { Dose, Rung } from './exercise';
+import { type Feature, PEAK_FEATURES, type PeakFeature, TIME_FEATURES, type TimeFeature } from '../vocabulary/features';
+import type { Course, Moment } from './course';
+import type { Dose, Phase } from './exercise';
+import { plainPose } from './plain';
 
-/**
- * What a rung does to a body, read from its poses and phases and from nothing else: what cautions, exposures,
- * preparation and substitutes act on, so that a new exercise is covered the moment its poses exist.
- * `peak` features are the most of any moment; `time` features are seconds at a stretch at the dose.
- */
-export const FEATURES = {
-  loadedFlexion: { kind: 'peak', unit: '°', words: 'bending forward under load' },
-  extension: { kind: 'peak', unit: '°', words: 'bending back' },
-  rotation: { kind: 'peak', unit: '°', words: 'turning the spine' },
-  sideBend: { kind: 'peak', unit: '°', words: 'bending sideways' },
-  legLever: { kind: 'peak', unit: 'N·m', words: 'leg lever' },
-  doubleLegLever: { kind: 'peak', unit: 'N·m', words: 'double-leg lever' },
-  curlLever: { kind: 'peak', unit: 'N·m', words: 'curl lever' },
-  lumbarMoment: { kind: 'peak', unit: 'N·m', words: 'moment at the low back' },
-  inversion: { kind: 'peak', unit: '°', words: 'hips above the head' },
-  neckWeight: { kind: 'peak', unit: '°', words: 'weight rolled towards the neck' },
-  hipFlexion: { kind: 'peak', unit: '°', words: 'hip bent' },
-  hipAcross: { kind: 'peak', unit: '°', words: 'leg across the midline' },
-  hipTurnedIn: { kind: 'peak', unit: '°', words: 'hip turned in' },
-  straddle: { kind: 'peak', unit: '°', words: 'legs wide apart' },
-  kneeBend: { kind: 'peak', unit: '°', words: 'knee bent under weight' },
-  hamstrings: { kind: 'peak', unit: '°', words: 'hamstrings lengthened' },
-  anklePointed: { kind: 'peak', unit: '°', words: 'weight over a pointed ankle' },
-  ankleBent: { kind: 'peak', unit: '°', words: 'shin leaning over the foot' },
-  armOverhead: { kind: 'peak', unit: '°', words: 'arm raised' },
-  handLoad: { kind: 'peak', unit: 'kg', words: 'weight held in the hands' },
-  headSweep: { kind: 'peak', unit: '°', words: 'head swept through space' },
-  rolling: { kind: 'peak', unit: '', words: 'rolling along the spine' },
-  headLifted: { kind: 'time', unit: 's', words: 'head lifted' },
-  pronePressure: { kind: 'time', unit: 's', words: 'lying on the belly' },
-  flatOnBack: { kind: 'time', unit: 's', words: 'flat on the back' },
-  extendedWrists: { kind: 'time', unit: 's', words: 'weight on extended wrists' },
-  armsBearing: { kind: 'time', unit: 's', words: 'weight on the arms' },
-  kneeling: { kind: 'time', unit: 's', words: 'weight on the knees' },
-  oneFoot: { kind: 'time', unit: 's', words: 'standing on one foot' },
-  longHold: { kind: 'time', unit: 's', words: 'holding still under load' },
-  longDoubleLever: { kind: 'time', unit: 's', words: 'long double-leg lever' },
-  breathHeld: { kind: 'time', unit: 's', words: 'breath held with effort' },
-} as const satisfies Record<string, { kind: 'peak' | 'time'; unit: string; words: string }>;
-export type Feature = keyof typeof FEATURES;
-type FeatureOf<K extends 'peak' | 'time'> = {
-  [F in Feature]: (typeof FEATURES)[F]['kind'] extends K ? F : never;
-}[Feature];
-export type PeakFeature = FeatureOf<'peak'>;
-export type TimeFeature = FeatureOf<'time'>;
-
-const ofKind = <K extends 'peak' | 'time'>(kind: K) =>
-  (Object.keys(FEATURES) as Feature[]).filter((feature) => FEATURES[feature].kind === kind) as Array<FeatureOf<K>>;
-const PEAKS = ofKind('peak');
-const TIMES = ofKind('time');
-
-/** Seconds of one repetition in which a feature holds. */
-interface Spell {
+/** How a time feature runs through a part of a rung, in counts. */
+export interface Run {
+  /** Counts in which it holds. */
   readonly total: number;
-  /** The longest without a break, joined over the end of one repetition and the start of the next. */
+  /** Counts from the beginning until it first lets go; all of them when it never does. */
+  readonly lead: number;
+  /** Counts from where it last began until the end; all of them when it never lets go. */
+  readonly tail: number;
+  /** The longest without a break. */
   readonly longest: number;
-  /** It holds from the first moment to the last, so repetitions join up. */
+  /** It never lets go. */
   readonly whole: boolean;
 }
 
-export interface RungFeatures {
+/** What a part of a rung (the way in, the repetition, the way out) does to a body. */
+export interface PartFeatures {
+  readonly counts: number;
   readonly peaks: Readonly<Record<PeakFeature, number>>;
-  readonly spells: Readonly<Record<TimeFeature, Spell>>;
-  readonly repSeconds: number;
+  readonly runs: Readonly<Record<TimeFeature, Run>>;
 }
 
-/** @param course one repetition of the rung, as `courseOf` gives it */
-export function featuresOf(rung: Rung, like: BasePosition, method: Method, course: readonly Moment[]): RungFeatures {
-  const start = rung.poses[rung.start];
-  const bodies = [...(start ? [posedAs(start, like, method.bodyHeightM)] : []), ...course.map(({ posed }) => posed)];
-  const each = bodies.map((posed) => peaksOf(posed, method));
-  const peaks = Object.fromEntries(
-    PEAKS.map((feature) => [feature, Math.max(0, ...each.map((one) => one[feature] ?? 0))]),
-  ) as Record<PeakFeature, number>;
-  const sweeps = bodies.map(headElevation);
-  peaks.headSweep = Math.max(...sweeps) - Math.min(...sweeps);
-  peaks.rolling = rolls(bodies) ? 1 : 0;
-  for (const idea of ['curlLever', 'lumbarMoment'] as const) {
-    peaks[idea] = Math.max(0, ...course.map(({ load }) => load[idea] ?? 0));
+export interface RungFeatures {
+  readonly entry: PartFeatures | null;
+  readonly rep: PartFeatures;
+  readonly exit: PartFeatures | null;
+  /** Whether a time feature holds in the pose repetitions begin in, and in the one the last ends in. */
+  readonly startHolds: ReadonlySet<TimeFeature>;
+  readonly endHolds: ReadonlySet<TimeFeature>;
+  /** Where the way out, or without one the last repetition, leaves people. */
+  readonly leavesHolds: ReadonlySet<TimeFeature>;
+}
+
+/** What features are read with, beside the poses. */
+export interface Reading {
+  readonly method: Method;
+  /** Supports that lie on a prop that raises them, as two sides. */
+  readonly raised: ReadonlySet<string>;
+}
+
+/** @param course the rung, as `courseOf` gives it */
+export function featuresOf(course: Course, reading: Reading): RungFeatures {
+  const { method } = reading;
+  const { entry, rep, exit, start } = course;
+  // What a body is in when something begins belongs to it, though no count does.
+  const first: Moment[] = start
+    ? [{ phase: STILL, atCounts: 0, counts: 0, posed: start, load: loadOf(start, method), still: true }]
+    : [];
+  const end = rep.at(-1) ?? first[0];
+  const left = exit.at(-1) ?? end;
+  return {
+    entry: entry.length > 0 ? partFeatures(entry, [], reading) : null,
+    rep: partFeatures(rep, first, reading),
+    exit: exit.length > 0 ? partFeatures(exit, [], reading) : null,
+    startHolds: heldIn(first[0], reading),
+    endHolds: heldIn(end, reading),
+    leavesHolds: heldIn(left, reading),
+  };
+}
+
+const STILL: Phase = { id: 'still', breath: 'free', counts: 1, pose: 'still' };
+
+/** Time features that hold in a shape, whoever is doing what in it. */
+function heldIn(moment: Moment | undefined, reading: Reading): ReadonlySet<TimeFeature> {
+  if (!moment) return NOTHING;
+  return new Set(TIME_FEATURES.filter((feature) => !OF_PHASES.has(feature) && holds[feature](moment, reading)));
+}
+const NOTHING: ReadonlySet<TimeFeature> = new Set();
+/** Features of what is done in a phase, and not of a shape: waiting in it is neither a hold nor a breath held. */
+const OF_PHASES: ReadonlySet<TimeFeature> = new Set<TimeFeature>(['longHold', 'breathHeld']);
+
+const NOWHERE: ReadonlySet<string> = new Set();
+const shapes = new Map<string, ReadonlySet<TimeFeature>>();
+
+/** Time features that hold while people wait in the plain shape of a position. */
+export function heldInPosition(like: BasePosition, method: Method): ReadonlySet<TimeFeature> {
+  const known = shapes.get(like);
+  if (known) return known;
+  const posed = posedAs(plainPose(like), like, method.bodyHeightM);
+  const moment = { phase: STILL, atCounts: 0, counts: 0, posed, load: loadOf(posed, method), still: true };
+  const found = new Set([...heldIn(moment, { method, raised: NOWHERE })].filter((feature) => OF_POSITION.has(feature)));
+  shapes.set(like, found);
+  return found;
+}
+/** A position alone counts for the back, the front and the knees; what else it loads is the shape's. */
+const OF_POSITION: ReadonlySet<TimeFeature> = new Set<TimeFeature>(['flatOnBack', 'pronePressure', 'kneeling']);
+
+function partFeatures(moments: readonly Moment[], before: readonly Moment[], reading: Reading): PartFeatures {
+  const all = [...before, ...moments];
+  const peaks = Object.fromEntries(PEAK_FEATURES.map((feature) => [feature, 0])) as Record<PeakFeature, number>;
+  let [lowest, highest] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const { posed, load } of all) {
+    const own = peaksOf(posed, reading);
+    for (const feature of PEAK_FEATURES) {
+      const value = own[feature];
+      if (value !== undefined && value > peaks[feature]) peaks[feature] = value;
+    }
+    const elevation = headElevation(posed);
+    lowest = Math.min(lowest, elevation);
+    highest = Math.max(highest, elevation);
+    if (load.curlLever !== null) peaks.curlLever = Math.max(peaks.curlLever, load.curlLever);
+    if (load.lumbarMoment === null) continue;
+    peaks.bellyMoment = Math.max(peaks.bellyMoment, load.bellyMoment);
+    peaks.backMoment = Math.max(peaks.backMoment, load.backMoment);
   }
-  const spells = Object.fromEntries(
-    TIMES.map((feature) => [feature, spellOf(course, (moment) => holds[feature](moment, method))]),
-  ) as Record<TimeFeature, Spell>;
-  return { peaks, spells, repSeconds: course.reduce((sum, { seconds }) => sum + seconds, 0) };
+  peaks.headSweep = all.length === 0 ? 0 : highest - lowest;
+  peaks.rolling = rolls(all.map(({ posed }) => posed)) ? 1 : 0;
+  const runs = Object.fromEntries(
+    TIME_FEATURES.map((feature) => [feature, runOf(moments, (moment) => holds[feature](moment, reading))]),
+  ) as Record<TimeFeature, Run>;
+  return { counts: moments.reduce((sum, { counts }) => sum + counts, 0), peaks, runs };
 }
 
 /** The features of one pose that stand by themselves; those of a whole repetition are left out. */
-function peaksOf(posed: Posed, body: ReferenceBody): Partial<Record<PeakFeature, number>> {
+function peaksOf(posed: Posed, { method: body, raised }: Reading): Partial<Record<PeakFeature, number>> {
   const { pose, like, angles, bones, ground } = posed;
   const flexion = angles.lumbar + angles.thoracic;
   const most = (read: (side: Side) => number) => Math.max(0, read('left'), read('right'));
@@ -131,7 +160,9 @@ function peaksOf(posed: Posed, body: ReferenceBody): Partial<Record<PeakFeature,
     kneeBend: most((side) => (weightOnKnee(posed, side) ? angles.knee[side] : 0)),
     // A bent knee lets the hamstrings off degree for degree; a round back reaches no further from the hip.
     hamstrings: most((side) => angles.hip[side] - angles.knee[side]),
-    anklePointed: most((side) => (pointedUnderWeight(posed, side) ? (pose.ankle ? angles.ankle[side] : 75) : 0)),
+    anklePointed: most((side) =>
+      pointedUnderWeight(posed, side, raised) ? (pose.ankle ? angles.ankle[side] : 75) : 0,
+    ),
     ankleBent:
       like === 'standing' && !pelvisBears(pose)
         ? most((side) => (legBears(pose, side) ? leanOf(bones.leg[side].middle, bones.leg[side].end, ground.up) : 0))
@@ -178,8 +209,13 @@ const onKnee = (posed: Posed, side: Side): boolean =>
   bears(posed.pose, 'knees', side) || (bears(posed.pose, 'shins', side) && KNEELING.has(posed.like));
 const weightOnKnee = (posed: Posed, side: Side): boolean =>
   onKnee(posed, side) || (posed.like === 'standing' && !pelvisBears(posed.pose) && legBears(posed.pose, side));
-const pointedUnderWeight = (posed: Posed, side: Side): boolean =>
-  onKnee(posed, side) && !bears(posed.pose, 'toes', side) && posed.angles.knee[side] > 100;
+/** Something under the ankle or the shin lets the foot hang free. */
+const pointedUnderWeight = (posed: Posed, side: Side, raised: ReadonlySet<string>): boolean =>
+  onKnee(posed, side) &&
+  !bears(posed.pose, 'toes', side) &&
+  posed.angles.knee[side] > 100 &&
+  !raised.has(`foot.${side}`) &&
+  !raised.has(`shin.${side}`);
 
 /** Balanced on the pelvis at one moment and on the shoulders at another: the spine is rolled along. */
 function rolls(bodies: readonly Posed[]): boolean {
@@ -203,7 +239,7 @@ const handsCarry = ({ pose, like }: Posed): boolean =>
   (ARMS_CARRY.has(like) || (like === 'supine' && !ribsBear(pose))) && !(like === 'prone' && ribsBear(pose));
 
 /** When each time feature holds. */
-const holds: Record<TimeFeature, (moment: Moment, method: Method) => boolean> = {
+const holds: Record<TimeFeature, (moment: Moment, reading: Reading) => boolean> = {
   headLifted: ({ posed: { pose, like } }) =>
     LYING.has(like) &&
     !headBears(pose) &&
@@ -212,7 +248,8 @@ const holds: Record<TimeFeature, (moment: Moment, method: Method) => boolean> = 
   pronePressure: ({ posed: { pose, like } }) => like === 'prone' && (pelvisBears(pose) || ribsBear(pose)),
   flatOnBack: ({ posed: { pose, like, angles } }) =>
     like === 'supine' && ribsBear(pose) && pelvisBears(pose) && Math.abs(angles.pitch) < 15,
-  extendedWrists: ({ posed }) => handsCarry(posed) && SIDES.some((side) => onHand(posed, side)),
+  extendedWrists: ({ posed }, { raised }) =>
+    handsCarry(posed) && SIDES.some((side) => onBentWrist(posed, side, raised)),
   armsBearing: ({ posed }) => handsCarry(posed) && SIDES.some((side) => armBears(posed.pose, side)),
   kneeling: ({ posed }) => SIDES.some((side) => onKnee(posed, side)),
   oneFoot: ({ posed: { pose, like } }) =>
@@ -221,43 +258,150 @@ const holds: Record<TimeFeature, (moment: Moment, method: Method) => boolean> = 
     !SIDES.some((side) => armBears(pose, side)),
   longHold: ({ still, phase, load }) =>
     still && phase.effort === true && (load.legLever ?? 0) + (load.curlLever ?? 0) + (load.lumbarMoment ?? 0) > 0,
-  longDoubleLever: ({ posed }, method) =>
+  longDoubleLever: ({ posed }, { method }) =>
     pelvisBears(posed.pose) &&
     !SIDES.some((side) => legBears(posed.pose, side)) &&
     raisedLegs(posed, method) > method.limits.longDoubleLever,
   breathHeld: ({ phase }) => phase.breath === 'hold' && phase.effort === true,
 };
 
-const onHand = ({ pose }: Posed, side: Side): boolean => bears(pose, 'hands', side) && !bears(pose, 'forearms', side);
+/**
+ * Weight on a flat hand. A fist, a handle, a raised mat or the forearm keeps the wrist straight, and a hand that holds
+ * a leg bears nothing.
+ */
+const onBentWrist = ({ pose }: Posed, side: Side, raised: ReadonlySet<string>): boolean => {
+  const held = pose.holds?.[handOf(side)];
+  return (
+    bears(pose, 'hands', side) &&
+    !bears(pose, 'forearms', side) &&
+    !bears(pose, 'fists', side) &&
+    !raised.has(`hand.${side}`) &&
+    (held === undefined || held === 'floor')
+  );
+};
 
-function spellOf(course: readonly Moment[], on: (moment: Moment) => boolean): Spell {
-  let [total, longest, running] = [0, 0, 0];
+function runOf(moments: readonly Moment[], on: (moment: Moment) => boolean): Run {
+  let [total, longest, running, lead] = [0, 0, 0, 0];
   let whole = true;
-  // Twice round, so that a stretch over the end of one repetition and the start of the next counts as one.
-  for (const round of [0, 1]) {
-    for (const moment of course) {
-      const here = on(moment);
-      if (round === 0) {
-        if (here) total += moment.seconds;
-        else whole = false;
-      }
-      running = here ? running + moment.seconds : 0;
+  for (const moment of moments) {
+    // Where a phase arrives takes no time, and yet lets go what is let go there.
+    if (on(moment)) {
+      total += moment.counts;
+      running += moment.counts;
+      if (whole) lead += moment.counts;
       longest = Math.max(longest, running);
+    } else {
+      running = 0;
+      whole = false;
     }
   }
-  return whole ? { total, longest: total, whole } : { total, longest, whole };
+  return { total, lead, tail: running, longest, whole: whole && total > 0 };
+}
+
+/** Whether the way in and the way out are done; both by a rung alone. */
+export interface Passing {
+  readonly entry: boolean;
+  readonly exit: boolean;
+}
+export const WHOLE: Passing = { entry: true, exit: true };
+
+/** The most of a peak feature over what is done of a rung, in its unit. */
+export function peakOf({ entry, rep, exit }: RungFeatures, feature: PeakFeature, passing: Passing = WHOLE): number {
+  let most = rep.peaks[feature];
+  if (passing.entry && entry) most = Math.max(most, entry.peaks[feature]);
+  if (passing.exit && exit) most = Math.max(most, exit.peaks[feature]);
+  return most;
+}
+
+/** What a rung is done with, as far as the clock asks. */
+export interface Doing extends Passing {
+  readonly sets: number;
+  readonly reps: number;
+  /** Seconds of one count, and of the rest between sets. */
+  readonly count: number;
+  readonly restSeconds: number;
+}
+
+/** How a feature runs through one side's work, in seconds. */
+export function workRun(features: RungFeatures, feature: TimeFeature, doing: Doing): Run {
+  const { count, reps } = doing;
+  const set = joined([
+    ...(doing.entry && features.entry ? [scaled(features.entry.runs[feature], features.entry.counts, count)] : []),
+    repeated(scaled(features.rep.runs[feature], features.rep.counts, count), reps),
+    ...(doing.exit && features.exit ? [scaled(features.exit.runs[feature], features.exit.counts, count)] : []),
+  ]);
+  if (doing.sets <= 1) return set.run;
+  // Between sets people wait where the last one left them.
+  const leaves = doing.exit ? features.leavesHolds : features.endHolds;
+  const waits = leaves.has(feature) && (doing.entry && features.entry ? true : features.startHolds.has(feature));
+  const rest = span(waits, doing.restSeconds);
+  const parts = [set];
+  for (let i = 1; i < doing.sets; i++) parts.push(rest, set);
+  return joined(parts).run;
+}
+
+interface Span {
+  readonly run: Run;
+  readonly length: number;
+}
+
+const scaled = ({ total, lead, tail, longest, whole }: Run, counts: number, by: number): Span => ({
+  run: { total: total * by, lead: lead * by, tail: tail * by, longest: longest * by, whole },
+  length: counts * by,
+});
+
+/** A stretch of time that holds throughout, or not at all. */
+const span = (holding: boolean, seconds: number): Span => ({
+  run: holding
+    ? { total: seconds, lead: seconds, tail: seconds, longest: seconds, whole: true }
+    : { total: 0, lead: 0, tail: 0, longest: 0, whole: false },
+  length: seconds,
+});
+
+/** One part so many times over; half a repetition counts as half of it. */
+function repeated({ run, length }: Span, times: number): Span {
+  if (run.whole) return span(true, length * times);
+  const joint = times >= 2 ? run.tail + run.lead : 0;
+  return {
+    run: {
+      total: run.total * times,
+      lead: run.lead,
+      tail: run.tail,
+      longest: Math.max(run.longest, joint),
+      whole: false,
+    },
+    length: length * times,
+  };
+}
+
+/** Parts one after another. */
+function joined(parts: readonly Span[]): Span {
+  let [total, longest, running, lead, length] = [0, 0, 0, 0, 0];
+  let whole = true;
+  for (const { run, length: own } of parts) {
+    if (own === 0) continue;
+    total += run.total;
+    length += own;
+    longest = Math.max(longest, run.longest, running + run.lead);
+    if (whole) lead += run.lead;
+    running = run.whole ? running + own : run.tail;
+    whole = whole && run.whole;
+  }
+  return { run: { total, longest, lead, tail: running, whole: whole && length > 0 }, length };
 }
 
 /**
- * The value of a feature at a dose: a peak in its unit; for a time feature the seconds at a stretch, one set on one
- * side long when it never lets go.
+ * The value of a feature of a rung alone at its dose: a peak in its unit; for a time feature the seconds at a stretch
+ * on one side.
+ * @param secondsPerCount of the method, where the dose says none
  */
-export function featureAt(features: RungFeatures, feature: Feature, dose: Dose): number {
-  if (feature in features.peaks) return features.peaks[feature as PeakFeature];
-  const { longest, whole } = features.spells[feature as TimeFeature];
-  return whole ? longest * dose.reps : longest;
+export function featureAt(features: RungFeatures, feature: Feature, dose: Dose, method: Method): number {
+  if (feature in features.rep.peaks) return peakOf(features, feature as PeakFeature);
+  return workRun(features, feature as TimeFeature, {
+    ...WHOLE,
+    sets: dose.sets,
+    reps: dose.repsTo === undefined ? dose.reps : (dose.reps + dose.repsTo) / 2,
+    count: dose.secondsPerCount ?? method.secondsPerCount,
+    restSeconds: method.restBetweenSetsSeconds,
+  }).longest;
 }
-
-/** Seconds of a whole block in which a time feature holds, both sides where there are two. */
-export const featureSeconds = (features: RungFeatures, feature: TimeFeature, work: number): number =>
-  features.repSeconds === 0 ? 0 : (features.spells[feature].total / features.repSeconds) * work;

@@ -2,6 +2,7 @@ import {
   type Angles,
   armReach,
   feltLegs,
+  holdsHead,
   isPropped,
   isUpright,
   type Load,
@@ -30,7 +31,7 @@ export interface Weighed {
  * The worst lever of one repetition as it is felt, N·m: of any pose, and of a leg just off what it rested on or about
  * to come down to it. The ideas of load on one scale: a leg held long and a body held between its supports count
  * whole; a trunk that tips while it sits, stands or curls is half carried by its own posture.
- * @param poses the rung's, by id
+ * @param poses those the repetition reaches, by id
  */
 export function feltLever(
   rung: Rung,
@@ -64,14 +65,42 @@ export function feltLever(
 const leavesOrLands = (from: Posed, to: Posed): boolean =>
   SIDES.some((side) => legBears(from.pose, side) !== legBears(to.pose, side));
 
-function trunkAndArms({ posed, load }: Weighed, like: BasePosition, body: ReferenceBody): number {
+function trunkAndArms(weighed: Weighed, like: BasePosition, body: ReferenceBody): number {
   const upright = isUpright(like);
+  const { posed, load } = upright ? weighed : headHeld(weighed, like, body);
   const before = onTheWay(posed, like);
   const passed = before ? loadOf(posedWith(posed.pose, before, like, body.bodyHeightM), body) : NO_LOAD;
-  const { curlLever, lumbarMoment } = peakLoad(load, passed);
-  const trunk = (curlLever ?? 0) * (upright ? 0.3 : 0.4) + (lumbarMoment ?? 0) * (upright ? 0.4 : 1);
-  return trunk + 0.25 * armReach(posed, body);
+  const { curlLever, lumbarMoment, bellyMoment, backMoment } = peakLoad(load, passed);
+  // Back and seat are strong: what they hold is felt less than what the belly wall holds.
+  // So is a trunk on hands and knees, short between its supports.
+  const back = backMoment > bellyMoment || like === 'four-point' ? BACK : 1;
+  const trunk = ((curlLever ?? 0) * 0.3 + (lumbarMoment ?? 0) * (upright ? 0.4 : 1)) * back;
+  return trunk + 0.21 * armReach(weighed.posed, body);
 }
+
+/**
+ * A pose whose hands hold the head, weighed with the arms as if they lay along the trunk: hands behind the head
+ * spare the neck more than their longer lever costs, so they are never the harder.
+ */
+function headHeld(weighed: Weighed, like: BasePosition, body: ReferenceBody): Weighed {
+  const { posed } = weighed;
+  const { pose, angles } = posed;
+  const holding = SIDES.filter((side) => holdsHead(posed, side));
+  if (holding.length === 0) return weighed;
+  const along = (joint: 'shoulder' | 'elbow' | 'shoulderAbduction', degrees: number) => ({
+    left: holding.includes('left') ? degrees : angles[joint].left,
+    right: holding.includes('right') ? degrees : angles[joint].right,
+  });
+  const eased: Angles = {
+    ...angles,
+    shoulder: along('shoulder', ALONG),
+    elbow: along('elbow', 0),
+    shoulderAbduction: along('shoulderAbduction', 0),
+  };
+  return weigh(posedWith(pose, eased, like, body.bodyHeightM), body);
+}
+/** Degrees of the shoulder at which an arm lies along the trunk. */
+const ALONG = 20;
 
 /**
  * Where the trunk or the arms weighed most on their way to a pose, so that going further is never the easier: a chest
@@ -89,8 +118,23 @@ function onTheWay({ pose, angles }: Posed, like: BasePosition): Angles | null {
 }
 
 /** Upright, or held off the floor, other parts share the work of a raised leg. */
-const legs = (raised: Posed, standing: Posed, like: BasePosition, body: ReferenceBody): number =>
-  feltLegs(raised, body) * (isUpright(like) || isPropped(standing.pose, like) ? 0.5 : 1);
+function legs(raised: Posed, standing: Posed, like: BasePosition, body: ReferenceBody): number {
+  const share =
+    like === 'side-lying'
+      ? ON_SIDE
+      : isUpright(like) || isPropped(standing.pose, like)
+        ? SHARED
+        : legBears(raised.pose, 'left') || legBears(raised.pose, 'right')
+          ? OTHER_DOWN
+          : 1;
+  return feltLegs(raised, body) * share;
+}
+/** One foot down steadies the pelvis against the other leg. */
+const OTHER_DOWN = 0.45;
+/** The share of a raised leg that is felt where other parts hold with it, and where on a side the hip alone lifts it. */
+const SHARED = 0.42;
+const ON_SIDE = 0.18;
+const BACK = 0.6;
 
 /** The share of a move at which a limb has only just left what it rested on. */
 const JUST_OFF = 1e-6;

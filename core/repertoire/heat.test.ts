@@ -2,17 +2,23 @@ import fc from 'fast-check';
 import type { BasePosition, Pose } from '../body';
 import { resolveMethod } from '../method';
 import { rung } from '../testing/studio';
+import { courseOf } from './course';
 import type { Phase, Rung } from './exercise';
 import { type HeatFactor, measureRung } from './heat';
 
 const method = resolveMethod();
 const measure = (change: Partial<Rung>, like: BasePosition = 'supine', unstable = 0, guided = false) =>
+  measured(rung('one', change), like, unstable, guided);
+const measured = (made: Rung, like: BasePosition, unstable = 0, guided = false) =>
   measureRung(
-    rung('one', change),
-    like,
-    method,
-    Array.from({ length: unstable }, (_, i) => ({ id: `p${i}`, name: 'Ball', unstable: true })),
-    guided,
+    made,
+    {
+      like,
+      method,
+      props: Array.from({ length: unstable }, (_, i) => ({ id: `p${i}`, name: 'Ball', unstable: true })),
+      guided,
+    },
+    courseOf(made, like, method),
   );
 
 const ON_BACK: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
@@ -20,8 +26,8 @@ const PLANK: Pose = { shoulder: 90, supports: ['hands', 'feet'] };
 /** Moves between two poses with one effort phase out and one phase back in. */
 const between = (home: Pose, away: Pose): Partial<Rung> => ({ poses: { home, away } });
 const phases = (change: Partial<Phase>): Phase[] => [
-  { breath: 'out', counts: 2, pose: 'away', effort: true, ...change },
-  { breath: 'in', counts: 2, pose: 'home' },
+  { id: 'p1', breath: 'out', counts: 2, pose: 'away', effort: true, ...change },
+  { id: 'p2', breath: 'in', counts: 2, pose: 'home' },
 ];
 
 const small = fc.double({ min: 0, max: 0.45, noNaN: true });
@@ -72,8 +78,8 @@ const GROWING: Array<[HeatFactor, (t: number) => ReturnType<typeof measure>]> = 
     (t) =>
       measure({
         phases: [
-          { breath: 'out', counts: 2, pose: 'away', effort: true },
-          { breath: 'in', counts: 1 + 8 * t, pose: 'home' },
+          { id: 'p1', breath: 'out', counts: 2, pose: 'away', effort: true },
+          { id: 'p2', breath: 'in', counts: 1 + 8 * t, pose: 'home' },
         ],
       }),
   ],
@@ -218,9 +224,10 @@ test.each(BODIES)(
     harder({ dose: { sets: 1, reps: 9 } });
     harder({ dose: { sets: 2, reps: 5 } });
     harder({ dose: { sets: 1, reps: 5, secondsPerCount: 2 } });
-    harder({ phases: phases({ breath: 'in' }) });
+    // Lying on the front the in-breath is the usual one for a lift, and costs nothing.
+    harder({ phases: phases({ breath: like === 'prone' ? 'hold' : 'in' }) });
     harder({ phases: phases({ squeeze: true }) });
-    harder({ phases: [...phases({}), { breath: 'free', counts: 2, pose: 'away' }] });
+    harder({ phases: [...phases({}), { id: 'p3', breath: 'free', counts: 2, pose: 'away' }] });
     expect(measure(between(pose, pose), like, 0, true).heat).toBeGreaterThan(plain);
   },
 );

@@ -80,8 +80,8 @@ test('what must come before a rung comes in a teachable order, with the longest 
 test('what a rung has no words for is named', () => {
   const said = rung('said', {
     cues: [
-      { kind: 'setup', text: 'Lie down.' },
-      { kind: 'action', text: 'Away.', phase: 0 },
+      { id: 'c1', kind: 'setup', text: 'Lie down.' },
+      { id: 'c2', kind: 'action', text: 'Away.', phase: 'p1' },
     ],
   });
   expect(cueGaps(said).phases).toEqual([1]);

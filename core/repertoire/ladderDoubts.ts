@@ -1,12 +1,22 @@
-import { DIRECTION_WORDS } from '../method/direction';
+import { DIRECTION_WORDS } from '../vocabulary/direction';
 import type { Catalog } from './catalog';
 import { directionDoubts } from './directions';
 import type { Exercise } from './exercise';
-import { type LadderFault, ladderFaults, ladderFaultText } from './ladder';
+import { heldAgainst, type LadderFault, ladderFaults, ladderFaultText } from './ladder';
+import { rungDoubts } from './rungDoubts';
 
 /** Something about a ladder that a director should look at. */
 export interface LadderDoubt {
-  readonly code: 'LADDER_FALLS' | 'LADDER_GAP' | 'LADDER_SINGLE' | 'DIRECTION_UNSEEN' | 'DIRECTION_UNDECLARED';
+  readonly code:
+    | 'LADDER_FALLS'
+    | 'LADDER_GAP'
+    | 'LADDER_SINGLE'
+    | 'LADDER_BRANCH'
+    | 'DIRECTION_UNSEEN'
+    | 'DIRECTION_UNDECLARED'
+    | 'SIDES_DOUBLED'
+    | 'NOTHING_DONE'
+    | 'HAND_ELSEWHERE';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */
   readonly rungs: readonly string[];
   readonly message: string;
@@ -16,12 +26,13 @@ const CODE: Readonly<Record<LadderFault['kind'], LadderDoubt['code']>> = {
   falls: 'LADDER_FALLS',
   gap: 'LADDER_GAP',
   single: 'LADDER_SINGLE',
+  branch: 'LADDER_BRANCH',
 };
 
 /** Where a ladder is not sound, and where its poses show something other than was declared, in sentences. */
 export function ladderDoubts(catalog: Catalog, exercise: Exercise): LadderDoubt[] {
   const { unseen, undeclared } = directionDoubts(catalog, exercise);
-  const idsAt = (step: number) => exercise.rungs.slice(Math.max(0, step - 1), step + 1).map(({ id }) => id);
+  const idsAt = (step: number) => [heldAgainst(exercise, step), step].flatMap((at) => exercise.rungs[at]?.id ?? []);
   const nameOf = (rung: string) => exercise.rungs.find(({ id }) => id === rung)?.name ?? rung;
   return [
     ...ladderFaults(catalog, exercise).map((fault) => ({
@@ -39,5 +50,6 @@ export function ladderDoubts(catalog: Catalog, exercise: Exercise): LadderDoubt[
       rungs: [rung],
       message: `“${nameOf(rung)}” shows ${DIRECTION_WORDS[direction]}, which is not declared.`,
     })),
+    ...catalog.ladder(exercise.id).flatMap((entry) => rungDoubts(catalog, entry)),
   ];
 }

@@ -18,24 +18,27 @@ const LADDER = exercise('ladder', { rungs: [rung('low'), rung('middle'), rung('h
 const ids = ({ rungs }: typeof LADDER) => rungs.map(({ id }) => id);
 const SPOKEN = rung('spoken', {
   phases: [
-    { breath: 'in', counts: 1, pose: 'home' },
-    { breath: 'out', counts: 2, pose: 'away', effort: true },
-    { breath: 'in', counts: 3, pose: 'home' },
+    { id: 'p1', breath: 'in', counts: 1, pose: 'home' },
+    { id: 'p2', breath: 'out', counts: 2, pose: 'away', effort: true },
+    { id: 'p3', breath: 'in', counts: 3, pose: 'home' },
   ],
   cues: [
-    { kind: 'setup', text: 'Lie down.' },
-    { kind: 'action', text: 'first', phase: 0 },
-    { kind: 'action', text: 'second', phase: 1 },
-    { kind: 'action', text: 'third', phase: 2 },
+    { id: 'c1', kind: 'setup', text: 'Lie down.' },
+    { id: 'c2', kind: 'action', text: 'first', phase: 'p1' },
+    { id: 'c3', kind: 'action', text: 'second', phase: 'p2' },
+    { id: 'c4', kind: 'action', text: 'third', phase: 'p3' },
   ],
 });
 const spoken = (made: typeof SPOKEN) =>
-  made.phases.map((phase, i) => [phase.counts, made.cues?.find((cue) => cue.phase === i)?.text]);
+  made.phases.map((phase) => [phase.counts, made.cues?.find((cue) => cue.phase === phase.id)?.text]);
 
 test('a rung is copied above, moved and taken out; what can’t be done changes nothing', () => {
   expect(ids(addRungAbove(LADDER, 1, 'new', 'New'))).toEqual(['low', 'middle', 'new', 'high']);
   expect(ids(moveRung(LADDER, 0, 2))).toEqual(['middle', 'high', 'low']);
   expect(ids(removeRung(LADDER, 1))).toEqual(['low', 'high']);
+  const beside = withRung(LADDER, 2, (each) => ({ ...each, branchOf: 'middle' }));
+  expect(removeRung(beside, 1).rungs[1]).not.toHaveProperty('branchOf');
+  expect(removeRung(beside, 0).rungs[1]).toHaveProperty('branchOf', 'middle');
   expect(moveRung(LADDER, 0, 3)).toBe(LADDER);
   expect(withRung(LADDER, 9, () => rung('none'))).toBe(LADDER);
   const set = withRung(LADDER, 0, (each) => ({ ...each, heatOverride: { heat: 9, reason: 'Seen.' } }));
@@ -53,9 +56,9 @@ test('taking out a phase, or changing two about, keeps every word with its phase
     [3, 'third'],
   ]);
   expect(swapPhases(SPOKEN, 2)).toBe(SPOKEN);
-  expect(removePhase(SPOKEN, 1).cues).toContainEqual({ kind: 'setup', text: 'Lie down.' });
+  expect(removePhase(SPOKEN, 1).cues).toContainEqual({ id: 'c1', kind: 'setup', text: 'Lie down.' });
   const longer = addPhase(SPOKEN);
-  expect(longer.phases.at(-1)).toEqual({ breath: 'out', counts: 2, pose: 'home' });
+  expect(longer.phases.at(-1)).toEqual({ id: 'p4', breath: 'out', counts: 2, pose: 'home' });
   expect(withPhase(SPOKEN, 1, { counts: 5 }).phases.map(({ counts }) => counts)).toEqual([1, 5, 3]);
 });
 

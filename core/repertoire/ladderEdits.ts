@@ -1,5 +1,5 @@
 import type { Pose } from '../body';
-import type { Cue, Exercise, Phase, Rung } from './exercise';
+import { allPhases, type Exercise, type Phase, type Rung } from './exercise';
 
 /** The exercise with one rung changed; itself when there is no such step. */
 export const withRung = (exercise: Exercise, step: number, change: (rung: Rung) => Rung): Exercise => {
@@ -15,10 +15,16 @@ export const addRungAbove = (exercise: Exercise, step: number, id: string, name:
   return { ...exercise, rungs: exercise.rungs.toSpliced(step + 1, 0, { ...copied, id, name }) };
 };
 
-export const removeRung = (exercise: Exercise, step: number): Exercise => ({
-  ...exercise,
-  rungs: exercise.rungs.toSpliced(step, 1),
-});
+/** A rung less; what stood beside it stands in the ladder by itself. */
+export function removeRung(exercise: Exercise, step: number): Exercise {
+  const gone = exercise.rungs[step];
+  const rungs = exercise.rungs.toSpliced(step, 1).map((rung) => {
+    if (rung.branchOf === undefined || rung.branchOf !== gone?.id) return rung;
+    const { branchOf: _beside, ...alone } = rung;
+    return alone;
+  });
+  return { ...exercise, rungs };
+}
 
 /** A rung put at another place in its ladder; itself when there is no such place. */
 export const moveRung = (exercise: Exercise, step: number, to: number): Exercise => {
@@ -36,17 +42,20 @@ export const withPose = (rung: Rung, id: string, pose: Pose): Rung => ({
 export function renamePose(rung: Rung, from: string, to: string): Rung {
   if (from === to || to in rung.poses) return rung;
   const called = (id: string) => (id === from ? to : id);
+  const reaching = (phase: Phase): Phase => ({ ...phase, pose: called(phase.pose) });
   return {
     ...rung,
     poses: Object.fromEntries(Object.entries(rung.poses).map(([id, pose]) => [called(id), pose])),
     start: called(rung.start),
-    phases: rung.phases.map((phase) => ({ ...phase, pose: called(phase.pose) })),
+    ...(rung.entry ? { entry: rung.entry.map(reaching) } : {}),
+    phases: rung.phases.map(reaching),
+    ...(rung.exit ? { exit: rung.exit.map(reaching) } : {}),
   };
 }
 
 /** Whether the rung starts in a pose or moves to it: such a pose can't be taken out. */
-export const poseInUse = ({ start, phases }: Rung, id: string): boolean =>
-  start === id || phases.some(({ pose }) => pose === id);
+export const poseInUse = (rung: Rung, id: string): boolean =>
+  rung.start === id || allPhases(rung).some(({ pose }) => pose === id);
 
 export function removePose(rung: Rung, id: string): Rung {
   const { [id]: _gone, ...poses } = rung.poses;
@@ -61,30 +70,36 @@ export const withPhase = (rung: Rung, index: number, change: Partial<Phase>): Ru
 /** A phase more at the end, going back to where the repetition starts. */
 export const addPhase = (rung: Rung): Rung => ({
   ...rung,
-  phases: [...rung.phases, { breath: rung.phases.at(-1)?.breath === 'in' ? 'out' : 'in', counts: 2, pose: rung.start }],
+  phases: [
+    ...rung.phases,
+    {
+      id: freeIdAmong(allPhases(rung), 'p'),
+      breath: rung.phases.at(-1)?.breath === 'in' ? 'out' : 'in',
+      counts: 2,
+      pose: rung.start,
+    },
+  ],
 });
 
-/** A phase less; what was said on it goes, and what was said on the later ones stays with them. */
-export const removePhase = (rung: Rung, index: number): Rung =>
-  withCuesMoved({ ...rung, phases: rung.phases.toSpliced(index, 1) }, (phase) =>
-    phase === index ? null : phase > index ? phase - 1 : phase,
-  );
+/** An id of a letter and a number that none of a list has. @example freeIdAmong([{ id: 'p1' }], 'p') // 'p2' */
+export function freeIdAmong(list: ReadonlyArray<{ readonly id: string }>, letter: string): string {
+  const taken = new Set(list.map(({ id }) => id));
+  for (let number = list.length + 1; ; number++) {
+    if (!taken.has(`${letter}${number}`)) return `${letter}${number}`;
+  }
+}
+
+/** A phase less; what was said on it goes with it. */
+export function removePhase(rung: Rung, index: number): Rung {
+  const gone = rung.phases[index];
+  const phases = rung.phases.toSpliced(index, 1);
+  if (!rung.cues || !gone) return { ...rung, phases };
+  return { ...rung, phases, cues: rung.cues.filter(({ phase }) => phase !== gone.id) };
+}
 
 /** Two neighbouring phases changed about, each with what is said on it; itself when there is no next one. */
-export const swapPhases = (rung: Rung, index: number): Rung => {
+export function swapPhases(rung: Rung, index: number): Rung {
   const [first, second] = [rung.phases[index], rung.phases[index + 1]];
   if (!first || !second) return rung;
-  return withCuesMoved({ ...rung, phases: rung.phases.with(index, second).with(index + 1, first) }, (phase) =>
-    phase === index ? index + 1 : phase === index + 1 ? index : phase,
-  );
-};
-
-function withCuesMoved(rung: Rung, to: (phase: number) => number | null): Rung {
-  if (!rung.cues) return rung;
-  const cues = rung.cues.flatMap((cue): Cue[] => {
-    if (cue.phase === undefined) return [cue];
-    const phase = to(cue.phase);
-    return phase === null ? [] : [{ ...cue, phase }];
-  });
-  return { ...rung, cues };
+  return { ...rung, phases: rung.phases.with(index, second).with(index + 1, first) };
 }

@@ -23,8 +23,8 @@ export const plainRung = (like: BasePosition): Omit<Rung, 'id' | 'name'> => ({
   poses: { home: plainPose(like) },
   start: 'home',
   phases: [
-    { breath: 'in', counts: 2, pose: 'home' },
-    { breath: 'out', counts: 2, pose: 'home', effort: true },
+    { id: 'p1', breath: 'in', counts: 2, pose: 'home' },
+    { id: 'p2', breath: 'out', counts: 2, pose: 'home', effort: true },
   ],
 });
 

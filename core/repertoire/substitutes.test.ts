@@ -73,8 +73,8 @@ describe('comparing', () => {
   });
   test('the curve runs from the start to the end of a repetition and reaches the peak load', () => {
     const curve = loadCurve(catalog, entry('lying'));
-    expect(curve[0]?.atSeconds).toBe(0);
-    expect(curve.at(-1)?.atSeconds).toBe(catalog.features(entry('lying')).repSeconds);
+    expect(curve[0]?.atCounts).toBe(0);
+    expect(curve.at(-1)?.atCounts).toBe(catalog.features(entry('lying')).rep.counts);
     expect(Math.max(...curve.map(({ load }) => load.legLever ?? 0))).toBe(
       catalog.measures(entry('lying')).load.legLever,
     );

@@ -1,13 +1,14 @@
 import type { Direction } from '../method';
+import { FEATURES, type Feature } from '../vocabulary/features';
 import type { Catalog, RungEntry } from './catalog';
-import { FEATURES, type Feature, featureAt } from './features';
+import { featureAt } from './features';
 
 /** Parts of the body a substitute can spare, each by the features that load it. */
 export const REGIONS = {
   neck: ['headLifted', 'neckWeight', 'rolling'],
   wrists: ['extendedWrists'],
   shoulders: ['armsBearing', 'handLoad'],
-  'low back': ['doubleLegLever', 'loadedFlexion', 'lumbarMoment'],
+  'low back': ['doubleLegLever', 'loadedFlexion', 'bellyMoment', 'backMoment'],
   hips: ['hipFlexion', 'hipAcross'],
   knees: ['kneeling', 'kneeBend'],
 } as const satisfies Record<string, readonly Feature[]>;
@@ -43,7 +44,8 @@ const COST = { position: 14, direction: 12, heat: 0.7, prop: 4, ladder: -3 } as 
 const LOADS: Partial<Record<Feature, number>> = {
   doubleLegLever: 22,
   loadedFlexion: 25,
-  lumbarMoment: 55,
+  bellyMoment: 55,
+  backMoment: 55,
   hipFlexion: 91,
   hipAcross: 5,
   neckWeight: 20,
@@ -52,10 +54,13 @@ const LOADS: Partial<Record<Feature, number>> = {
 
 /** The parts of the body a rung loads. */
 export function regionsLoaded(catalog: Catalog, entry: RungEntry): Region[] {
-  const features = catalog.features(entry);
-  return (Object.keys(REGIONS) as Region[]).filter((region) =>
-    REGIONS[region].some((feature) => featureAt(features, feature, entry.rung.dose) > (LOADS[feature] ?? 0)),
-  );
+  return catalog.worth(entry).remembered('regionsLoaded', () => {
+    const features = catalog.features(entry);
+    const at = (feature: Feature) => featureAt(features, feature, entry.rung.dose, catalog.method);
+    return (Object.keys(REGIONS) as Region[]).filter((region) =>
+      REGIONS[region].some((feature) => at(feature) > (LOADS[feature] ?? 0)),
+    );
+  });
 }
 
 /**

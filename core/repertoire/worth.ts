@@ -1,6 +1,6 @@
-import type { BasePosition } from '../body';
+import { type BasePosition, type Support, supportsOf } from '../body';
 import type { Method } from '../method';
-import { courseOf } from './course';
+import { type Course, courseOf } from './course';
 import type { Prop, Rung } from './exercise';
 import { featuresOf, type RungFeatures } from './features';
 import { measureRung, type RungMeasures } from './heat';
@@ -20,6 +20,8 @@ class Worth {
   readonly #with: Circumstances;
   #measures: RungMeasures | undefined;
   #features: RungFeatures | undefined;
+  #passed: Course | undefined;
+  readonly #remembered = new Map<object | string, unknown>();
 
   constructor(rung: Rung, circumstances: Circumstances) {
     this.#rung = rung;
@@ -29,15 +31,31 @@ class Worth {
   /** Heat, its factors and the load. */
   get measures(): RungMeasures {
     const { like, method, props, guided } = this.#with;
-    this.#measures ??= measureRung(this.#rung, like, method, props, guided);
+    this.#measures ??= measureRung(this.#rung, { like, method, props, guided }, this.#course());
     return this.#measures;
   }
 
   /** What the rung does to a body. */
   get features(): RungFeatures {
-    const { like, method } = this.#with;
-    this.#features ??= featuresOf(this.#rung, like, method, courseOf(this.#rung, like, method));
+    const { method, props } = this.#with;
+    this.#features ??= featuresOf(this.#course(), { method, raised: raisedSupports(this.#rung, props) });
     return this.#features;
+  }
+
+  /** Kept only until both parts have read it: it is large. */
+  #course(): Course {
+    const { like, method } = this.#with;
+    const course = this.#passed ?? courseOf(this.#rung, like, method);
+    this.#passed = this.#measures || this.#features ? undefined : course;
+    return course;
+  }
+
+  /** Anything else that is worked out of the features alone, once, under a key of who asks. */
+  remembered<T>(key: object | string, work: () => T): T {
+    if (this.#remembered.has(key)) return this.#remembered.get(key) as T;
+    const found = work();
+    this.#remembered.set(key, found);
+    return found;
   }
 
   holdsFor({ method, like, props, guided }: Circumstances): boolean {
@@ -48,6 +66,16 @@ class Worth {
 }
 
 export type { Worth };
+
+/** Supports that lie on a prop, as two sides; a prop of no height raises nothing. */
+function raisedSupports({ on }: Rung, props: readonly Prop[]): ReadonlySet<string> {
+  const lying = Object.entries(on ?? {}).flatMap(([support, id]) =>
+    (props.find((prop) => prop.id === id)?.heightM ?? SOME_HEIGHT) > 0 ? [support as Support] : [],
+  );
+  return supportsOf({ supports: lying });
+}
+/** What a prop of unsaid height is taken to raise, in metres. */
+const SOME_HEIGHT = 0.1;
 
 const remembered = new WeakMap<Rung, Worth>();
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { Block, ClassPlan } from '../plan';
-import { block, classOf, EXERCISES } from './studio';
+import type { ClassPlan, RungBlock } from '../plan';
+import { block, classOf, EXERCISES, type Unnamed } from './studio';
 
-const oneBlock: fc.Arbitrary<Block> = fc
+const oneBlock: fc.Arbitrary<Unnamed<RungBlock>> = fc
   .record({
     exercise: fc.constantFrom(...EXERCISES.map(({ id }) => id)),
     rung: fc.constantFrom('low', 'high'),
@@ -15,7 +15,7 @@ const oneBlock: fc.Arbitrary<Block> = fc
   })
   .map(({ exercise, ...change }) => block(exercise, change));
 
-const run: fc.Arbitrary<Block[]> = fc
+const run: fc.Arbitrary<Array<Unnamed<RungBlock>>> = fc
   .tuple(
     fc.constantFrom(['side-leg', 'side-lift'], ['reach', 'reach']),
     fc.string({ minLength: 4, maxLength: 8, unit: 'grapheme-ascii' }),

@@ -1,5 +1,5 @@
 import { type Bundle, emptyBundle } from '../formats';
-import type { Block, ClassPlan } from '../plan';
+import type { Block, ClassPlan, RungBlock } from '../plan';
 import { Catalog, type Exercise, type Rung } from '../repertoire';
 
 /** A small repertoire with round figures, so that a test's expected seconds can be worked out by hand. */
@@ -13,8 +13,8 @@ export const rung = (id: string, change: Partial<Rung> = {}): Rung => ({
   poses: { home: LYING, away: { ...LYING, hip: 60 } },
   start: 'home',
   phases: [
-    { breath: 'out', counts: 2, pose: 'away', effort: true },
-    { breath: 'in', counts: 2, pose: 'home' },
+    { id: 'p1', breath: 'out', counts: 2, pose: 'away', effort: true },
+    { id: 'p2', breath: 'in', counts: 2, pose: 'home' },
   ],
   ...change,
 });
@@ -50,19 +50,26 @@ export const PROPS = [
 export const catalogOf = (exercises: readonly Exercise[] = EXERCISES, method = {}): Catalog =>
   new Catalog({ method, props: PROPS, exercises });
 
-export const block = (name: string, change: Partial<Block> = {}): Block => {
+/** A block without an id yet: `classOf` gives it one by its place. */
+export type Unnamed<T> = T extends { id: string } ? Omit<T, 'id'> & { readonly id?: string } : never;
+
+export const block = (name: string, change: Partial<RungBlock> = {}): Unnamed<RungBlock> => {
   const [id = '', step = 'low'] = name.split('/');
   return { exercise: id, rung: step, mode: 'flow', ...change };
 };
 
-export const classOf = (blocks: Block[], change: Partial<ClassPlan> = {}): ClassPlan => ({
+/** Blocks with an id by their place where they have none: the first is `b1`. */
+export const named = (blocks: ReadonlyArray<Unnamed<Block>>): Block[] =>
+  blocks.map((each, i) => ({ id: `b${i + 1}`, ...each }) as Block);
+
+export const classOf = (blocks: ReadonlyArray<Unnamed<Block>>, change: Partial<ClassPlan> = {}): ClassPlan => ({
   id: 'test-class',
   name: 'Test class',
   delivery: 'group',
   targetMinutes: 45,
   openingSeconds: 60,
   closingSeconds: 30,
-  blocks,
+  blocks: named(blocks),
   ...change,
 });
 

@@ -1,0 +1,75 @@
+/** Range of each joint in degrees; a pose outside it can't be. Wide enough for trained bodies, no wider. */
+export const JOINT_RANGES = {
+  hip: [-35, 150],
+  knee: [0, 165],
+  shoulder: [-65, 200],
+  elbow: [0, 155],
+  hipAbduction: [-35, 85],
+  hipRotation: [-60, 75],
+  shoulderAbduction: [-35, 185],
+  ankle: [-35, 80],
+  lumbar: [-45, 75],
+  thoracic: [-40, 60],
+  neck: [-70, 70],
+  twist: [-75, 75],
+  sideBend: [-60, 60],
+  pitch: [-95, 95],
+} as const;
+
+export const LIMB_JOINTS = [
+  'hip',
+  'knee',
+  'shoulder',
+  'elbow',
+  'hipAbduction',
+  'hipRotation',
+  'shoulderAbduction',
+  'ankle',
+] as const;
+export const TRUNK_JOINTS = ['lumbar', 'thoracic', 'neck', 'twist', 'sideBend', 'pitch'] as const;
+export type LimbJoint = (typeof LIMB_JOINTS)[number];
+export type TrunkJoint = (typeof TRUNK_JOINTS)[number];
+
+/** Parts a body rests on that come in pairs, and what one of each is called. */
+export const PAIRED = [
+  'feet',
+  'heels',
+  'toes',
+  'shins',
+  'knees',
+  'thighs',
+  'hands',
+  'fists',
+  'forearms',
+  'elbows',
+] as const;
+export const SINGLE_OF = {
+  feet: 'foot',
+  heels: 'heel',
+  toes: 'toe',
+  shins: 'shin',
+  knees: 'knee',
+  thighs: 'thigh',
+  hands: 'hand',
+  fists: 'fist',
+  forearms: 'forearm',
+  elbows: 'elbow',
+} as const satisfies Record<(typeof PAIRED)[number], string>;
+export type Paired = (typeof PAIRED)[number];
+
+/** Parts of one's own body, and what is there beside it, that a hand can hold or press. */
+export const HELD_PARTS = [
+  'thigh.left',
+  'thigh.right',
+  'shin.left',
+  'shin.right',
+  'foot.left',
+  'foot.right',
+  'head',
+  'seat',
+  'floor',
+  'bar',
+] as const;
+export type HeldPart = (typeof HELD_PARTS)[number];
+export const HANDS = ['hand.left', 'hand.right'] as const;
+export type Hand = (typeof HANDS)[number];

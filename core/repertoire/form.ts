@@ -1,0 +1,73 @@
+import { anglesOf, armBears, type BasePosition, type LimbJoint, legBears, type Pose, SIDES, type Side } from '../body';
+import { otherSide } from '../vocabulary/side';
+import type { Exercise, Phase, Rung } from './exercise';
+
+/** What timing reads of a rung, worked out once: its counts, the shapes it begins and ends in, the side it is drawn for. */
+export interface RungForm {
+  /** Counts of one repetition, of the way in and of the way out. */
+  readonly rep: number;
+  readonly entry: number;
+  readonly exit: number;
+  readonly startPose: Pose | undefined;
+  /** Where the last repetition ends, before any way out. */
+  readonly endPose: Pose | undefined;
+  /** The side the poses are drawn for; `null` for a symmetrical exercise. */
+  readonly drawn: Side | null;
+}
+
+const countsOf = (phases: readonly Phase[]): number => phases.reduce((sum, { counts }) => sum + counts, 0);
+
+const known = new WeakMap<Rung, { readonly sides: Exercise['sides']; readonly like: BasePosition; form: RungForm }>();
+
+/** @param like the position the exercise is drawn and measured as */
+export function formOf({ sides }: Exercise, rung: Rung, like: BasePosition): RungForm {
+  const found = known.get(rung);
+  if (found && found.sides === sides && found.like === like) return found.form;
+  const { entry = [], phases, exit = [], poses, start } = rung;
+  const form: RungForm = {
+    rep: countsOf(phases),
+    entry: countsOf(entry),
+    exit: countsOf(exit),
+    startPose: poses[start],
+    endPose: poses[phases.at(-1)?.pose ?? start],
+    drawn: sides === 'both' ? null : drawnSide(rung, like),
+  };
+  known.set(rung, { sides, like, form });
+  return form;
+}
+
+const LEG: readonly LimbJoint[] = ['hip', 'knee', 'hipAbduction', 'hipRotation', 'ankle'];
+const ARM: readonly LimbJoint[] = ['shoulder', 'elbow', 'shoulderAbduction'];
+
+/**
+ * The side the poses of a one-sided rung are drawn for: said, or that of the leg, else the arm, that travels farther,
+ * else the side turned or bent to; side-lying is drawn lying on the left.
+ */
+export function drawnSide(rung: Rung, like: BasePosition): Side {
+  if (rung.drawn) return rung.drawn;
+  if (like === 'side-lying') return 'left';
+  const ids = [rung.start, ...rung.phases.map(({ pose }) => pose)];
+  const poses = ids.flatMap((id) => rung.poses[id] ?? []);
+  const angles = poses.map(anglesOf);
+  const travel = (joints: readonly LimbJoint[], side: Side): number =>
+    joints.reduce((sum, joint) => {
+      const values = angles.map((each) => each[joint][side]);
+      return sum + Math.max(...values) - Math.min(...values);
+    }, 0);
+  for (const joints of [LEG, ARM]) {
+    const [left, right] = SIDES.map((side) => travel(joints, side)) as [number, number];
+    if (Math.abs(left - right) > 1e-9) return left > right ? 'left' : 'right';
+  }
+  const farthest = (joint: 'twist' | 'sideBend') =>
+    poses.reduce((most, pose) => (Math.abs(pose[joint] ?? 0) > Math.abs(most) ? (pose[joint] ?? 0) : most), 0);
+  const lean = farthest('twist') || farthest('sideBend');
+  if (lean !== 0) return lean > 0 ? 'right' : 'left';
+  // Nothing travels and nothing turns: the limb held up is the one that works.
+  return (
+    SIDES.find((side) => heldUp(poses, side, legBears)) ?? SIDES.find((side) => heldUp(poses, side, armBears)) ?? 'left'
+  );
+}
+
+/** Whether a limb is off the floor while its fellow bears. */
+const heldUp = (poses: readonly Pose[], side: Side, bears: (pose: Pose, side: Side) => boolean): boolean =>
+  poses.some((pose) => !bears(pose, side) && bears(pose, otherSide(side)));

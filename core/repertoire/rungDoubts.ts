@@ -1,0 +1,72 @@
+import { alike, HANDS, mirrored, type Pose, posedAs, reachOf } from '../body';
+import type { Catalog, RungEntry } from './catalog';
+import type { LadderDoubt } from './ladderDoubts';
+
+/** What of one rung a director should look at. */
+export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
+  const { rung } = entry;
+  const doubt = (code: LadderDoubt['code'], message: string): LadderDoubt => ({ code, rungs: [rung.id], message });
+  return [
+    ...(movesBothSides(entry)
+      ? [
+          doubt(
+            'SIDES_DOUBLED',
+            `One repetition of “${rung.name}” moves both sides already; an alternating repetition moves one, so its time is counted twice.`,
+          ),
+        ]
+      : []),
+    ...(doesNothing(catalog, entry)
+      ? [
+          doubt(
+            'NOTHING_DONE',
+            `In “${rung.name}” nothing moves, nothing is held up against weight, and no breath is meant.`,
+          ),
+        ]
+      : []),
+    ...handsElsewhere(catalog, entry).map((hand) =>
+      doubt('HAND_ELSEWHERE', `In “${rung.name}” the ${hand} is drawn away from what it is said to hold.`),
+    ),
+  ];
+}
+
+/** An alternating rung whose phases arrive at a shape and at its mirror image. */
+function movesBothSides({ exercise, rung }: RungEntry): boolean {
+  if (exercise.sides !== 'alternate') return false;
+  const reached = [...new Set(rung.phases.map(({ pose }) => pose))].flatMap((id) => rung.poses[id] ?? []);
+  return reached.some((pose) => {
+    const other = mirrored(pose);
+    return !alike(pose, other, DRAWN) && reached.some((each) => each !== pose && alike(each, other, DRAWN));
+  });
+}
+/** Degrees within which two drawings are meant to be one. */
+const DRAWN = 7;
+
+/** N·m under which nothing is held up. */
+const WEIGHTLESS = 1;
+
+function doesNothing(catalog: Catalog, entry: RungEntry): boolean {
+  const { phases, spring } = entry.rung;
+  const breathes = phases.some(({ breath }) => breath === 'in') && phases.some(({ breath }) => breath === 'out');
+  if (breathes || spring || phases.some(({ squeeze }) => squeeze)) return false;
+  const { rep } = catalog.course(entry);
+  if (rep.some(({ still }) => !still)) return false;
+  const { legLever, curlLever, lumbarMoment } = catalog.measures(entry).load;
+  const held = (legLever ?? 0) + (curlLever ?? 0) + (lumbarMoment ?? 0);
+  return held < WEIGHTLESS && rep.every(({ posed }) => posed.pose.weights === undefined);
+}
+
+/** Metres by which a hand may be drawn from what it holds: poses are drawn by the eye. */
+const DRAWN_NEAR_M = 0.3;
+
+function handsElsewhere(catalog: Catalog, { rung, like }: RungEntry): string[] {
+  const { bodyHeightM } = catalog.method;
+  const away = (pose: Pose) =>
+    HANDS.filter((hand) => {
+      const held = pose.holds?.[hand];
+      if (held === undefined) return false;
+      const distance = reachOf(posedAs(pose, like, bodyHeightM), hand, held);
+      return distance !== null && distance > DRAWN_NEAR_M;
+    });
+  const hands = Object.values(rung.poses).flatMap(away);
+  return [...new Set(hands)].map((hand) => `${hand.split('.')[1]} hand`);
+}
