@@ -1,5 +1,7 @@
+export * from '../vocabulary/condition';
+export type { AbdominalCheck } from '../vocabulary/schemas';
 export * from './calendar';
-export * from './condition';
+export type * from './changeSchema';
 export * from './judge';
 export * from './rules';
 export * from './survey';

@@ -1,7 +1,12 @@
-import { type Dose, FEATURES, type Feature, featureAt, type RungFeatures } from '../repertoire';
+import type { BasePosition } from '../body';
+import type { Method } from '../method';
+import { type Catalog, type Dose, featureAt, type Passing, peakOf, type RungEntry, WHOLE } from '../repertoire';
+import type { Condition } from '../vocabulary/condition';
+import { FEATURES, type Feature, type PeakFeature } from '../vocabulary/features';
+import { isOver, rounded } from '../vocabulary/measure';
+import type { AbdominalCheck } from '../vocabulary/schemas';
 import { agoText, daysBetween } from './calendar';
-import type { AbdominalCheck, Condition } from './condition';
-import { CAUTION_RULES, type CautionRule, graver, VERDICTS, type Verdict } from './rules';
+import { type CautionRule, cautionRules, graver, VERDICTS, type Verdict } from './rules';
 
 /** A rule that fired, with what was measured. */
 export interface Caution extends CautionRule {
@@ -15,32 +20,100 @@ export interface Judgement {
   readonly cautions: readonly Caution[];
 }
 
-/**
- * What a rung at a dose asks of people with these conditions. It reads computed features and nothing else.
- * @param dose the block's, or the rung's own
- */
-export function judge(features: RungFeatures, dose: Dose, conditions: readonly Condition[]): Judgement {
+/** Conditions as one key; the order they are named in says nothing. */
+export const conditionsKey = (conditions: readonly Condition[]): string => [...conditions].sort().join(' ');
+
+interface RulesFor {
+  readonly peak: readonly CautionRule[];
+  readonly time: readonly CautionRule[];
+}
+const sorted = new WeakMap<Method, Map<string, RulesFor>>();
+
+/** The rules of some conditions, those on peaks and those on time apart. */
+export function rulesFor(method: Method, conditions: readonly Condition[]): RulesFor {
+  const key = conditionsKey(conditions);
+  const known = sorted.get(method) ?? new Map<string, RulesFor>();
+  sorted.set(method, known);
+  const found = known.get(key);
+  if (found) return found;
+  const own = cautionRules(method).filter(({ condition }) => conditions.includes(condition));
+  const rules = {
+    peak: own.filter(({ feature }) => FEATURES[feature].kind === 'peak'),
+    time: own.filter(({ feature }) => FEATURES[feature].kind === 'time'),
+  };
+  known.set(key, rules);
+  return rules;
+}
+
+/** Whether a rule speaks of a position at all. */
+export const speaksOf = ({ positions }: CautionRule, like: BasePosition): boolean =>
+  positions === undefined || positions.includes(like);
+
+/** The rules that fire: of those of one condition on one feature only the gravest. Gravest first. */
+function gravest(rules: readonly CautionRule[], measured: (feature: Feature) => number): readonly Caution[] {
   const fired = new Map<string, Caution>();
-  for (const rule of CAUTION_RULES) {
-    if (!conditions.includes(rule.condition)) continue;
-    const value = featureAt(features, rule.feature, dose);
-    if (!(value > rule.over)) continue;
+  for (const rule of rules) {
+    const value = measured(rule.feature);
+    if (!isOver(value, rule.over, FEATURES[rule.feature].unit)) continue;
     const key = `${rule.condition}/${rule.feature}`;
     const known = fired.get(key);
     if (known && graver(known.verdict, rule.verdict) === known.verdict) continue;
     fired.set(key, { ...rule, value });
   }
-  const cautions = [...fired.values()].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
-  return { verdict: cautions[0]?.verdict ?? 'fine', cautions };
+  return [...fired.values()].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+}
+
+/**
+ * What the peaks of a rung ask of people with these conditions, whatever its dose: worked out once for what is done of
+ * it (the way in and out may be left out), and kept with the rung.
+ */
+export function peakCautions(
+  catalog: Catalog,
+  entry: RungEntry,
+  conditions: readonly Condition[],
+  passing: Passing = WHOLE,
+): readonly Caution[] {
+  if (conditions.length === 0) return NONE;
+  const key = `cautions ${passing.entry} ${passing.exit} ${conditionsKey(conditions)}`;
+  return catalog.worth(entry).remembered(key, () => {
+    const features = catalog.features(entry);
+    const rules = rulesFor(catalog.method, conditions).peak.filter((rule) => speaksOf(rule, entry.like));
+    return gravest(rules, (feature) => peakOf(features, feature as PeakFeature, passing));
+  });
+}
+const NONE: readonly Caution[] = [];
+
+/** A judgement of a rung alone. */
+const judgementOf = (cautions: readonly Caution[]): Judgement => ({
+  verdict: cautions.reduce<Verdict>((worst, { verdict }) => graver(worst, verdict), 'fine'),
+  cautions,
+});
+
+/**
+ * What a rung alone at a dose asks of people with these conditions. It reads computed features and nothing else.
+ * In a class, stretches run across blocks: the review holds time against them.
+ * @param dose the block's, or the rung's own when unsaid
+ */
+export function judge(catalog: Catalog, entry: RungEntry, conditions: readonly Condition[], dose?: Dose): Judgement {
+  if (conditions.length === 0) return judgementOf(NONE);
+  const work = () => {
+    const features = catalog.features(entry);
+    const { peak, time } = rulesFor(catalog.method, conditions);
+    const rules = [...peak, ...time].filter((rule) => speaksOf(rule, entry.like));
+    return judgementOf(
+      gravest(rules, (feature) => featureAt(features, feature, dose ?? entry.rung.dose, catalog.method)),
+    );
+  };
+  if (dose !== undefined && dose !== entry.rung.dose) return work();
+  return catalog.worth(entry).remembered(`judge ${conditionsKey(conditions)}`, work);
 }
 
 /** A measured feature as people read it: `head lifted 96 s (limit 45 s)`; a limit of nothing at all goes unsaid. */
 export function measuredText(feature: Feature, value: number, limit: number): string {
   const { words, unit } = FEATURES[feature];
   if (unit === '') return words;
-  const figure = (each: number) =>
-    `${each < 10 && !Number.isInteger(each) ? each.toFixed(1) : Math.round(each)}${unit === '°' ? '' : ' '}${unit}`;
-  return limit === 0 ? `${words} ${figure(value)}` : `${words} ${figure(value)} (limit ${figure(limit)})`;
+  const told = (each: number) => `${rounded(each, unit)}${unit === '°' ? '' : ' '}${unit}`;
+  return limit === 0 ? `${words} ${told(value)}` : `${words} ${told(value)} (limit ${told(limit)})`;
 }
 
 /** What the newest finger-width check says of an audience with abdominal separation. */

@@ -1,21 +1,21 @@
 import type { BasePosition, Pose } from '../body';
-import { resolveMethod } from '../method';
-import { courseOf, FEATURES, type Feature, featureAt, featuresOf, type Rung, type RungFeatures } from '../repertoire';
-import { must, rung } from '../testing';
-import { CONDITION_IDS, CONDITIONS } from './condition';
+import { type MethodFile, resolveMethod } from '../method';
+import { type Catalog, FEATURES, type Feature, featureAt, type Rung, type RungEntry } from '../repertoire';
+import { catalogOf, exercise, must, rung } from '../testing';
+import { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/condition';
 import { judge, measuredText, readChecks } from './judge';
-import { CAUTION_RULES, VERDICTS } from './rules';
+import { CAUTION_RULES, type CautionRule, cautionRules, VERDICTS } from './rules';
 
-const METHOD = resolveMethod();
-
+/** A body that shows something, as the one rung of a repertoire. */
 interface Specimen {
-  readonly rung: Rung;
-  readonly features: RungFeatures;
+  readonly catalog: Catalog;
+  readonly entry: RungEntry;
 }
 
 function specimen(like: BasePosition, poses: readonly [Pose, Pose], change: Partial<Rung> = {}): Specimen {
   const made = rung('specimen', { poses: { home: poses[0], away: poses[1] }, ...change });
-  return { rung: made, features: featuresOf(made, like, METHOD, courseOf(made, like, METHOD)) };
+  const catalog = catalogOf([exercise('body', { position: like, rungs: [made] })]);
+  return { catalog, entry: must(catalog.rungs[0]) };
 }
 
 const still = (like: BasePosition, pose: Pose, change?: Partial<Rung>) => specimen(like, [pose, pose], change);
@@ -33,6 +33,7 @@ const kept =
       : still(like, pose, {
           dose: { sets: 1, reps: 1 },
           phases: Array.from({ length: Math.ceil(seconds / 60) }, (_, i) => ({
+            id: `p${i}`,
             breath: 'free',
             counts: Math.min(60, seconds - 60 * i),
             pose: 'home',
@@ -70,7 +71,8 @@ const SHOWN: Readonly<Record<Feature, (t: number) => Specimen>> = {
   doubleLegLever: (t) => onBack({ hip: 90 - 90 * t }),
   curlLever: (t) =>
     still('seated', { hip: 100 - 40 * t, pitch: 60 * t, shoulder: 160 * t, supports: ['pelvis', 'feet'] }),
-  lumbarMoment: (t) => still('plank', { pitch: 88 - 88 * t, shoulder: 90 + 40 * t, supports: ['hands', 'feet'] }),
+  bellyMoment: (t) => still('plank', { pitch: 88 - 88 * t, shoulder: 90 + 40 * t, supports: ['hands', 'feet'] }),
+  backMoment: (t) => upright({ hip: 90 * t, pitch: -90 * t, shoulder: 170 * t }),
   inversion: (t) => upright({ hip: 90 * t, pitch: -95 * t, lumbar: 70 * t, thoracic: 50 * t }),
   neckWeight: (t) => onBack({ lumbar: 60 * t, thoracic: 30 * t, hip: 120, supports: ['head', 'shoulders'] }),
   hipFlexion: (t) => onBack({ hip: 150 * t, knee: 120 }),
@@ -105,11 +107,59 @@ const SHOWN: Readonly<Record<Feature, (t: number) => Specimen>> = {
   ),
 };
 
-const shownIn = ({ rung: { dose }, features }: Specimen, feature: Feature) => featureAt(features, feature, dose);
+const PRONE: Pose = { supports: ['head', 'ribs', 'pelvis', 'thighs', 'feet'] };
+const ON_HANDS: Pose = { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] };
+const LIFTED_SIDE: Pose = { sideBend: -20, supports: ['pelvis', 'feet'] };
+/** The same in the positions that some advice is for. */
+const SHOWN_IN: Readonly<Record<string, (t: number) => Specimen>> = {
+  'headLifted prone': kept('prone', { ...PRONE, thoracic: -20, supports: ['pelvis', 'thighs', 'feet'] }),
+  'headLifted side-lying': kept('side-lying', LIFTED_SIDE),
+  'legLever prone': (t) =>
+    still('prone', {
+      hip: { left: 0, right: -10 },
+      knee: { left: 0, right: 140 - 140 * t },
+      supports: ['head', 'ribs', 'pelvis', 'thigh.left', 'foot.left'],
+    }),
+  'legLever plank': (t) =>
+    still('four-point', {
+      ...ON_HANDS,
+      hip: { left: 90, right: 90 - 90 * t },
+      knee: { left: 90, right: 90 - 90 * t },
+      supports: ['hands', 'knee.left', 'foot.left'],
+    }),
+  'backMoment supine': (t) =>
+    still('supine', { hip: 20 - 20 * t, knee: 90 - 90 * t, shoulder: 40, supports: ['head', 'shoulders', 'feet'] }),
+  'curlLever prone': (t) =>
+    still('prone', {
+      ...PRONE,
+      shoulder: 170 * t,
+      lumbar: -2 - 8 * t,
+      weights: { 'hand.left': 4 * t, 'hand.right': 4 * t },
+      supports: ['pelvis', 'thighs', 'feet'],
+    }),
+  'armsBearing four-point': kept('four-point', ON_HANDS),
+  'armsBearing prone': kept('prone', {
+    ...PRONE,
+    lumbar: -20,
+    shoulder: 90,
+    elbow: 90,
+    supports: ['pelvis', 'thighs', 'feet', 'forearms'],
+  }),
+  'armsBearing side-lying': kept('side-lying', {
+    shoulder: { left: 90, right: 0 },
+    sideBend: 10,
+    supports: ['pelvis', 'feet', 'hand.left'],
+  }),
+};
+const familyOf = ({ feature, positions }: CautionRule) =>
+  SHOWN_IN[`${feature} ${positions?.[0] ?? ''}`] ?? SHOWN[feature];
+
+const shownIn = ({ catalog, entry }: Specimen, feature: Feature) =>
+  featureAt(catalog.features(entry), feature, entry.rung.dose, catalog.method);
+const judged = ({ catalog, entry }: Specimen, ...conditions: readonly Condition[]) => judge(catalog, entry, conditions);
 
 /** The body of a family that shows just this much of a feature. */
-function showing(feature: Feature, value: number): Specimen {
-  const at = SHOWN[feature];
+function showing(feature: Feature, value: number, at: (t: number) => Specimen = SHOWN[feature]): Specimen {
   if (FEATURES[feature].kind === 'time') return at(value);
   let [low, high] = [0, 1];
   for (let i = 0; i < 40; i++) {
@@ -120,23 +170,57 @@ function showing(feature: Feature, value: number): Specimen {
   return at(high);
 }
 
-const NEAR = 0.6;
+/** Further from the limit than it is rounded by. */
+const NEAR = 1.1;
 
-test.each(CAUTION_RULES.map((rule) => [rule.condition, rule.feature, rule.over, rule] as const))(
-  '%s minds %s over %d, and nothing under it',
-  (condition, feature, over, rule) => {
-    const above = showing(feature, over + NEAR);
+test.each(CAUTION_RULES.map((rule) => [rule.condition, rule.feature, rule.over, rule.how, rule] as const))(
+  '%s minds %s over %d (%s), and nothing under it',
+  (condition, feature, over, _how, rule) => {
+    const family = familyOf(rule);
+    const above = showing(feature, over + NEAR, family);
     expect(shownIn(above, feature)).toBeGreaterThan(over);
-    const fired = judge(above.features, above.rung.dose, [condition]).cautions;
-    expect(fired).toContainEqual({ ...rule, value: shownIn(above, feature) });
+    expect(judged(above, condition).cautions).toContainEqual({ ...rule, value: shownIn(above, feature) });
     expect(rule.how.length * rule.why.length).toBeGreaterThan(0);
 
-    const below = over === 0 ? QUIET : showing(feature, over - NEAR);
+    const below = over === 0 ? QUIET : showing(feature, over - NEAR, family);
     expect(shownIn(below, feature)).toBeLessThanOrEqual(over);
-    const silent = judge(below.features, below.rung.dose, [condition]).cautions;
+    const silent = judged(below, condition).cautions;
     expect(silent.filter((each) => each.feature === feature && each.over === over)).toEqual([]);
   },
 );
+
+test('a value that rounds to its limit is within it, and advice for another position is not given', () => {
+  expect(judged(showing('rotation', 25.4), 'low-bone-density').cautions).toEqual([]);
+  expect(judged(showing('rotation', 25.6), 'low-bone-density').verdict).toBe('swap');
+  const bridge = must(SHOWN_IN['backMoment supine'])(1);
+  const plank = showing('bellyMoment', 90);
+  const advice = (each: Specimen) =>
+    judged(each, 'low-back-pain')
+      .cautions.map(({ how }) => how)
+      .join(' ');
+  expect(advice(bridge)).toMatch(/hips less high/);
+  expect(advice(bridge)).not.toMatch(/Knees down/);
+  expect(advice(plank)).toMatch(/Knees down/);
+  expect(judged(bridge, 'abdominal-separation').cautions.filter(({ feature }) => /Moment/.test(feature))).toEqual([]);
+});
+
+test('the house can change a limit and an advice, or leave a rule out, with its reason', () => {
+  const change = {
+    condition: 'low-bone-density',
+    feature: 'rotation',
+    verdict: 'swap',
+    reason: 'Ours turn well.',
+  } as const;
+  const rules = (cautions: MethodFile['cautions']) =>
+    cautionRules(resolveMethod({ cautions })).filter(
+      (rule) => rule.condition === 'low-bone-density' && rule.feature === 'rotation',
+    );
+  expect(rules([{ ...change, over: 40, how: 'A third less.' }])).toMatchObject([
+    { over: 40, how: 'A third less.', reason: 'Ours turn well.' },
+  ]);
+  expect(rules([{ ...change, off: true }])).toEqual([]);
+  expect(rules([{ ...change, verdict: 'adapt', over: 1 }])).toMatchObject([{ over: 25, verdict: 'swap' }]);
+});
 
 test('every feature is minded by some rule or limits a class, and sitting quietly is fine for everyone', () => {
   const minded = new Set(CAUTION_RULES.map(({ feature }) => feature));
@@ -144,13 +228,13 @@ test('every feature is minded by some rule or limits a class, and sitting quietl
   for (const feature of Object.keys(FEATURES) as Feature[]) {
     expect([feature, minded.has(feature) || limits.includes(feature)]).toEqual([feature, true]);
   }
-  expect(judge(QUIET.features, QUIET.rung.dose, CONDITION_IDS)).toEqual({ verdict: 'fine', cautions: [] });
+  expect(judged(QUIET, ...CONDITION_IDS)).toEqual({ verdict: 'fine', cautions: [] });
   expect(Object.keys(CONDITIONS)).toHaveLength(new Set(CAUTION_RULES.map(({ condition }) => condition)).size);
 });
 
 test('of one condition on one feature only the gravest speaks, gravest first, with what was measured', () => {
   const plank = showing('extendedWrists', 50);
-  const { verdict, cautions } = judge(plank.features, plank.rung.dose, ['wrist', 'shoulder']);
+  const { verdict, cautions } = judged(plank, 'wrist', 'shoulder');
   expect(verdict).toBe('swap');
   expect(cautions.filter(({ feature }) => feature === 'extendedWrists')).toHaveLength(1);
   const order = cautions.map((caution) => VERDICTS.indexOf(caution.verdict));
@@ -164,7 +248,7 @@ test('of one condition on one feature only the gravest speaks, gravest first, wi
 
 test('a longer dose is judged by its seconds, not by its rung', () => {
   const held = showing('headLifted', 20);
-  const verdict = (reps: number) => judge(held.features, { sets: 1, reps }, ['neck-pain']).verdict;
+  const verdict = (reps: number) => judge(held.catalog, held.entry, ['neck-pain'], { sets: 1, reps }).verdict;
   expect(verdict(1)).toBe('adapt');
   expect(verdict(3)).toBe('swap');
 });

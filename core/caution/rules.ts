@@ -1,5 +1,8 @@
-import type { Feature } from '../repertoire';
-import type { Condition } from './condition';
+import type { BasePosition } from '../body';
+import type { Method } from '../method/method';
+import type { Condition } from '../vocabulary/condition';
+import type { Feature } from '../vocabulary/features';
+import type { CautionChange } from './changeSchema';
 
 /** From mild to grave. `clear-first`: a professional decides before it is done at all. */
 export const VERDICTS = ['fine', 'adapt', 'swap', 'clear-first'] as const;
@@ -15,9 +18,20 @@ export interface CautionRule {
   /** How to adapt, or what to take instead. */
   readonly how: string;
   readonly why: string;
+  /** Where the advice is true; everywhere when unsaid. */
+  readonly positions?: readonly BasePosition[] | undefined;
+  /** Why the house has changed the rule, where it has. */
+  readonly reason?: string | undefined;
 }
 
-type Line = readonly [Feature, number, CautionRule['verdict'], string, string];
+type Line = readonly [Feature, number, CautionRule['verdict'], string, string, (readonly BasePosition[])?];
+
+/** Where the front is down and hands or forearms bear. */
+const ON_HANDS: readonly BasePosition[] = ['plank', 'four-point'];
+const ON_BACK: readonly BasePosition[] = ['supine', 'seated'];
+const ON_FRONT: readonly BasePosition[] = ['prone'];
+const ON_SIDE: readonly BasePosition[] = ['side-lying'];
+const UPRIGHT: readonly BasePosition[] = ['standing', 'kneeling'];
 
 /**
  * The usual cautions of group movement teaching as data. Limits are the house's careful starting values on the
@@ -25,15 +39,40 @@ type Line = readonly [Feature, number, CautionRule['verdict'], string, string];
  */
 const LINES: Readonly<Record<Condition, readonly Line[]>> = {
   'neck-pain': [
-    ['headLifted', 0, 'adapt', 'Head down, or wholly in the hands; a few at a time.', 'The neck carries the head.'],
-    ['headLifted', 45, 'swap', 'Take the rung with the head down.', 'The neck tires before the belly does.'],
+    [
+      'headLifted',
+      0,
+      'adapt',
+      'Head down, or wholly in the hands; a few at a time.',
+      'The neck carries the head.',
+      ON_BACK,
+    ],
+    ['headLifted', 0, 'adapt', 'Forehead on the hands; lift the legs alone.', 'The neck carries the head.', ON_FRONT],
+    ['headLifted', 0, 'adapt', 'Head on the arm or a cushion.', 'The neck carries the head.', ON_SIDE],
+    ['headLifted', 45, 'swap', 'Take the version with the head down.', 'The neck tires before the belly does.'],
     ['neckWeight', 25, 'adapt', 'Roll up only to the bottom of the shoulder blades.', 'Weight runs towards the neck.'],
     ['neckWeight', 50, 'clear-first', 'Only after a professional has agreed.', 'Body weight stands on the neck.'],
     ['rolling', 0, 'swap', 'Keep the spine’s arc without rolling.', 'Rolling passes over the neck.'],
   ],
   'low-back-pain': [
     ['doubleLegLever', 22, 'swap', 'One leg at a time, or knees bent.', 'Two legs pull the back off its place.'],
-    ['legLever', 30, 'adapt', 'Bend the knee or lower less far.', 'A long lever pulls on the low back.'],
+    ['legLever', 30, 'adapt', 'Bend the knee or lower less far.', 'A long lever pulls on the low back.', ON_BACK],
+    [
+      'legLever',
+      30,
+      'adapt',
+      'Lift the leg less high, or bend the knee.',
+      'A long lever pulls on the low back.',
+      ON_FRONT,
+    ],
+    [
+      'legLever',
+      30,
+      'adapt',
+      'Leave the toes on the floor and slide the leg.',
+      'A long lever pulls on the low back.',
+      ON_HANDS,
+    ],
     ['loadedFlexion', 45, 'adapt', 'Half as far, hands helping.', 'Deep bending under load presses on the discs.'],
     [
       'extension',
@@ -43,8 +82,25 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'Deep bending back narrows the joints of the back.',
     ],
     ['rotation', 30, 'adapt', 'Turn half as far, from the ribs.', 'End of the turn under load.'],
-    ['lumbarMoment', 75, 'adapt', 'Knees down, or hands on something higher.', 'The back holds the whole body.'],
-    ['curlLever', 90, 'adapt', 'Bend the knees, hands behind the thighs.', 'A long trunk hangs on the low back.'],
+    [
+      'bellyMoment',
+      75,
+      'adapt',
+      'Knees down, or hands on something higher.',
+      'The belly wall keeps the back from sagging.',
+      ON_HANDS,
+    ],
+    ['backMoment', 75, 'adapt', 'Lift the hips less high, feet nearer.', 'Back and seat hold the body up.', ['supine']],
+    ['backMoment', 90, 'adapt', 'Hinge half as far, hands on the thighs.', 'The back holds the tipped trunk.', UPRIGHT],
+    [
+      'curlLever',
+      90,
+      'adapt',
+      'Bend the knees, hands behind the thighs.',
+      'A long trunk hangs on the low back.',
+      ON_BACK,
+    ],
+    ['curlLever', 90, 'adapt', 'Lift the chest half as high.', 'The back lifts the trunk.', ON_FRONT],
     ['rolling', 0, 'swap', 'Keep the arc without rolling.', 'Rolling knocks on a sore back.'],
   ],
   'abdominal-separation': [
@@ -72,11 +128,12 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'A forceful twist pulls the two sides apart.',
     ],
     [
-      'lumbarMoment',
+      'bellyMoment',
       55,
       'swap',
-      'Hands on the wall or a bench, or four-point.',
+      'Hands on the wall or a bench, or hands and knees.',
       'The whole belly wall hangs on the gap.',
+      ON_HANDS,
     ],
     ['extension', 25, 'adapt', 'Half as far; ribs stay closed.', 'A big arch stretches the gap.'],
     ['loadedFlexion', 40, 'adapt', 'Half as far, breathing out.', 'Deep bending under load presses outward.'],
@@ -105,7 +162,14 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['neckWeight', 40, 'swap', 'Feet down, hips below the ribs.', 'Body weight stands on the neck.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['straddle', 50, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
-    ['lumbarMoment', 75, 'adapt', 'Knees down or hands higher.', 'The belly wall hangs with the whole weight.'],
+    [
+      'bellyMoment',
+      75,
+      'adapt',
+      'Knees down or hands higher.',
+      'The belly wall hangs with the whole weight.',
+      ON_HANDS,
+    ],
     ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'The balance shifts from week to week.'],
     ['rolling', 0, 'clear-first', 'Leave it out unless the midwife agrees.', 'A fall or a knock.'],
   ],
@@ -120,7 +184,14 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['neckWeight', 30, 'swap', 'Feet down, hips below the ribs.', 'Body weight stands on the neck.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['straddle', 35, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
-    ['lumbarMoment', 55, 'swap', 'Hands on the wall or a bench.', 'The belly wall hangs with the whole weight.'],
+    [
+      'bellyMoment',
+      55,
+      'swap',
+      'Hands on the wall or a bench.',
+      'The belly wall hangs with the whole weight.',
+      ON_HANDS,
+    ],
     ['oneFoot', 0, 'adapt', 'A hand on the wall throughout.', 'The balance shifts from week to week.'],
     ['longHold', 20, 'adapt', 'Shorter holds, breathing.', 'Stay able to talk.'],
     ['rolling', 0, 'clear-first', 'Leave it out unless the midwife agrees.', 'A fall or a knock.'],
@@ -129,7 +200,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['doubleLegLever', 22, 'swap', 'One foot stays down.', 'Two legs in the air press downwards.'],
     ['headLifted', 0, 'adapt', 'Breathe out before the head lifts; fewer.', 'A crunch presses downwards.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath presses downwards.'],
-    ['lumbarMoment', 75, 'adapt', 'Knees down; stop with any heaviness.', 'The whole wall braces.'],
+    ['bellyMoment', 75, 'adapt', 'Knees down, and breathe out.', 'The whole wall braces.', ON_HANDS],
     ['longHold', 20, 'adapt', 'Shorter, with a full let-go between.', 'It must let go as well as hold.'],
   ],
   'low-bone-density': [
@@ -185,7 +256,31 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['handLoad', 3, 'adapt', 'Lighter, wrist straight.', 'The wrist holds the weight.'],
   ],
   shoulder: [
-    ['armsBearing', 20, 'adapt', 'Knees down, or hands higher, to take weight off.', 'The shoulder carries the trunk.'],
+    [
+      'armsBearing',
+      20,
+      'adapt',
+      'Knees down, or hands higher, to take weight off.',
+      'The shoulder carries the trunk.',
+      ['plank'],
+    ],
+    [
+      'armsBearing',
+      20,
+      'adapt',
+      'Weight back over the knees, or on the forearms.',
+      'The shoulder carries the trunk.',
+      ['four-point', 'kneeling', 'standing'],
+    ],
+    [
+      'armsBearing',
+      20,
+      'adapt',
+      'Lower the chest; the head on the hands.',
+      'The shoulder carries the trunk.',
+      ON_FRONT,
+    ],
+    ['armsBearing', 20, 'adapt', 'Head and ribs down on the side.', 'The shoulder carries the trunk.', ON_SIDE],
     [
       'armOverhead',
       135,
@@ -238,12 +333,41 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
   ],
 };
 
-/** The rule table, line by line. */
+/** The rule table as it comes, line by line. */
 export const CAUTION_RULES: readonly CautionRule[] = (
   Object.entries(LINES) as Array<[Condition, readonly Line[]]>
 ).flatMap(([condition, lines]) =>
-  lines.map(([feature, over, verdict, how, why]) => ({ condition, feature, over, verdict, how, why })),
+  lines.map(([feature, over, verdict, how, why, positions]) => ({
+    condition,
+    feature,
+    over,
+    verdict,
+    how,
+    why,
+    ...(positions ? { positions } : {}),
+  })),
 );
+
+const resolved = new WeakMap<Method, readonly CautionRule[]>();
+
+/** The rule table of a house: its changes taken in, rules it does not hold to left out. */
+export function cautionRules(method: Method): readonly CautionRule[] {
+  const known = resolved.get(method);
+  if (known) return known;
+  const rules = CAUTION_RULES.flatMap((rule): CautionRule[] => {
+    const change = method.cautions.find((each) => isAbout(each, rule));
+    if (!change) return [rule];
+    if (change.off) return [];
+    const { over = rule.over, how = rule.how, reason } = change;
+    return [{ ...rule, over, how, reason }];
+  });
+  resolved.set(method, rules);
+  return rules;
+}
+
+/** Whether a change of the house is about a rule: the same condition, feature and verdict, wherever the body is. */
+export const isAbout = (change: CautionChange, rule: CautionRule): boolean =>
+  change.condition === rule.condition && change.feature === rule.feature && change.verdict === rule.verdict;
 
 /** The graver of two verdicts. */
 export const graver = (a: Verdict, b: Verdict): Verdict => (VERDICTS.indexOf(a) >= VERDICTS.indexOf(b) ? a : b);

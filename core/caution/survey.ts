@@ -1,5 +1,5 @@
 import type { Catalog, RungEntry } from '../repertoire';
-import type { Condition } from './condition';
+import type { Condition } from '../vocabulary/condition';
 import { type Caution, judge } from './judge';
 import { VERDICTS, type Verdict } from './rules';
 
@@ -22,7 +22,7 @@ export function surveyRepertoire(catalog: Catalog, conditions: readonly Conditio
   const byPosition = new Map<string, Record<Verdict, number>>();
   const byRule = new Map<string, SpokenRule>();
   for (const entry of catalog.rungs) {
-    const { verdict, cautions } = judge(catalog.features(entry), entry.rung.dose, conditions);
+    const { verdict, cautions } = judge(catalog, entry, conditions);
     const counts = byPosition.get(entry.exercise.position) ?? { fine: 0, adapt: 0, swap: 0, 'clear-first': 0 };
     counts[verdict] += 1;
     byPosition.set(entry.exercise.position, counts);
