@@ -1,61 +1,116 @@
 import type { Method } from '../method';
 import type { RungEntry } from '../repertoire/catalog';
 import type { Dose } from '../repertoire/exercise';
-import type { Block } from './class';
+import { formOf } from '../repertoire/form';
+import type { RungBlock } from './class';
 
-/** The dose a block is taught with: its rung's own, changed key by key by the block. */
-export function doseOf({ rung }: RungEntry, { dose }: Block): Dose {
+/** The dose a block is taught with: its rung's own, changed key by key; new repetitions drop the rung's range. */
+export function doseOf({ rung }: RungEntry, { dose }: Pick<RungBlock, 'dose'>): Dose {
   if (!dose) return rung.dose;
-  const secondsPerCount = dose.secondsPerCount ?? rung.dose.secondsPerCount;
-  return {
-    sets: dose.sets ?? rung.dose.sets,
-    reps: dose.reps ?? rung.dose.reps,
-    ...(secondsPerCount === undefined ? {} : { secondsPerCount }),
-  };
+  const { repsTo: _repsTo, ...alone } = rung.dose;
+  const own = dose.reps === undefined || dose.repsTo !== undefined ? rung.dose : alone;
+  return { ...own, ...dose };
 }
 
-/** Seconds of one repetition: all its phases once. */
-export function repSeconds(entry: RungEntry, dose: Dose, method: Method): number {
-  const counts = entry.rung.phases.reduce((sum, phase) => sum + phase.counts, 0);
-  return counts * (dose.secondsPerCount ?? method.secondsPerCount);
+/** The repetitions that count: the middle of a range. */
+export const repsOf = ({ reps, repsTo }: Pick<Dose, 'reps' | 'repsTo'>): number =>
+  repsTo === undefined ? reps : (reps + repsTo) / 2;
+
+/** Repetitions shown in mode `show` when the block does not say. Source: docs/timing.md. */
+const SHOWN = 2;
+
+/** Who is in the room and who teaches, as far as the clock asks. */
+export interface Pacing {
+  /** Multiplies changes of position. */
+  readonly pace: number;
+  /** Multiplies every count. */
+  readonly tempo: number;
+  readonly wordsPerMinute: number;
 }
 
 /** Whether the block is done on one side and then on the other. */
-export const changesSide = (entry: RungEntry, block: Block): boolean =>
-  entry.exercise.sides === 'each' && block.side === undefined;
+export const changesSide = ({ exercise }: RungEntry, { side, mode }: RungBlock): boolean =>
+  exercise.sides === 'each' && side === undefined && mode !== 'show';
+
+/** How a block hangs together with its neighbours. */
+export interface BlockJoint {
+  /** It goes on in the shape the last block ended in. */
+  readonly carries: boolean;
+  /** The next one goes on in this one's shape. */
+  readonly carried: boolean;
+  /** It begins a run, or stands alone and turns people round: its second side is set up once more. */
+  readonly setsUpTwice: boolean;
+}
 
 /** Seconds of a block's own parts, without what lies between blocks or the change of side. */
 export interface BlockSeconds {
+  /** With the second side's set-up. */
   readonly setup: number;
   readonly work: number;
   readonly options: number;
   readonly rest: number;
   /** Of the set-up and the work, what falls to the second side; 0 unless the block changes side. */
   readonly second: { readonly setup: number; readonly work: number };
+  /** Seconds of one count, of one repetition, and of the way in and out as they are done here. */
+  readonly count: number;
+  readonly rep: number;
+  readonly entrySeconds: number;
+  readonly exitSeconds: number;
+  readonly sets: number;
+  /** Repetitions that count on the first side, and on the second where the block changes side. */
+  readonly reps: number;
+  readonly secondReps: number;
 }
 
 /**
- * The timing formula (docs/timing.md):
- * - one side = sets × reps × rep + (sets − 1) × rest between sets
- * - `both`: that; `alternate`: 2 × sets × reps × rep + (sets − 1) × rest; `each`: one side twice;
- *   limited to a side: one side once
- * - set-up = `teach`: set-up seconds + one shown rep; `flow`: the method's share of the set-up seconds;
- *   each second side adds that share again
- * - each option offered adds the method's option seconds
+ * The timing formula of a block (docs/timing.md has it line by line). Seconds.
+ * @param joint how it hangs together with its neighbours; `timeClass` knows
  */
-export function blockSeconds(entry: RungEntry, block: Block, method: Method): BlockSeconds {
-  const dose = doseOf(entry, block);
-  const rep = repSeconds(entry, dose, method);
+export function blockSeconds(
+  entry: RungEntry,
+  block: RungBlock,
+  method: Method,
+  pacing: Pacing,
+  joint: BlockJoint,
+): BlockSeconds {
+  const { rung, exercise } = entry;
+  const form = formOf(exercise, rung, entry.like);
+  const dose = block.dose ? doseOf(entry, block) : rung.dose;
+  const count = (dose.secondsPerCount ?? method.secondsPerCount) * pacing.tempo;
+  const rep = form.rep * count;
+  const entrySeconds = joint.carries || block.mode === 'show' ? 0 : form.entry * count;
+  const exitSeconds = joint.carried || block.mode === 'show' ? 0 : form.exit * count;
   const rests = (dose.sets - 1) * method.restBetweenSetsSeconds;
-  const oneSide = dose.sets * dose.reps * rep + rests;
-  const twoSided = changesSide(entry, block);
-  const alternates = entry.exercise.sides === 'alternate' && block.side === undefined;
-  const short = method.flowSetupShare * entry.rung.setupSeconds;
+  const one = (times: number) => dose.sets * (entrySeconds + times * rep + exitSeconds) + rests;
+
+  const reps = repsOf(dose);
+  const secondReps = block.secondDose?.reps ?? reps;
+  const twice = exercise.sides === 'each' && block.side === undefined && block.mode !== 'show';
+  const alternates = exercise.sides === 'alternate' && block.side === undefined;
+  const shown = block.shown ?? SHOWN;
+  const firstWork = block.mode === 'show' ? shown * rep : one(alternates ? 2 * reps : reps);
+  const second = twice
+    ? { setup: joint.setsUpTwice ? method.flowSetupShare * rung.setupSeconds : 0, work: one(secondReps) }
+    : NO_SECOND;
+
+  const share = block.mode === 'flow' ? method.flowSetupShare : 1;
+  const setup = block.setupSeconds ?? (joint.carries ? method.carrySeconds : rung.setupSeconds) * share;
+  const shownFirst = block.mode === 'teach' && !joint.carries ? method.shownReps * rep : 0;
+  const offered = block.options?.length ?? 0;
   return {
-    setup: (block.mode === 'teach' ? entry.rung.setupSeconds + rep : short) + (twoSided ? short : 0),
-    work: twoSided ? 2 * oneSide : alternates ? 2 * dose.sets * dose.reps * rep + rests : oneSide,
-    options: (block.options?.length ?? 0) * method.optionSeconds,
+    setup: setup + shownFirst + second.setup,
+    work: firstWork + second.work,
+    options: method.optionSeconds * (offered - (joint.carries && offered > 0 ? 1 : 0)),
     rest: block.restAfterSeconds ?? 0,
-    second: twoSided ? { setup: short, work: oneSide } : { setup: 0, work: 0 },
+    second,
+    count,
+    rep,
+    entrySeconds,
+    exitSeconds,
+    sets: block.mode === 'show' ? 1 : dose.sets,
+    reps: block.mode === 'show' ? shown : reps,
+    secondReps: twice ? secondReps : 0,
   };
 }
+
+const NO_SECOND = { setup: 0, work: 0 } as const;

@@ -1,34 +1,61 @@
 import type { Catalog } from '../repertoire/catalog';
 import { rungKey } from '../repertoire/exercise';
-import type { Block, ClassPlan } from './class';
-
-/** Something in a plan or a file that does not hold together. */
-export interface Problem {
-  /** Where: the keys and indexes leading to it. */
-  readonly path: ReadonlyArray<string | number>;
-  /** A whole sentence: what is wrong and what was expected. */
-  readonly message: string;
-}
+import { type ClassPlan, type Interlude, isInterlude, optionOf, type RungBlock } from './class';
+import type { Problem } from './problem';
 
 /**
  * Whether a class fits the repertoire it names: every rung exists, runs hold together, positions are known.
  * @returns the problems, with paths inside the class; empty when it can be timed and taught
  */
 export function checkClass(catalog: Catalog, plan: ClassPlan): Problem[] {
-  const problems: Problem[] = [];
-  if (plan.openingPosition !== undefined && !catalog.graph.has(plan.openingPosition)) {
-    problems.push({
-      path: ['openingPosition'],
-      message: `“${plan.openingPosition}” is not a position; expected one of ${catalog.graph.positions.join(', ')}.`,
-    });
+  const problems: Problem[] = [...repeated(plan)];
+  if (plan.openingPosition !== undefined) {
+    problems.push(...checkPosition(catalog, plan.openingPosition, ['openingPosition']));
   }
   plan.blocks.forEach((block, index) => {
-    problems.push(...checkBlock(catalog, block, ['blocks', index]));
+    const path = ['blocks', index];
+    problems.push(...(isInterlude(block) ? checkInterlude(catalog, block, path) : checkBlock(catalog, block, path)));
   });
   return problems.length > 0 ? problems : checkRuns(catalog, plan);
 }
 
-function checkBlock(catalog: Catalog, block: Block, path: Problem['path']): Problem[] {
+/** Ids of blocks, and of lines, that stand twice in a class: which of the two is meant nobody can tell. */
+function repeated({ blocks }: ClassPlan): Problem[] {
+  const problems: Problem[] = [];
+  const [seen, lines] = [new Set<string>(), new Set<string>()];
+  blocks.forEach((block, index) => {
+    if (seen.has(block.id)) {
+      problems.push({
+        path: ['blocks', index, 'id'],
+        message: `The id “${block.id}” stands twice; expected each once.`,
+      });
+    }
+    seen.add(block.id);
+    block.lines?.forEach(({ id }, number) => {
+      if (lines.has(id)) {
+        const path = ['blocks', index, 'lines', number, 'id'];
+        problems.push({ path, message: `The id “${id}” stands twice in this class; expected each once.` });
+      }
+      lines.add(id);
+    });
+  });
+  return problems;
+}
+
+function checkPosition({ graph }: Catalog, position: string, path: Problem['path']): Problem[] {
+  if (graph.has(position)) return [];
+  return [{ path, message: `“${position}” is not a position; expected one of ${graph.positions.join(', ')}.` }];
+}
+
+function checkInterlude(catalog: Catalog, { position, rung }: Interlude, path: Problem['path']): Problem[] {
+  const problems = position === undefined ? [] : checkPosition(catalog, position, [...path, 'position']);
+  if (rung !== undefined && !catalog.rungByKey(rung)) {
+    problems.push({ path: [...path, 'rung'], message: `There is no rung “${rung}” in the repertoire.` });
+  }
+  return problems;
+}
+
+function checkBlock(catalog: Catalog, block: RungBlock, path: Problem['path']): Problem[] {
   const exercise = catalog.exercise(block.exercise);
   if (!exercise) {
     return [{ path: [...path, 'exercise'], message: `There is no exercise “${block.exercise}” in the repertoire.` }];
@@ -36,27 +63,10 @@ function checkBlock(catalog: Catalog, block: Block, path: Problem['path']): Prob
   const entry = catalog.rung(block);
   if (!entry) {
     const known = exercise.rungs.map(({ id }) => id).join(', ');
-    return [
-      {
-        path: [...path, 'rung'],
-        message: `“${exercise.name}” has no rung “${block.rung}”; its rungs are ${known}.`,
-      },
-    ];
+    const message = `“${exercise.name}” has no rung “${block.rung}”; its rungs are ${known}.`;
+    return [{ path: [...path, 'rung'], message }];
   }
-  const problems: Problem[] = [];
-  block.options?.forEach((option, index) => {
-    if (!catalog.rung({ exercise: block.exercise, rung: option })) {
-      problems.push({
-        path: [...path, 'options', index],
-        message: `“${exercise.name}” has no rung “${option}” to offer as an option.`,
-      });
-    } else if (option === block.rung || block.options?.indexOf(option) !== index) {
-      problems.push({
-        path: [...path, 'options', index],
-        message: `The rung “${option}” is already ${option === block.rung ? 'the main version' : 'offered'} in this block.`,
-      });
-    }
-  });
+  const problems = [...checkOptions(catalog, block, exercise.name, path), ...checkDoses(catalog, block, path)];
   if (block.side !== undefined && exercise.sides === 'both') {
     problems.push({
       path: [...path, 'side'],
@@ -66,34 +76,106 @@ function checkBlock(catalog: Catalog, block: Block, path: Problem['path']): Prob
   return problems;
 }
 
+function checkOptions(catalog: Catalog, block: RungBlock, name: string, path: Problem['path']): Problem[] {
+  const seen = new Set<string>();
+  return (block.options ?? []).flatMap((option, index): Problem[] => {
+    const { rung, dose } = optionOf(option);
+    const here = [...path, 'options', index];
+    const known = seen.has(rung);
+    seen.add(rung);
+    const offered = catalog.rung({ exercise: block.exercise, rung });
+    if (!offered) return [{ path: here, message: `“${name}” has no rung “${rung}” to offer as an option.` }];
+    if (rung === block.rung || known) {
+      const already = rung === block.rung ? 'the main version' : 'offered';
+      return [{ path: here, message: `The rung “${rung}” is already ${already} in this block.` }];
+    }
+    return rangeProblem(dose?.reps ?? offered.rung.dose.reps, dose?.repsTo, [...here, 'dose']);
+  });
+}
+
+function checkDoses(catalog: Catalog, block: RungBlock, path: Problem['path']): Problem[] {
+  const entry = catalog.rung(block);
+  const problems = rangeProblem(block.dose?.reps ?? entry?.rung.dose.reps ?? 1, block.dose?.repsTo, [...path, 'dose']);
+  if (block.secondDose && (entry?.exercise.sides !== 'each' || block.side !== undefined)) {
+    const only =
+      block.side === undefined ? 'is not done on one side and then the other' : `is done on the ${block.side} alone`;
+    problems.push({
+      path: [...path, 'secondDose'],
+      message: `“${rungKey(block)}” ${only} here, so there is no second side to have a dose of its own.`,
+    });
+  }
+  return problems;
+}
+
+/** A range of repetitions goes up. */
+export function rangeProblem(reps: number, repsTo: number | undefined, path: Problem['path']): Problem[] {
+  if (repsTo === undefined || repsTo >= reps) return [];
+  return [
+    { path: [...path, 'repsTo'], message: `The range goes from ${reps} to ${repsTo}; expected ${reps} or more.` },
+  ];
+}
+
 function checkRuns(catalog: Catalog, plan: ClassPlan): Problem[] {
   const problems: Problem[] = [];
   const closed = new Set<string>();
+  let before: RungBlock | undefined;
+  let apart: Interlude | undefined;
   plan.blocks.forEach((block, index) => {
-    const before = plan.blocks[index - 1];
-    if (before?.run !== undefined && before.run !== block.run) closed.add(before.run);
-    if (block.run === undefined) return;
-    const path = ['blocks', index, 'run'];
-    const exercise = catalog.exercise(block.exercise);
-    if (closed.has(block.run)) {
-      problems.push({
-        path,
-        message: `The blocks of run “${block.run}” are not neighbours; nothing may stand between them.`,
-      });
-    } else if (exercise?.sides !== 'each' || block.side !== undefined) {
-      problems.push({
-        path,
-        message: `Run “${block.run}” goes through one side and then the other, so each of its blocks must be done on each side; “${rungKey(block)}” is not.`,
-      });
-    } else if (before?.run === block.run) {
-      const position = catalog.exercise(before.exercise)?.position;
-      if (position !== exercise.position) {
-        problems.push({
-          path,
-          message: `Run “${block.run}” changes from ${position} to ${exercise.position}; the blocks of a run share one position.`,
-        });
-      }
+    if (isInterlude(block)) {
+      apart ??= block;
+      return;
     }
+    const { run } = block;
+    if (before?.run !== undefined && before.run !== run) closed.add(before.run);
+    const problem = run === undefined ? null : runProblem(catalog, block, run, { before, apart, closed });
+    if (problem) problems.push({ path: ['blocks', index, problem.key], message: problem.message });
+    before = block;
+    apart = undefined;
   });
   return problems;
+}
+
+interface RunContext {
+  readonly before: RungBlock | undefined;
+  readonly apart: Interlude | undefined;
+  readonly closed: ReadonlySet<string>;
+}
+
+function runProblem(
+  catalog: Catalog,
+  block: RungBlock,
+  run: string,
+  { before, apart, closed }: RunContext,
+): { readonly key: string; readonly message: string } | null {
+  const exercise = catalog.exercise(block.exercise);
+  if (closed.has(run)) {
+    return { key: 'run', message: `The blocks of run “${run}” are not neighbours; nothing may stand between them.` };
+  }
+  if (exercise?.sides !== 'each' || block.side !== undefined) {
+    return {
+      key: 'run',
+      message: `Run “${run}” goes through one side and then the other, so each of its blocks must be done on each side; “${rungKey(block)}” is not.`,
+    };
+  }
+  if (before?.run !== run) return null;
+  if (apart) {
+    return {
+      key: 'run',
+      message: `“${apart.name}” stands inside run “${run}”; an interlude belongs before the run or after it.`,
+    };
+  }
+  const position = catalog.exercise(before.exercise)?.position;
+  if (position !== exercise.position) {
+    return {
+      key: 'run',
+      message: `Run “${run}” changes from ${position} to ${exercise.position}; the blocks of a run share one position.`,
+    };
+  }
+  if (block.firstSide !== undefined) {
+    return {
+      key: 'firstSide',
+      message: `The side that begins run “${run}” is said by its first block; expected none here.`,
+    };
+  }
+  return null;
 }

@@ -1,94 +1,196 @@
 import type { Catalog } from '../repertoire/catalog';
 import type { DoseChange, RungRef } from '../repertoire/exercise';
-import type { Block, ClassPlan } from './class';
+import {
+  type Block,
+  type ClassPlan,
+  type Interlude,
+  isInterlude,
+  offeredRungs,
+  optionOf,
+  type RungBlock,
+} from './class';
+import { timeClass } from './timeClass';
 
 /**
  * Every way a class is changed, by hand or by a finding's remedy. One vocabulary, so that a remedy is an edit a
- * director could have made, undo is one thing, and no edit can leave a broken run behind.
+ * director could have made, undo is one thing, and no edit can leave a broken run behind. Blocks are named by id, so
+ * that an edit means the same block after others were moved.
  */
 export type PlanEdit =
-  | { readonly kind: 'insert'; readonly at: number; readonly block: Block }
-  | { readonly kind: 'remove'; readonly block: number }
-  | { readonly kind: 'move'; readonly from: number; readonly to: number }
-  | { readonly kind: 'dose'; readonly block: number; readonly dose: DoseChange }
-  | { readonly kind: 'set'; readonly block: number; readonly change: Partial<Omit<Block, 'exercise' | 'dose'>> }
-  | { readonly kind: 'swap'; readonly block: number; readonly to: RungRef }
-  | { readonly kind: 'class'; readonly change: Partial<Omit<ClassPlan, 'id' | 'blocks'>> };
+  /** `before`: the id of the block it goes before; at the end when there is none. */
+  | { readonly kind: 'insert'; readonly before: string | null; readonly block: Block }
+  | { readonly kind: 'remove'; readonly id: string }
+  | { readonly kind: 'move'; readonly id: string; readonly before: string | null }
+  | { readonly kind: 'dose'; readonly id: string; readonly dose: Change<DoseChange> }
+  | { readonly kind: 'set'; readonly id: string; readonly change: RungBlockChange }
+  | { readonly kind: 'interlude'; readonly id: string; readonly change: InterludeChange }
+  | { readonly kind: 'swap'; readonly id: string; readonly to: RungRef }
+  | { readonly kind: 'class'; readonly change: ClassChange };
 
-/** A block index that is not there, or the like: a fault of the caller, not of the plan. */
-const at = (plan: ClassPlan, index: number): Block => {
-  const block = plan.blocks[index];
-  if (!block) throw new RangeError(`block ${index}: expected 0 to ${plan.blocks.length - 1}`);
+/** A key set to `null` (or, in the process, to `undefined`) is taken away; JSON carries `null` alone. */
+type Change<T> = { readonly [K in keyof T]?: T[K] | null | undefined };
+export type RungBlockChange = Change<Omit<RungBlock, 'id' | 'exercise' | 'dose'>>;
+export type InterludeChange = Change<Omit<Interlude, 'id' | 'interlude'>>;
+export type ClassChange = Change<Omit<ClassPlan, 'id' | 'blocks'>>;
+
+/** What an edit took away besides, for its sentence. */
+export interface EditOutcome {
+  readonly plan: ClassPlan;
+  /** Blocks that said they carry on and no longer can. */
+  readonly carriesDropped: readonly string[];
+}
+
+/** An id that is not there: a fault of the caller, not of the plan. */
+function placeOf({ blocks }: ClassPlan, id: string): number {
+  const index = blocks.findIndex((block) => block.id === id);
+  if (index < 0) throw new RangeError(`there is no block “${id}”`);
+  return index;
+}
+
+const placeBefore = (plan: ClassPlan, before: string | null): number =>
+  before === null ? plan.blocks.length : placeOf(plan, before);
+
+const without = <T extends object>(value: object): T =>
+  Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined && each !== null)) as T;
+
+function rungBlockAt(plan: ClassPlan, id: string): RungBlock {
+  const block = plan.blocks[placeOf(plan, id)] as Block;
+  if (isInterlude(block)) throw new RangeError(`the block “${id}” is an interlude`);
   return block;
-};
-
-const without = <T extends object>(value: T): T =>
-  Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined)) as T;
+}
 
 /**
- * The class after one edit; the given one is left as it was.
+ * The class after one edit; the given one is left as it was. Runs that no longer hold are taken apart, and a block that
+ * said it carries on where it no longer can says so no more.
  * @throws RangeError for a block that is not there
  */
-export function applyEdit(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): ClassPlan {
+export const applyEdit = (catalog: Catalog, plan: ClassPlan, edit: PlanEdit): ClassPlan =>
+  editClass(catalog, plan, edit).plan;
+
+/** The same, with what was taken away on the way. */
+export function editClass(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): EditOutcome {
+  const edited = changed(catalog, plan, edit);
+  return dropLostCarries(catalog, { ...edited, blocks: mendRuns(catalog, edited.blocks) });
+}
+
+function changed(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): ClassPlan {
+  const { blocks } = plan;
   switch (edit.kind) {
     case 'class':
       return without({ ...plan, ...edit.change });
     case 'insert':
-      return mendRuns(catalog, plan, plan.blocks.toSpliced(edit.at, 0, edit.block));
+      return { ...plan, blocks: blocks.toSpliced(placeBefore(plan, edit.before), 0, edit.block) };
     case 'remove':
-      at(plan, edit.block);
-      return mendRuns(catalog, plan, plan.blocks.toSpliced(edit.block, 1));
+      return { ...plan, blocks: blocks.toSpliced(placeOf(plan, edit.id), 1) };
     case 'move': {
-      const moved = at(plan, edit.from);
-      return mendRuns(catalog, plan, plan.blocks.toSpliced(edit.from, 1).toSpliced(edit.to, 0, moved));
+      if (edit.before === edit.id) return plan;
+      const from = placeOf(plan, edit.id);
+      const to = placeBefore(plan, edit.before);
+      const moved = blocks[from] as Block;
+      return { ...plan, blocks: blocks.toSpliced(from, 1).toSpliced(to > from ? to - 1 : to, 0, moved) };
     }
     case 'dose': {
-      const block = at(plan, edit.block);
-      const dose = without({ ...block.dose, ...edit.dose });
-      const { dose: _old, ...rest } = block;
-      return replace(catalog, plan, edit.block, Object.keys(dose).length > 0 ? { ...rest, dose } : rest);
+      const { dose: old, ...rest } = rungBlockAt(plan, edit.id);
+      const dose = without<DoseChange>({ ...old, ...edit.dose });
+      return replace(plan, Object.keys(dose).length > 0 ? { ...rest, dose } : rest);
     }
-    case 'swap': {
-      // Another rung in its place: what was said of the old one (dose, options, side) does not carry over to another exercise.
-      const { dose: _dose, options: _options, side, ...kept } = at(plan, edit.block);
-      const stays = side !== undefined && catalog.exercise(edit.to.exercise)?.sides !== 'both' ? { side } : {};
-      return replace(catalog, plan, edit.block, { ...kept, ...stays, ...edit.to });
+    case 'swap':
+      return replace(plan, swapped(catalog, rungBlockAt(plan, edit.id), edit.to));
+    case 'interlude': {
+      const block = blocks[placeOf(plan, edit.id)] as Block;
+      if (!isInterlude(block)) throw new RangeError(`the block “${edit.id}” is no interlude`);
+      return replace(plan, without<Interlude>({ ...block, ...edit.change }));
     }
     case 'set': {
-      const block = without({ ...at(plan, edit.block), ...edit.change });
-      if (block.options) {
-        const options = block.options.filter((option) => option !== block.rung);
-        return replace(
-          catalog,
-          plan,
-          edit.block,
-          without({ ...block, options: options.length > 0 ? options : undefined }),
-        );
-      }
-      return replace(catalog, plan, edit.block, block);
+      const block = without<RungBlock>({ ...rungBlockAt(plan, edit.id), ...edit.change });
+      const options = block.options?.filter((option) => optionOf(option).rung !== block.rung);
+      return replace(plan, without({ ...block, options: options && options.length > 0 ? options : undefined }));
     }
   }
 }
 
-const replace = (catalog: Catalog, plan: ClassPlan, index: number, block: Block): ClassPlan =>
-  mendRuns(catalog, plan, plan.blocks.with(index, block));
+/**
+ * Another rung in a block's place. What was said of the old one (dose, options, side, words) does not carry over, save
+ * what the new one can keep: the side where it has one.
+ */
+function swapped(catalog: Catalog, block: RungBlock, to: RungRef): RungBlock {
+  const { dose: _dose, secondDose: _second, options: _options, lines: _lines, side, carry: _carry, ...kept } = block;
+  const stays = side !== undefined && catalog.exercise(to.exercise)?.sides !== 'both' ? { side } : {};
+  return { ...kept, ...stays, ...to };
+}
+
+const replace = (plan: ClassPlan, block: Block): ClassPlan => ({
+  ...plan,
+  blocks: plan.blocks.with(placeOf(plan, block.id), block),
+});
 
 /** Takes a block out of its run where the run no longer holds: moved away, limited to a side, or in another position. */
-function mendRuns(catalog: Catalog, plan: ClassPlan, blocks: readonly Block[]): ClassPlan {
+function mendRuns(catalog: Catalog, blocks: readonly Block[]): Block[] {
   const mended: Block[] = [];
   const closed = new Set<string>();
   for (const block of blocks) {
     const before = mended.at(-1);
-    if (before?.run !== undefined && before.run !== block.run) closed.add(before.run);
-    const exercise = catalog.exercise(block.exercise);
-    const holds =
-      block.run === undefined ||
-      (!closed.has(block.run) &&
-        exercise?.sides === 'each' &&
-        block.side === undefined &&
-        (before?.run !== block.run || catalog.exercise(before.exercise)?.position === exercise.position));
-    const { run: _run, ...alone } = block;
-    mended.push(holds ? block : alone);
+    const last = before && !isInterlude(before) ? before : undefined;
+    if (last?.run !== undefined && (isInterlude(block) || last.run !== block.run)) closed.add(last.run);
+    mended.push(isInterlude(block) ? block : inItsRun(catalog, withoutSecond(catalog, block), last, closed));
   }
-  return { ...plan, blocks: mended };
+  return mended;
 }
+
+/** A second dose goes where there is no second side any more. */
+function withoutSecond(catalog: Catalog, block: RungBlock): RungBlock {
+  if (!block.secondDose) return block;
+  if (block.side === undefined && catalog.exercise(block.exercise)?.sides === 'each') return block;
+  const { secondDose: _gone, ...rest } = block;
+  return rest;
+}
+
+function inItsRun(
+  catalog: Catalog,
+  block: RungBlock,
+  last: RungBlock | undefined,
+  closed: ReadonlySet<string>,
+): RungBlock {
+  if (block.run === undefined) return block;
+  const exercise = catalog.exercise(block.exercise);
+  const follows = last?.run === block.run;
+  const holds =
+    !closed.has(block.run) &&
+    exercise?.sides === 'each' &&
+    block.side === undefined &&
+    (!follows || catalog.exercise(last.exercise)?.position === exercise.position);
+  const { run: _run, ...alone } = block;
+  if (!holds) return alone;
+  if (!follows || block.firstSide === undefined) return block;
+  // The side that begins a run is said by its first block.
+  const { firstSide: _side, ...inside } = block;
+  return inside;
+}
+
+function dropLostCarries(catalog: Catalog, plan: ClassPlan): EditOutcome {
+  if (!plan.blocks.some((block) => !isInterlude(block) && block.carry)) return { plan, carriesDropped: [] };
+  const lost = timeClass(catalog, plan).blocks.filter(({ carryLost }) => carryLost);
+  if (lost.length === 0) return { plan, carriesDropped: [] };
+  const ids = new Set(lost.map(({ block }) => block.id));
+  const blocks = plan.blocks.map((block) => {
+    if (!ids.has(block.id) || isInterlude(block)) return block;
+    const { carry: _carry, ...rest } = block;
+    return rest;
+  });
+  return { plan: { ...plan, blocks }, carriesDropped: [...ids] };
+}
+
+/**
+ * An id for a new block that no block of the class has.
+ * @example freeBlockId(plan) // 'b7'
+ */
+export function freeBlockId({ blocks }: Pick<ClassPlan, 'blocks'>): string {
+  const taken = new Set(blocks.map(({ id }) => id));
+  for (let number = blocks.length + 1; ; number++) {
+    const id = `b${number}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+/** Whether a rung is offered in a block. */
+export const offers = (block: RungBlock, rung: string): boolean => offeredRungs(block).includes(rung);

@@ -1,7 +1,10 @@
 export * from './blockTime';
 export * from './change';
+export * from './checkCarries';
 export * from './checkClass';
 export * from './class';
 export * from './edit';
+export * from './problem';
+export type * from './teacherSchema';
 export * from './timeClass';
 export * from './uncertainty';

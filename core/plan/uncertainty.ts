@@ -23,8 +23,9 @@ export interface UncertainSeconds {
 const Z90 = 1.2815515655446004;
 
 /**
- * Each block's work, talk (set-up and options), changes and rest, and the opening and the closing, vary
- * independently by the method's coefficients; their sum is taken as normal (many small independent parts).
+ * Each block's work, talk (set-up and options), changes and rest (an interlude counts as rest), and the opening and
+ * the closing, vary independently by the method's coefficients; the teacher's pace that day moves everything between
+ * opening and closing together. Their sum is taken as normal.
  */
 export function runningOver(
   seconds: number,
@@ -32,7 +33,9 @@ export function runningOver(
   blocks: readonly UncertainSeconds[],
   cv: Method['uncertainty'],
 ): TimeRange {
-  let variance = (cv.rest * plan.openingSeconds) ** 2 + (cv.rest * plan.closingSeconds) ** 2;
+  const taught = seconds - plan.openingSeconds - plan.closingSeconds;
+  let variance =
+    (cv.rest * plan.openingSeconds) ** 2 + (cv.rest * plan.closingSeconds) ** 2 + (cv.teacher * taught) ** 2;
   for (const block of blocks) {
     variance +=
       (cv.work * block.work) ** 2 +
