@@ -1,4 +1,4 @@
-import type { ClassPlan } from '../plan';
+import { type ClassPlan, isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
 import type { Series } from '../series';
 
@@ -10,7 +10,9 @@ export function metBefore(
 ): Set<string> {
   const met = new Set<string>();
   for (const { class: id } of series.episodes.slice(0, episode)) {
-    for (const block of classOf(id)?.blocks ?? []) met.add(rungKey(block));
+    for (const block of classOf(id)?.blocks ?? []) {
+      if (!isInterlude(block)) met.add(rungKey(block));
+    }
   }
   return met;
 }

@@ -1,36 +1,52 @@
-import type { PlanEdit, TimedClass } from '../plan';
-import type { Audience } from '../plan/class';
-import type { Catalog, RungEntry } from '../repertoire';
+import type { PlanEdit } from '../plan';
+import type { RungEntry } from '../repertoire';
+import type { Unit } from '../vocabulary/measure';
 
 /** `stop`: unsafe or impossible; `fix`: should not be taught so; `look`: worth a look. */
 export const SEVERITIES = ['stop', 'fix', 'look'] as const;
 export type Severity = (typeof SEVERITIES)[number];
 
 export const FINDING_CODES = [
-  'TIME_OVER',
-  'TIME_UNDER',
-  'TIME_AT_RISK',
-  'BLOCK_LONG',
-  'OPENING_LONG',
-  'POSITION_RETURN',
-  'FLOOR_TRIPS',
-  'DIRECTION_LOW',
-  'DIRECTION_HIGH',
-  'FLEXION_STRETCH',
-  'SIDES_UNEVEN',
-  'HEAT_JUMP',
-  'REQUIREMENT_UNMET',
-  'OPTION_MISSING',
-  'PREPARATION_MISSING',
-  'PROP_LACKING',
   'CAUTION_CLEAR_FIRST',
   'CAUTION_SWAP',
   'CAUTION_ADAPT',
+  'RECOVER_UNNAMED',
+  'REQUIREMENT_UNMET',
+  'OPTION_MISSING',
+  'OPTION_CAUTION',
+  'OPTION_UNMET',
+  'OPTION_PROP',
+  'OPTION_EXPOSED',
+  'OPTION_LONG',
+  'TIME_OVER',
+  'TIME_UNDER',
+  'TIME_AT_RISK',
+  'OPENING_LONG',
+  'BLOCK_LONG',
+  'CARRY_LOST',
+  'SIDES_UNEVEN',
+  'FIRST_SIDE_SAME',
+  'FLOOR_TRIPS',
+  'POSITION_RETURN',
+  'PROP_SHUFFLE',
+  'FLEXION_STRETCH',
+  'DIRECTION_HIGH',
+  'DIRECTION_LOW',
+  'HEAT_JUMP',
+  'WARM_UP_HOT',
+  'PEAK_EARLY',
+  'PEAK_LATE',
+  'PEAKS_CLOSE',
+  'EASE_MISSING',
+  'HOTTEST_LAST',
   'HEAD_LIFTED_LONG',
   'WRISTS_LONG',
   'DOUBLE_LEVER_LONG',
   'KNEELING_LONG',
   'BREATH_HELD',
+  'PREPARATION_MISSING',
+  'PROP_LACKING',
+  'PROP_IN_THE_WAY',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 
@@ -40,32 +56,49 @@ export interface Remedy {
   readonly edits: readonly PlanEdit[];
 }
 
+/** A finding as it is told. */
 export interface Finding {
   readonly code: FindingCode;
   readonly severity: Severity;
-  /** Indexes of the blocks it concerns, in order; empty when it is about the class as a whole. */
+  /** Indexes of the blocks it concerns, in order, interludes counted; empty when it is about the class as a whole. */
   readonly blocks: readonly number[];
-  /** What was measured, and what it is held against, in `unit` (empty for a plain share or count). */
+  /** Their ids, which stay the same when blocks move. */
+  readonly ids: readonly string[];
+  /** What was measured, and what it is held against, in `unit` (empty for a plain share). */
   readonly value: number;
   readonly limit: number;
-  readonly unit: string;
+  readonly unit: Unit;
   readonly message: string;
-  readonly remedies: readonly Remedy[];
 }
 
-/** What every rule of the review reads. */
-export interface ReviewSubject {
-  readonly catalog: Catalog;
-  readonly timed: TimedClass;
-  readonly audience: Audience | undefined;
-  /** Keys of rungs the audience has met before this class, in the series it belongs to. */
-  readonly earlier: ReadonlySet<string>;
-  /** The day it is, `YYYY-MM-DD`; without it nothing is judged by its age. */
-  readonly today: string | undefined;
+/** What a rule found, before anybody asks for its sentence. */
+export interface Found {
+  /** In place of the rule's own. */
+  readonly severity?: Severity;
+  readonly blocks: readonly number[];
+  readonly value: number;
+  readonly limit: number;
+  /** In place of the rule's own. */
+  readonly unit?: Unit;
+  readonly sentence: () => string;
+  /** Ways that might mend it; `remediesFor` keeps those that do. */
+  readonly mend?: () => Remedy[];
 }
 
-/** One question the review asks of a class. */
-export type Rule = (subject: ReviewSubject) => Finding[];
+/** Parts of the score; `ease` is the soft measures'. */
+export const SCORE_PARTS = [
+  'time',
+  'flow',
+  'directions',
+  'sides',
+  'arc',
+  'exposure',
+  'ladders',
+  'options',
+  'props',
+  'cautions',
+] as const;
+export type ScorePart = (typeof SCORE_PARTS)[number];
 
 /** How a rung is called in a sentence. */
 export const rungTitle = ({ exercise, rung }: RungEntry): string => `${exercise.name}, ${rung.name}`;

@@ -1,6 +1,13 @@
-export { conditionsOf, passes } from './cautionRules';
 export * from './clock';
 export * from './earlier';
 export * from './finding';
+export { MEASURES, type MeasureName, type Measures } from './measures';
+export * from './remedies/remediesFor';
 export * from './reviewClass';
 export * from './reviewSeries';
+export type { Rule } from './rule';
+export { RULES } from './rules';
+export { passes } from './rules/cautionRules';
+export { measuresTable, rulesTable } from './rulesTable';
+export type { Score } from './score';
+export { conditionsOf, limitsOf, type ReviewContext, Subject } from './subject';

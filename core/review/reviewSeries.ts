@@ -2,15 +2,14 @@ import type { Audience, ClassPlan } from '../plan';
 import type { Catalog } from '../repertoire';
 import type { Series } from '../series';
 import { metBefore } from './earlier';
-import type { Finding } from './finding';
-import { type ClassReview, reviewClass } from './reviewClass';
+import { type ClassReview, reviewClass, type ToldFinding } from './reviewClass';
 
 export interface EpisodeReview extends ClassReview {
   readonly plan: ClassPlan;
 }
 
 /** A finding about the order of a series: which episode, and which of its blocks. */
-export interface SeriesFinding extends Finding {
+export interface SeriesFinding extends ToldFinding {
   /** Counted from 0. */
   readonly episode: number;
 }

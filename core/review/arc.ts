@@ -1,0 +1,54 @@
+import type { TimedBlock } from '../plan';
+import type { Subject } from './subject';
+
+/** How a class rises and falls in heat; `null` where it never gets warm enough to have an arc. */
+export interface Arc {
+  readonly blocks: readonly TimedBlock[];
+  readonly heats: readonly number[];
+  readonly hottest: number;
+  /** The hottest block; of equals the last. */
+  readonly peak: TimedBlock;
+  /** The middle of its first pass as a share of the way from the first block's start to the last block's end. */
+  readonly peakAt: number;
+  /** Indexes into `blocks` of the peaks: nearly as hot as the hottest, and above the median. */
+  readonly peaks: readonly number[];
+}
+
+/** What counts as nearly the hottest, as warm, as ease and as breathing space, as shares of the hottest heat. */
+const PEAK = 0.85;
+export const WARM = 0.7;
+export const EASE = 0.5;
+export const BREATH = 0.6;
+/** The first part of a class in which it only gets warm, as a share of its time. */
+export const WARM_UP = 0.2;
+/** Seconds of rest that are breathing space. */
+export const BREATH_SECONDS = 10;
+
+/** The heat under which a class has no arc to speak of is the method's (`limits.arcHeat`). */
+export function arcOf(subject: Pick<Subject, 'done' | 'catalog' | 'limits'>): Arc | null {
+  const { done, catalog, limits } = subject;
+  if (done.length === 0) return null;
+  const heats = done.map(({ entry }) => catalog.heat(entry));
+  const hottest = Math.max(...heats);
+  if (hottest < limits.arcHeat) return null;
+  const peak = done[heats.lastIndexOf(hottest)] as TimedBlock;
+  const [begin, end] = spanOf(done);
+  const slot = peak.slots[0];
+  const middle = slot ? slot.startSeconds + slot.seconds / 2 : peak.startSeconds;
+  const sorted = [...heats].sort((a, b) => a - b);
+  const half = sorted.length / 2;
+  const median = ((sorted[Math.ceil(half) - 1] ?? 0) + (sorted[Math.floor(half)] ?? 0)) / 2;
+  const peaks = heats.flatMap((heat, i) => (heat >= PEAK * hottest && heat > median ? [i] : []));
+  return { blocks: done, heats, hottest, peak, peakAt: end > begin ? (middle - begin) / (end - begin) : 0, peaks };
+}
+
+/** When the first block begins and the last one ends. */
+export function spanOf(done: readonly TimedBlock[]): [number, number] {
+  const begin = done[0]?.startSeconds ?? 0;
+  let end = begin;
+  for (const { slots } of done) {
+    const last = slots.at(-1);
+    if (last) end = Math.max(end, last.startSeconds + last.seconds);
+  }
+  return [begin, end];
+}

@@ -1,0 +1,188 @@
+import type { TimedBlock } from '../../plan';
+import { isOver, isUnder } from '../../vocabulary/measure';
+import { BREATH, BREATH_SECONDS, EASE, spanOf, WARM, WARM_UP } from '../arc';
+import { percent } from '../clock';
+import { type Found, rungTitle } from '../finding';
+import { NOTHING, type Rule, WHOLE_CLASS } from '../rule';
+import type { Subject } from '../subject';
+
+const heatJump: Rule = {
+  code: 'HEAT_JUMP',
+  part: 'arc',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 'heat',
+  limit: '`limits.heatJump`',
+  says: 'heat rises too steeply between neighbours',
+  find: ({ done, catalog, limits }) => {
+    let found: Found[] | undefined;
+    for (let i = 1; i < done.length; i++) {
+      const [before, block] = [done[i - 1] as TimedBlock, done[i] as TimedBlock];
+      const rise = catalog.heat(block.entry) - catalog.heat(before.entry);
+      if (!isOver(rise, limits.heatJump, 'heat')) continue;
+      found ??= [];
+      found.push({
+        blocks: [before.index, block.index],
+        value: rise,
+        limit: limits.heatJump,
+        sentence: () =>
+          `Heat jumps by ${Math.round(rise)} into ${rungTitle(block.entry)}; ${limits.heatJump} is the most between neighbours.`,
+      });
+    }
+    return found ?? NOTHING;
+  },
+};
+
+const warmUpHot: Rule = {
+  code: 'WARM_UP_HOT',
+  part: 'arc',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 'heat',
+  limit: '0.7 of the hottest, in the first fifth of the class',
+  says: 'something hot is done before people are warm',
+  find: (subject) => {
+    const { arc } = subject;
+    if (!arc) return NOTHING;
+    const [begin, end] = spanOf(arc.blocks);
+    const until = begin + WARM_UP * (end - begin);
+    const limit = WARM * arc.hottest;
+    const found: Found[] = [];
+    arc.blocks.forEach((block, i) => {
+      const value = arc.heats[i] as number;
+      if (block.startSeconds >= until || !isOver(value, limit, 'heat')) return;
+      found.push({
+        blocks: [block.index],
+        value,
+        limit,
+        sentence: () =>
+          `${rungTitle(block.entry)} has heat ${Math.round(value)} in the first fifth of the class; ${Math.round(limit)} is the most before people are warm.`,
+      });
+    });
+    return found;
+  },
+};
+
+const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): Rule => {
+  const early = code === 'PEAK_EARLY';
+  return {
+    code,
+    part: 'arc',
+    severity: 'look',
+    purposes: WHOLE_CLASS,
+    unit: '',
+    limit: early ? '`limits.peakFrom`' : '`limits.peakTo`',
+    says: early
+      ? 'the hottest block comes too early in the class'
+      : 'the hottest block comes too late to ease after it',
+    find: ({ arc, limits }) => {
+      if (!arc || arc.blocks.length < 3) return NOTHING;
+      const { peak, peakAt: value } = arc;
+      const limit = early ? limits.peakFrom : limits.peakTo;
+      if (!(early ? isUnder(value, limit, '') : isOver(value, limit, ''))) return NOTHING;
+      const between = `${percent(limits.peakFrom)} and ${percent(limits.peakTo)}`;
+      return [
+        {
+          blocks: [peak.index],
+          value,
+          limit,
+          sentence: () =>
+            `The hottest, ${rungTitle(peak.entry)}, comes at ${percent(value)} of the class; expected between ${between}.`,
+        },
+      ];
+    },
+  };
+};
+
+const peaksClose: Rule = {
+  code: 'PEAKS_CLOSE',
+  part: 'arc',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 'times',
+  presence: true,
+  limit: 'between two peaks: 10 s of rest, a small rest, or a block at most 0.6 of them',
+  says: 'two peaks follow one another with no breathing space',
+  find: ({ arc, timed }) => {
+    if (!arc) return NOTHING;
+    const found: Found[] = [];
+    for (let i = 1; i < arc.peaks.length; i++) {
+      const [a, b] = [arc.peaks[i - 1] as number, arc.peaks[i] as number];
+      const [before, block] = [arc.blocks[a] as TimedBlock, arc.blocks[b] as TimedBlock];
+      const least = BREATH * Math.min(arc.heats[a] as number, arc.heats[b] as number);
+      const eased = arc.heats.slice(a + 1, b).some((heat) => heat <= least);
+      const rested = before.rest >= BREATH_SECONDS || recovers(timed.sequence, before.index, block.index);
+      if (eased || rested) continue;
+      found.push({
+        blocks: [before.index, block.index],
+        value: 1,
+        limit: 0,
+        sentence: () =>
+          `${rungTitle(before.entry)} and ${rungTitle(block.entry)} are both peaks, with no breathing space between.`,
+        mend: () => [
+          {
+            label: `Rest ${BREATH_SECONDS} s after ${rungTitle(before.entry)}`,
+            edits: [{ kind: 'set', id: before.block.id, change: { restAfterSeconds: BREATH_SECONDS } }],
+          },
+        ],
+      });
+    }
+    return found;
+  },
+};
+
+const recovers = (sequence: Subject['timed']['sequence'], from: number, to: number): boolean =>
+  sequence.slice(from + 1, to).some((part) => part.kind === 'interlude' && part.block.interlude === 'recover');
+
+const easeMissing: Rule = {
+  code: 'EASE_MISSING',
+  part: 'arc',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 'heat',
+  limit: '0.5 of the hottest',
+  says: 'the last block is not easy enough to end with',
+  find: ({ arc }) => {
+    const last = arc?.blocks.at(-1);
+    if (!arc || !last || arc.blocks.length < 2 || last === arc.peak) return NOTHING;
+    const value = arc.heats.at(-1) as number;
+    const limit = EASE * arc.hottest;
+    if (!isOver(value, limit, 'heat')) return NOTHING;
+    return [
+      {
+        blocks: [last.index],
+        value,
+        limit,
+        sentence: () =>
+          `The class ends with ${rungTitle(last.entry)}, heat ${Math.round(value)}; ${Math.round(limit)} is the most to ease out with.`,
+      },
+    ];
+  },
+};
+
+const hottestLast: Rule = {
+  code: 'HOTTEST_LAST',
+  part: 'arc',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 'times',
+  presence: true,
+  limit: 'never',
+  says: 'the class ends with its hottest block',
+  find: ({ arc }) => {
+    if (!arc || arc.blocks.length < 2 || arc.blocks.at(-1) !== arc.peak) return NOTHING;
+    const { peak } = arc;
+    const sentence = () => `The class ends with its hottest block, ${rungTitle(peak.entry)}; nothing eases after it.`;
+    return [{ blocks: [peak.index], value: 1, limit: 0, sentence }];
+  },
+};
+
+export const ARC_RULES: readonly Rule[] = [
+  heatJump,
+  warmUpHot,
+  peakRule('PEAK_EARLY'),
+  peakRule('PEAK_LATE'),
+  peaksClose,
+  easeMissing,
+  hottestLast,
+];

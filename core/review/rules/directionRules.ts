@@ -1,0 +1,184 @@
+import { rulesFor } from '../../caution';
+import { bandsFor, DIRECTION_WORDS, DIRECTIONS, type Direction } from '../../method';
+import type { TimedBlock } from '../../plan';
+import type { Feature } from '../../vocabulary/features';
+import { isOver, isUnder } from '../../vocabulary/measure';
+import { percent, spell } from '../clock';
+import { type Found, type Remedy, rungTitle } from '../finding';
+import { DONE, NOTHING, type Rule, WHOLE_CLASS } from '../rule';
+import type { Subject } from '../subject';
+
+const shareOf = ({ timed }: Subject, direction: Direction): number =>
+  timed.parts.work === 0 ? 0 : (timed.directions[direction] ?? 0) / timed.parts.work;
+
+const directionHigh: Rule = {
+  code: 'DIRECTION_HIGH',
+  part: 'directions',
+  severity: 'fix',
+  purposes: WHOLE_CLASS,
+  unit: '',
+  limit: 'the most of its band (`directionBands`, or the focus’s)',
+  says: 'a direction takes too much of the work',
+  find: (subject) => {
+    const { timed, catalog } = subject;
+    if (timed.parts.work === 0) return NOTHING;
+    const bands = bandsFor(catalog.method.directionBands, timed.plan.focus);
+    return DIRECTIONS.flatMap((direction): Found[] => {
+      const value = shareOf(subject, direction);
+      const limit = bands[direction].max;
+      if (!isOver(value, limit, '')) return [];
+      return [
+        {
+          blocks: timed.blocks.flatMap(({ index, entry }) =>
+            entry.exercise.directions.includes(direction) ? [index] : [],
+          ),
+          value,
+          limit,
+          sentence: () =>
+            `${percent(value)} of the work is ${DIRECTION_WORDS[direction]}; ${percent(limit)} is the most for this class.`,
+        },
+      ];
+    });
+  },
+};
+
+/** What a direction asks of a body, where a room may have to leave it out. */
+const ASKS: Readonly<Partial<Record<Direction, readonly Feature[]>>> = {
+  flexion: ['loadedFlexion', 'headLifted'],
+  extension: ['extension'],
+  rotation: ['rotation'],
+  'lateral-flexion': ['sideBend'],
+  articulation: ['loadedFlexion'],
+};
+
+/** Whether the room's cautions swap a direction away or send it to a professional: then nobody asks for it. */
+export function ruledOut({ catalog, conditions }: Subject, direction: Direction): boolean {
+  const features = ASKS[direction];
+  if (!features || conditions.length === 0) return false;
+  const { peak, time } = rulesFor(catalog.method, conditions);
+  const swaps = (feature: Feature) =>
+    [...peak, ...time].some((rule) => rule.feature === feature && rule.verdict !== 'adapt' && rule.over <= MILD);
+  return features.some(swaps);
+}
+/** A limit above this leaves room for the direction done small. */
+const MILD = 30;
+
+const directionLow: Rule = {
+  code: 'DIRECTION_LOW',
+  part: 'directions',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: '',
+  limit: 'the least of its band; silent where the room’s cautions rule the direction out',
+  says: 'a direction takes too little of the work, or is missing',
+  find: (subject) => {
+    const { timed, catalog } = subject;
+    if (timed.parts.work === 0) return NOTHING;
+    const bands = bandsFor(catalog.method.directionBands, timed.plan.focus);
+    return DIRECTIONS.flatMap((direction): Found[] => {
+      const value = shareOf(subject, direction);
+      const limit = bands[direction].min;
+      if (!isUnder(value, limit, '') || ruledOut(subject, direction)) return [];
+      const word = DIRECTION_WORDS[direction];
+      return [
+        {
+          blocks: [],
+          value,
+          limit,
+          sentence: () =>
+            value === 0
+              ? `There is no ${word} in this class.`
+              : `Only ${percent(value)} of the work is ${word}; ${percent(limit)} is the least for this class.`,
+        },
+      ];
+    });
+  },
+};
+
+const flexionSeconds = ({ entry, work }: TimedBlock): number =>
+  entry.exercise.directions.includes('flexion') ? work / entry.exercise.directions.length : 0;
+const releases = ({ entry }: TimedBlock): boolean => {
+  const { directions } = entry.exercise;
+  return (directions.includes('extension') || directions.includes('neutral')) && !directions.includes('flexion');
+};
+
+/** Blocks that bend forward until something releases them, with what does. */
+interface Bent {
+  readonly blocks: readonly TimedBlock[];
+  readonly seconds: number;
+  readonly release: TimedBlock | undefined;
+}
+
+export function flexionStretches(done: readonly TimedBlock[]): Bent[] {
+  const stretches: Bent[] = [];
+  let blocks: TimedBlock[] = [];
+  let seconds = 0;
+  const close = (release: TimedBlock | undefined) => {
+    if (blocks.length > 0) stretches.push({ blocks, seconds, release });
+    [blocks, seconds] = [[], 0];
+  };
+  for (const block of done) {
+    if (releases(block)) {
+      close(block);
+      continue;
+    }
+    const own = flexionSeconds(block);
+    if (own === 0) continue;
+    blocks.push(block);
+    seconds += own;
+  }
+  close(undefined);
+  return stretches;
+}
+
+const flexionStretch: Rule = {
+  code: 'FLEXION_STRETCH',
+  part: 'directions',
+  severity: 'look',
+  except: 'fix when nothing releases it',
+  purposes: DONE,
+  unit: 's',
+  limit: '`limits.flexionStretchSeconds`',
+  says: 'bending forward adds up too long before extension or neutral work',
+  find: ({ done, limits }) => {
+    const limit = limits.flexionStretchSeconds;
+    let found: Found[] | undefined;
+    for (const { blocks, seconds, release } of flexionStretches(done)) {
+      if (!isOver(seconds, limit, 's')) continue;
+      const [first, last] = [blocks[0] as TimedBlock, blocks.at(-1) as TimedBlock];
+      found ??= [];
+      found.push({
+        ...(release ? {} : { severity: 'fix' }),
+        blocks: blocks.map(({ index }) => index),
+        value: seconds,
+        limit,
+        sentence: () => {
+          const way = release
+            ? `before ${rungTitle(release.entry)} releases it`
+            : 'with no extension or neutral work after it';
+          return `${spell(seconds)} of bending forward from ${rungTitle(first.entry)} to ${rungTitle(last.entry)} ${way}; ${spell(limit)} is the most.`;
+        },
+        mend: () => (release ? releaseSooner(blocks, release, limit) : []),
+      });
+    }
+    return found ?? NOTHING;
+  },
+};
+
+/** The release brought forward to where the stretch would pass its limit. */
+function releaseSooner(blocks: readonly TimedBlock[], release: TimedBlock, limit: number): Remedy[] {
+  let sum = 0;
+  const over = blocks.find((block) => {
+    sum += flexionSeconds(block);
+    return sum > limit;
+  });
+  if (!over || over === blocks[0]) return [];
+  return [
+    {
+      label: `Do ${rungTitle(release.entry)} before ${rungTitle(over.entry)}`,
+      edits: [{ kind: 'move', id: release.block.id, before: over.block.id }],
+    },
+  ];
+}
+
+export const DIRECTION_RULES: readonly Rule[] = [flexionStretch, directionHigh, directionLow];

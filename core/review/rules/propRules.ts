@@ -1,0 +1,84 @@
+import type { TimedBlock } from '../../plan';
+import { type Catalog, type Prop, peakOf, type RungEntry } from '../../repertoire';
+import { type Found, rungTitle } from '../finding';
+import { NOTHING, type Rule } from '../rule';
+
+/** Props of a rung that an audience does not have at hand. */
+export const lackingOf = ({ props }: RungEntry, equipment: readonly string[] | undefined): readonly Prop[] =>
+  equipment ? props.filter(({ id }) => !equipment.includes(id)) : [];
+
+const propLacking: Rule = {
+  code: 'PROP_LACKING',
+  part: 'props',
+  severity: 'fix',
+  unit: 'times',
+  presence: true,
+  limit: 'the audience’s `equipment`',
+  says: 'a block, or an interlude, needs a prop the audience does not have at hand',
+  find: ({ timed, audience }) => {
+    if (!audience?.equipment) return NOTHING;
+    let found: Found[] | undefined;
+    for (const { entry, index } of timed.sequence) {
+      if (!entry || entry.props.length === 0) continue;
+      for (const { name, standIn } of lackingOf(entry, audience.equipment)) {
+        found ??= [];
+        found.push({
+          blocks: [index],
+          value: 0,
+          limit: 1,
+          sentence: () =>
+            `${rungTitle(entry)} needs “${name}”, which ${audience.name} do not have at hand${standIn ? `; at home ${standIn} will do` : ''}.`,
+        });
+      }
+    }
+    return found ?? NOTHING;
+  },
+};
+
+/** Degrees towards the neck from which a body is rolled over. */
+const ROLLED_OVER = 25;
+const UNDER_SPINE = new Set(['head', 'ribs', 'shoulders', 'pelvis']);
+
+/**
+ * What lies in the way of a rung: a cushion under a head that rolls, something hard under a spine that passes over it.
+ * Where the rung does not say what a small prop is for, and nothing squeezes or holds it, it lies under the head.
+ */
+function inTheWay(catalog: Catalog, entry: RungEntry): readonly Prop[] {
+  return catalog.worth(entry).remembered('inTheWay', () => {
+    const features = catalog.features(entry);
+    const rolls = peakOf(features, 'rolling') > 0 || peakOf(features, 'neckWeight') > ROLLED_OVER;
+    return rolls ? entry.props.filter((prop) => liesUnder(entry, prop)) : [];
+  });
+}
+
+function liesUnder({ rung }: RungEntry, { id, large }: Prop): boolean {
+  const places = Object.entries(rung.on ?? {}).flatMap(([support, prop]) => (prop === id ? [support] : []));
+  if (places.length > 0) return places.some((support) => UNDER_SPINE.has(support));
+  const held = Object.values(rung.poses).some(({ holds }) => Object.values(holds ?? {}).includes(id));
+  const loaded = Object.values(rung.poses).some(({ weights }) => weights !== undefined);
+  return !large && !held && !loaded && !rung.phases.some(({ squeeze }) => squeeze);
+}
+
+const propInTheWay: Rule = {
+  code: 'PROP_IN_THE_WAY',
+  part: 'props',
+  severity: 'fix',
+  unit: 'times',
+  presence: true,
+  limit: 'never',
+  says: 'a prop lies under a head or a spine that rolls over it',
+  find: ({ timed, catalog }) => {
+    let found: Found[] | undefined;
+    for (const { entry, index } of timed.blocks as readonly TimedBlock[]) {
+      if (entry.props.length === 0) continue;
+      for (const { name } of inTheWay(catalog, entry)) {
+        found ??= [];
+        const sentence = () => `${rungTitle(entry)} rolls over “${name}”; it has to come out first.`;
+        found.push({ blocks: [index], value: 1, limit: 0, sentence });
+      }
+    }
+    return found ?? NOTHING;
+  },
+};
+
+export const PROP_RULES: readonly Rule[] = [propLacking, propInTheWay];

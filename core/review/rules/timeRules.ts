@@ -1,0 +1,176 @@
+import { isOver, isUnder } from '../../vocabulary/measure';
+import { clock, percent, spell } from '../clock';
+import { type Found, rungTitle } from '../finding';
+import { lessOfSeveral } from '../remedies/shorten';
+import { DONE, NOTHING, type Rule, WHOLE_CLASS } from '../rule';
+import type { Subject } from '../subject';
+
+const targetOf = ({ timed }: Subject): number => timed.plan.targetMinutes * 60;
+
+/** The part of the class in which its target falls, by index; −1 when the closing is. */
+function whereTargetFalls({ timed }: Subject, target: number): number {
+  const last = timed.sequence.findLast(({ startSeconds }) => startSeconds <= target);
+  return last && target < timed.seconds - timed.parts.closing ? last.index : -1;
+}
+
+const timeOver: Rule = {
+  code: 'TIME_OVER',
+  part: 'time',
+  severity: 'fix',
+  unit: 's',
+  limit: 'the target length',
+  says: 'the class lasts longer than its target, and in which block the target falls',
+  find: (subject) => {
+    const { timed } = subject;
+    const target = targetOf(subject);
+    if (!isOver(timed.seconds, target, 's')) return NOTHING;
+    const at = whereTargetFalls(subject, target);
+    const part = timed.sequence[at];
+    const name = part ? (part.kind === 'block' ? rungTitle(part.entry) : part.block.name) : 'the closing';
+    return [
+      {
+        blocks: at < 0 ? [] : [at],
+        value: timed.seconds,
+        limit: target,
+        sentence: () =>
+          `The class lasts ${clock(timed.seconds)}, ${spell(timed.seconds - target)} over its ${timed.plan.targetMinutes} minutes; they end in ${name}.`,
+        mend: () => lessOfSeveral(subject, timed.seconds - target),
+      },
+    ];
+  },
+};
+
+const timeUnder: Rule = {
+  code: 'TIME_UNDER',
+  part: 'time',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 's',
+  limit: 'the target length less `limits.underShare`',
+  says: 'a part of the class is left empty',
+  find: (subject) => {
+    const { timed, limits } = subject;
+    const target = targetOf(subject);
+    const least = target * (1 - limits.underShare);
+    if (!isUnder(timed.seconds, least, 's')) return NOTHING;
+    const short = spell(target - timed.seconds);
+    const sentence = () =>
+      `The class lasts ${clock(timed.seconds)}, ${short} short of its ${timed.plan.targetMinutes} minutes.`;
+    return [{ blocks: [], value: timed.seconds, limit: least, sentence }];
+  },
+};
+
+const timeAtRisk: Rule = {
+  code: 'TIME_AT_RISK',
+  part: 'time',
+  severity: 'look',
+  unit: '',
+  limit: '`limits.overChance`',
+  says: 'the class is not too long, and yet runs late too often',
+  find: (subject) => {
+    const { timed, limits } = subject;
+    const target = targetOf(subject);
+    if (isOver(timed.seconds, target, 's') || !isOver(timed.range.overChance, limits.overChance, '')) return NOTHING;
+    return [
+      {
+        blocks: [],
+        value: timed.range.overChance,
+        limit: limits.overChance,
+        sentence: () =>
+          `As taught it passes its ${timed.plan.targetMinutes} minutes ${percent(timed.range.overChance)} of the time; one class in ten lasts ${clock(timed.range.p90)}.`,
+        mend: () => lessOfSeveral(subject, timed.range.p90 - target),
+      },
+    ];
+  },
+};
+
+const openingLong: Rule = {
+  code: 'OPENING_LONG',
+  part: 'time',
+  severity: 'fix',
+  purposes: WHOLE_CLASS,
+  unit: '',
+  limit: '`limits.openingShare` of the target length',
+  says: 'the opening takes too much of the class',
+  find: (subject) => {
+    const { timed, limits } = subject;
+    const target = targetOf(subject);
+    const share = timed.parts.opening / target;
+    if (timed.blocks.length === 0 || !isOver(share, limits.openingShare, '')) return NOTHING;
+    const fitting = Math.floor((limits.openingShare * target) / 5) * 5;
+    return [
+      {
+        blocks: [],
+        value: share,
+        limit: limits.openingShare,
+        sentence: () =>
+          `The opening takes ${spell(timed.parts.opening)}, ${percent(share)} of the ${timed.plan.targetMinutes} minutes; ${percent(limits.openingShare)} is the most.`,
+        mend: () => [
+          { label: `Open in ${spell(fitting)}`, edits: [{ kind: 'class', change: { openingSeconds: fitting } }] },
+        ],
+      },
+    ];
+  },
+};
+
+const blockLong: Rule = {
+  code: 'BLOCK_LONG',
+  part: 'time',
+  severity: 'look',
+  purposes: DONE,
+  unit: 's',
+  limit: '`limits.blockSeconds`',
+  says: 'one block lasts so long that the room is lost',
+  find: ({ timed, limits }) => {
+    let found: Found[] | undefined;
+    for (const block of timed.blocks) {
+      if (!isOver(block.seconds, limits.blockSeconds, 's')) continue;
+      found ??= [];
+      found.push({
+        blocks: [block.index],
+        value: block.seconds,
+        limit: limits.blockSeconds,
+        sentence: () =>
+          `${rungTitle(block.entry)} lasts ${spell(block.seconds)}; a block longer than ${spell(limits.blockSeconds)} loses the room.`,
+        mend: () =>
+          block.sets > 1
+            ? [
+                {
+                  label: `${block.sets - 1} ${block.sets === 2 ? 'set' : 'sets'} instead of ${block.sets}`,
+                  edits: [{ kind: 'dose', id: block.block.id, dose: { sets: block.sets - 1 } }],
+                },
+              ]
+            : [],
+      });
+    }
+    return found ?? NOTHING;
+  },
+};
+
+const carryLost: Rule = {
+  code: 'CARRY_LOST',
+  part: 'time',
+  severity: 'fix',
+  unit: 'times',
+  presence: true,
+  limit: 'never',
+  says: 'a block said to carry on no longer can, since what it names was changed; it is timed as a new shape',
+  find: ({ timed }) => {
+    let found: Found[] | undefined;
+    for (const { carryLost: lost, index, entry, block } of timed.blocks) {
+      if (!lost) continue;
+      found ??= [];
+      found.push({
+        blocks: [index],
+        value: 1,
+        limit: 0,
+        sentence: () =>
+          `${rungTitle(entry)} is said to go on from the block before it, which it no longer can: position or props differ now.`,
+        mend: () => [{ label: 'Set it up anew', edits: [{ kind: 'set', id: block.id, change: { carry: null } }] }],
+      });
+    }
+    return found ?? NOTHING;
+  },
+};
+
+export const TIME_RULES: readonly Rule[] = [timeOver, timeUnder, timeAtRisk, openingLong, blockLong, carryLost];
