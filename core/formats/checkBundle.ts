@@ -2,6 +2,7 @@ import type { Problem } from '../plan';
 import { requirementCycles } from '../repertoire';
 import { type Bundle, COLLECTIONS, type CollectionItem, type CollectionName } from './bundle';
 import { checkDocument, repeatedIds, type StudioIndex } from './checkDocument';
+import { followRings, ringSentence } from './checkSeries';
 import { Documents } from './documents';
 import { atOnce, type Steps } from './steps';
 
@@ -20,12 +21,13 @@ export const checkBundle = (bundle: Bundle): Problem[] => atOnce(checkBundleStep
 export function* checkBundleSteps(bundle: Bundle, studio: StudioIndex = Documents.of(bundle)): Steps<Problem[]> {
   const problems = duplicateIds(bundle);
   if (bundle.method) {
-    const found = checkDocument('method', bundle.method, studio);
+    const found = checkDocument('method', bundle.method, studio, 'written');
     problems.push(...found.map(({ path, message }) => ({ path: ['method', ...path], message })));
   }
   for (const collection of COLLECTIONS) {
     problems.push(...(yield* checkCollection(collection, bundle, studio)));
     if (collection === 'exercises') problems.push(...circles(bundle));
+    if (collection === 'series') problems.push(...rings(bundle));
   }
   return problems;
 }
@@ -38,7 +40,7 @@ function* checkCollection<C extends CollectionName>(
   const problems: Problem[] = [];
   const list = (bundle[collection] ?? []) as Array<CollectionItem<C>>;
   for (const [index, value] of list.entries()) {
-    const found = checkDocument<CollectionName>(collection, value, studio);
+    const found = checkDocument<CollectionName>(collection, value, studio, 'written');
     problems.push(...found.map(({ path, message }) => ({ path: [collection, index, ...path], message })));
     yield;
   }
@@ -50,6 +52,13 @@ function circles({ exercises = [] }: Bundle): Problem[] {
     const owner = exercises.findIndex(({ id }) => cycle[0]?.startsWith(`${id}/`));
     return { path: ['exercises', owner], message: circleSentence(cycle) };
   });
+}
+
+function rings({ series = [] }: Bundle): Problem[] {
+  return followRings(series).map((ring) => ({
+    path: ['series', series.findIndex(({ id }) => id === ring[0]), 'follows'],
+    message: ringSentence(ring),
+  }));
 }
 
 export const circleSentence = (cycle: readonly string[]): string =>

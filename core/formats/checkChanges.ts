@@ -3,6 +3,7 @@ import { requirementCycles } from '../repertoire';
 import { DOCUMENT_KINDS, type DocumentKind } from './bundle';
 import { circleSentence } from './checkBundle';
 import { checkDocument } from './checkDocument';
+import { followRings, ringSentence } from './checkSeries';
 import type { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
 
@@ -27,7 +28,13 @@ export function checkChanges(after: Documents, changed: readonly DocumentKey[]):
     const [kind, id] = splitDocumentKey(key);
     const value = after.get(kind, id);
     if (value === undefined) continue;
-    problems.push(...checkDocument(kind, value, after).map((problem) => ({ ...problem, kind, id })));
+    const found = checkDocument(kind, value, after, changed.includes(key) ? 'written' : 'kept');
+    problems.push(...found.map((problem) => ({ ...problem, kind, id })));
+  }
+  if (changed.some((key) => key.startsWith('series/'))) {
+    for (const ring of followRings(after.list('series'))) {
+      problems.push({ kind: 'series', id: ring[0] ?? '', path: ['follows'], message: ringSentence(ring) });
+    }
   }
   if (!changed.some((key) => key.startsWith('exercises/'))) return problems;
   for (const cycle of requirementCycles(after.list('exercises'))) {

@@ -99,6 +99,8 @@ export class Documents implements StudioIndex {
       props: this.list('props'),
       exercises: this.list('exercises'),
       audiences: this.list('audiences'),
+      teachers: this.list('teachers'),
+      rooms: this.list('rooms'),
       classes: this.list('classes'),
       series: this.list('series'),
     };

@@ -2,7 +2,8 @@ import { bundleOf, exercise, must, rung } from '../testing/studio';
 import { type Bundle, emptyBundle } from './bundle';
 import { checkBundle } from './checkBundle';
 import { mergeBundles } from './mergeBundles';
-import { parseBundle, pathText, readBundle, shortened } from './parseBundle';
+import { parseBundle, readBundle } from './parseBundle';
+import { pathText, shortened } from './problems';
 
 /** The first problem a changed bundle is refused with, as a person reads it. */
 const refusal = (change: (bundle: Bundle & Record<string, unknown>) => unknown): string => {
@@ -18,8 +19,8 @@ const first = (bundle: Bundle) => must(bundle.exercises?.[0]?.rungs[0]);
 
 test('a sound bundle is read whole, and again from its own text', () => {
   const bundle = bundleOf();
-  expect(readBundle(bundle)).toEqual({ ok: true, bundle });
-  expect(parseBundle(`\uFEFF${JSON.stringify(bundle)}`)).toEqual({ ok: true, bundle });
+  expect(readBundle(bundle)).toEqual({ ok: true, bundle, notes: [] });
+  expect(parseBundle(`\uFEFF${JSON.stringify(bundle)}`)).toEqual({ ok: true, bundle, notes: [] });
   expect(readBundle(emptyBundle())).toMatchObject({ ok: true });
 });
 
@@ -27,8 +28,8 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
   ['another format', (b) => Object.assign(b, { format: 'other' }), /^format: Not a bundle; expected "format"/],
   [
     'a newer version',
-    (b) => Object.assign(b, { version: 2 }),
-    /^version: The file has version 2, made by a newer Warm Ladder/,
+    (b) => Object.assign(b, { version: 3 }),
+    /^version: The file has version 3, made by a newer Warm Ladder/,
   ],
   [
     'an unknown key',
@@ -92,7 +93,7 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
   ['a twice-used id', (b) => b.exercises?.push(exercise('hold')), /^exercises\[10\]\.id: The id “hold” stands twice/],
   [
     'a missing exercise in a class',
-    (b) => b.classes?.[0]?.blocks.push({ exercise: 'x', rung: 'y', mode: 'flow' }),
+    (b) => b.classes?.[0]?.blocks.push({ id: 'b9', exercise: 'x', rung: 'y', mode: 'flow' }),
     /^classes\[0\]\.blocks\[2\]\.exercise: There is no exercise “x”/,
   ],
   [

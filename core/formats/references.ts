@@ -1,3 +1,5 @@
+import { isInterlude } from '../plan';
+import { splitRungKey } from '../repertoire';
 import type { DocumentKind, DocumentOf } from './bundle';
 
 /** A document by what it is and its id: `classes/monday-1`. */
@@ -9,6 +11,9 @@ export function splitDocumentKey(key: DocumentKey): [DocumentKind, string] {
   const slash = key.indexOf('/');
   return [key.slice(0, slash) as DocumentKind, key.slice(slash + 1)];
 }
+
+const optional = (kind: DocumentKind, id: string | undefined): DocumentKey[] =>
+  id === undefined ? [] : [documentKey(kind, id)];
 
 /** What each kind of document names, and so what must be there with it. */
 const NAMES: { readonly [K in DocumentKind]: (value: DocumentOf<K>) => Iterable<DocumentKey> } = {
@@ -23,12 +28,28 @@ const NAMES: { readonly [K in DocumentKind]: (value: DocumentOf<K>) => Iterable<
     ]),
   ],
   audiences: ({ equipment = [] }) => equipment.map((id) => documentKey('props', id)),
+  teachers: ({ cleared }) => (cleared?.audiences ?? []).map((id) => documentKey('audiences', id)),
+  rooms: ({ props = {} }) => Object.keys(props).map((id) => documentKey('props', id)),
   classes: ({ audience, openingPosition, blocks }) => [
-    ...(audience === undefined ? [] : [documentKey('audiences', audience)]),
-    ...(openingPosition === undefined ? [] : [documentKey('positions', openingPosition)]),
-    ...blocks.map(({ exercise }) => documentKey('exercises', exercise)),
+    ...optional('audiences', audience),
+    ...optional('positions', openingPosition),
+    ...blocks.flatMap((block) =>
+      isInterlude(block)
+        ? [
+            ...optional('positions', block.position),
+            ...optional('exercises', block.rung === undefined ? undefined : splitRungKey(block.rung).exercise),
+          ]
+        : [documentKey('exercises', block.exercise)],
+    ),
   ],
-  series: ({ episodes }) => episodes.map(({ class: id }) => documentKey('classes', id)),
+  series: ({ episodes, follows, audience, goals = [], schedule }) => [
+    ...optional('series', follows),
+    ...optional('audiences', audience),
+    ...optional('rooms', schedule?.room),
+    ...optional('teachers', schedule?.teacher),
+    ...goals.map(({ exercise }) => documentKey('exercises', exercise)),
+    ...episodes.flatMap(({ class: id, teacher }) => [documentKey('classes', id), ...optional('teachers', teacher)]),
+  ],
 };
 
 const remembered = new WeakMap<object, ReadonlySet<DocumentKey>>();

@@ -1,15 +1,14 @@
 import { block, bundleOf, classOf } from '../testing/studio';
 import { reviewBundle } from './reviewBundle';
 
-const document = reviewBundle(
-  bundleOf({
-    classes: [
-      classOf([block('hold'), block('reach', { side: 'left' })], { id: 'one' }),
-      classOf([block('earned/high')], { id: 'two' }),
-    ],
-    series: [{ id: 'earned', name: 'Earned', episodes: [{ class: 'one' }, { class: 'two' }] }],
-  }),
-);
+const BUNDLE = bundleOf({
+  classes: [
+    classOf([block('hold'), block('reach', { side: 'left' })], { id: 'one' }),
+    classOf([block('earned/high')], { id: 'two' }),
+  ],
+  series: [{ id: 'earned', name: 'Earned', episodes: [{ class: 'one' }, { class: 'two' }] }],
+});
+const document = reviewBundle(BUNDLE);
 
 test('the document has every rung, class and series, and its parts sum to its seconds', () => {
   expect(Object.keys(document.rungs)).toContain('earned/high');
@@ -18,8 +17,8 @@ test('the document has every rung, class and series, and its parts sum to its se
   expect(Object.values(one?.parts ?? {}).reduce((a, b) => a + b, 0)).toBe(one?.seconds);
   expect(one).toMatchObject({
     blocks: [
-      { startSeconds: 60, seconds: 28 },
-      { startSeconds: 104, seconds: 28 },
+      { id: 'b1', startSeconds: 60, seconds: 28, work: 20, carries: false, firstSide: null },
+      { id: 'b2', startSeconds: 104, seconds: 28, work: 20, carries: false, firstSide: 'left' },
     ],
     positions: { supine: 28, 'four-point': 28 },
     directions: { neutral: 30, rotation: 10 },
@@ -27,8 +26,22 @@ test('the document has every rung, class and series, and its parts sum to its se
   });
   expect(one?.findings.find(({ code }) => code === 'SIDES_UNEVEN')).toMatchObject({
     blocks: [1],
-    edits: ['reach, low: both sides', expect.stringContaining('Add the right side')],
+    ids: ['b2'],
   });
+});
+
+test('what would mend a finding is worked out only when asked for, each with its edits', () => {
+  const uneven = (fixes: boolean) =>
+    reviewBundle(BUNDLE, { fixes }).classes.one?.findings.find(({ code }) => code === 'SIDES_UNEVEN');
+  expect(uneven(false)).not.toHaveProperty('edits');
+  expect(
+    uneven(true)
+      ?.edits?.map(({ label }) => label)
+      .sort(),
+  ).toEqual(['Add the right side of reach, low after it', 'reach, low: both sides']);
+  expect(uneven(true)?.edits?.find(({ label }) => /both/.test(label))?.edits).toEqual([
+    { kind: 'set', id: 'b2', change: { side: null } },
+  ]);
 });
 
 test('an episode is reviewed with what earlier episodes taught; the order wrong way round is found', () => {

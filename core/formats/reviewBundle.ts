@@ -1,7 +1,7 @@
-import type { Load } from '../body';
+import { type HoldingSide, holdingSide, type Load, type Side } from '../body';
 import { CONDITION_IDS, type Condition, judge, type Verdict } from '../caution';
 import type { Direction } from '../method';
-import type { TimeParts } from '../plan';
+import type { ClassPlan, TimedBlock, TimedInterlude, TimeParts } from '../plan';
 import {
   Catalog,
   directionsSeen,
@@ -14,10 +14,21 @@ import {
   RequirementGraph,
   type RungEntry,
 } from '../repertoire';
-import { earlierInSeries, type Finding, reviewClass, reviewSeries } from '../review';
+import {
+  earlierInSeries,
+  type Finding,
+  type Measures,
+  type Remedy,
+  type ReviewContext,
+  remediesFor,
+  reviewClass,
+  reviewSeries,
+  type Score,
+} from '../review';
 import type { Bundle } from './bundle';
 
-type WrittenFinding = Omit<Finding, 'remedies'> & { readonly edits: readonly string[]; readonly episode?: number };
+type WrittenFinding = Finding & { readonly edits?: readonly WrittenRemedy[]; readonly episode?: number };
+type WrittenRemedy = Pick<Remedy, 'label' | 'edits'>;
 
 /** The headless review (contract: docs/review.md). Seconds, N·m and shares from 0 to 1. */
 export interface ReviewDocument {
@@ -26,8 +37,9 @@ export interface ReviewDocument {
     {
       heat: number;
       factors: HeatFactors;
-      /** Peak over the poses, and the mean over one repetition. */
-      load: Load;
+      /** Peak over all that is reached, with the side of the body that holds it. */
+      load: Load & { side: HoldingSide | null };
+      /** The mean over one repetition. */
       meanLoad: Load;
       /** What the poses show the spine to do. */
       directions: readonly Direction[];
@@ -44,70 +56,120 @@ export interface ReviewDocument {
     string,
     {
       seconds: number;
+      practiceSeconds: number;
       parts: TimeParts;
       range: { p10: number; p90: number; overChance: number };
       positions: Record<string, number>;
       directions: Record<string, number>;
       sides: { left: number; right: number };
-      blocks: Array<{ startSeconds: number; seconds: number }>;
+      measures: Measures;
+      score: Score;
+      blocks: WrittenBlock[];
       findings: WrittenFinding[];
     }
   >;
   readonly series: Record<string, { findings: WrittenFinding[] }>;
 }
 
-const written = <F extends Finding>({ remedies, ...finding }: F) => ({
-  ...finding,
-  edits: remedies.map(({ label }) => label),
-});
+interface WrittenBlock {
+  readonly id: string;
+  readonly startSeconds: number;
+  readonly seconds: number;
+  readonly work: number;
+  readonly carries: boolean;
+  readonly firstSide: Side | null;
+}
+
+/** What the headless review is asked for. */
+export interface ReviewWish {
+  /** `YYYY-MM-DD`, for what is judged by its age. */
+  readonly today?: string | undefined;
+  /** The id of the teacher whose pace the classes are timed with. */
+  readonly teacher?: string | undefined;
+  /** Whether each finding carries what would mend it. */
+  readonly fixes?: boolean;
+}
 
 /**
  * The whole bundle reviewed: every rung measured, every class timed and held against the review.
- * @param today `YYYY-MM-DD`, for what is judged by its age
  * @throws PlanError when a class does not fit the repertoire; `parseBundle` has refused such a file already
  */
-export function reviewBundle(bundle: Bundle, today?: string): ReviewDocument {
-  const { classes = [], series = [], audiences = [], exercises = [] } = bundle;
+export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocument {
+  const { classes = [], series = [], audiences = [], exercises = [], teachers = [] } = bundle;
   const catalog = new Catalog({ ...bundle, exercises });
-  const classOf = (id: string) => classes.find((plan) => plan.id === id);
+  const plans = new Map(classes.map((plan) => [plan.id, plan]));
+  const classOf = (id: string) => plans.get(id);
   const audienceOf = (id: string | undefined) => audiences.find((audience) => audience.id === id);
+  const teacher = teachers.find(({ id }) => id === wish.teacher);
+  const reviewed = (plan: ClassPlan) => {
+    const earlier = earlierInSeries(plan.id, series, classOf);
+    const context: ReviewContext = { audience: audienceOf(plan.audience), teacher, earlier, today: wish.today };
+    const review = reviewClass(catalog, plan, context);
+    const { seconds, practiceSeconds, parts, range, positions, directions, sides, sequence } = review.timed;
+    const { measures, score } = review;
+    const times = {
+      seconds,
+      practiceSeconds,
+      parts,
+      range,
+      positions: { ...positions },
+      directions: { ...directions },
+      sides,
+    };
+    const findings = review.findings.map((finding): WrittenFinding => {
+      if (!wish.fixes) return written(finding);
+      const edits = remediesFor(catalog, review, finding, context).map(({ label, edits: own }) => ({
+        label,
+        edits: own,
+      }));
+      return { ...written(finding), edits };
+    });
+    return { ...times, measures, score, blocks: sequence.map(blockReview), findings };
+  };
   return tidy({
     rungs: Object.fromEntries(catalog.rungs.map((entry) => [entry.key, rungReview(catalog, entry)])),
     ladders: Object.fromEntries(exercises.map((each) => [each.id, { doubts: ladderDoubts(catalog, each) }])),
     ladderTau: ladderTau(exercises.map((each) => ladderHeats(catalog, each))),
     longestChain: new RequirementGraph(exercises).longestChain(),
-    classes: Object.fromEntries(
-      classes.map((plan) => {
-        const earlier = earlierInSeries(plan.id, series, classOf);
-        const { timed, findings } = reviewClass(catalog, plan, {
-          audience: audienceOf(plan.audience),
-          earlier,
-          ...(today === undefined ? {} : { today }),
-        });
-        const { seconds, parts, range, positions, directions, sides } = timed;
-        const blocks = timed.blocks.map((block) => ({ startSeconds: block.startSeconds, seconds: block.seconds }));
-        const measures = { seconds, parts, range, positions: { ...positions }, directions: { ...directions }, sides };
-        return [plan.id, { ...measures, blocks, findings: findings.map(written) }];
-      }),
-    ),
+    classes: Object.fromEntries(classes.map((plan) => [plan.id, reviewed(plan)])),
     series: Object.fromEntries(
       series.map((each) => {
         const { findings } = reviewSeries(catalog, each, classOf, audienceOf);
-        return [each.id, { findings: findings.map(written) }];
+        return [each.id, { findings: findings.map((finding) => ({ ...written(finding), episode: finding.episode })) }];
       }),
     ),
   });
 }
 
+/** A finding without the way to its remedies. */
+const written = ({ code, severity, blocks, ids, value, limit, unit, message }: Finding): Finding => ({
+  code,
+  severity,
+  blocks,
+  ids,
+  value,
+  limit,
+  unit,
+  message,
+});
+
+function blockReview(part: TimedBlock | TimedInterlude): WrittenBlock {
+  const { startSeconds, seconds, block } = part;
+  const { work, carries, firstSide } = part.kind === 'block' ? part : { work: 0, carries: false, firstSide: null };
+  return { id: block.id, startSeconds, seconds, work, carries, firstSide };
+}
+
 function rungReview(catalog: Catalog, entry: RungEntry): ReviewDocument['rungs'][string] {
-  const features = catalog.features(entry);
   const asked = CONDITION_IDS.flatMap((condition) => {
-    const { verdict } = judge(features, entry.rung.dose, [condition]);
+    const { verdict } = judge(catalog, entry, [condition]);
     return verdict === 'fine' ? [] : [[condition, verdict] as const];
   });
+  const { heat, factors, load } = catalog.measures(entry);
   return {
-    ...catalog.measures(entry),
-    meanLoad: meanLoad(catalog.course(entry)),
+    heat,
+    factors,
+    load: { ...load, side: holdingSide(load) },
+    meanLoad: meanLoad(catalog.course(entry).rep),
     directions: directionsSeen(catalog, entry).seen,
     cautions: Object.fromEntries(asked),
   };

@@ -6,12 +6,12 @@ import { block, catalogOf, classOf, exercise, rung } from '../testing/studio';
 import { draftScript } from './draftScript';
 
 const cues: Cue[] = [
-  { kind: 'setup', text: 'Lie down.' },
-  { kind: 'setup', text: 'Feet under the knees.' },
-  { kind: 'action', phase: 0, text: 'Float the knee.' },
-  { kind: 'alignment', text: 'Pelvis quiet.' },
-  { kind: 'fault', sign: 'The pelvis rocks.', text: 'Go half as far.' },
-  { kind: 'transition', text: 'Rest the feet.' },
+  { id: 'c1', kind: 'setup', text: 'Lie down.' },
+  { id: 'c2', kind: 'setup', text: 'Feet under the knees.' },
+  { id: 'c3', kind: 'action', phase: 'p1', text: 'Float the knee.' },
+  { id: 'c4', kind: 'alignment', text: 'Pelvis quiet.' },
+  { id: 'c5', kind: 'fault', sign: 'The pelvis rocks.', text: 'Go half as far.' },
+  { id: 'c6', kind: 'transition', text: 'Rest the feet.' },
 ];
 const gate = { ready: ['three are clean'], stay: ['the pelvis rocks'] };
 const catalog = catalogOf([

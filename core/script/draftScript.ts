@@ -1,7 +1,15 @@
 import type { Side } from '../body';
 import { CONDITIONS, type Condition, judge } from '../caution';
-import { doseOf, type Slot, type TimedBlock, type TimedClass } from '../plan';
-import type { Catalog, Cue, CueKind, Phase, RungEntry } from '../repertoire';
+import {
+  doseOf,
+  getsUpOverSide,
+  optionOf,
+  type Slot,
+  type TimedBlock,
+  type TimedClass,
+  type TimedInterlude,
+} from '../plan';
+import { type Catalog, type Cue, type CueKind, laneOf, type Phase, type RungEntry } from '../repertoire';
 import { wayBetween } from './way';
 
 export interface ScriptLine {
@@ -15,9 +23,9 @@ export interface ScriptLine {
   readonly sign?: string;
 }
 
-/** One stretch of the class as it is spoken: the opening, one pass through a block, the closing. */
+/** One stretch of the class as it is spoken: the opening, one pass through a block, an interlude, the closing. */
 export interface ScriptSection {
-  readonly kind: 'opening' | 'block' | 'closing';
+  readonly kind: 'opening' | 'block' | 'interlude' | 'closing';
   readonly title: string;
   /** When it begins, from the start of the class. */
   readonly startSeconds: number;
@@ -40,25 +48,41 @@ export interface Script {
   readonly seconds: number;
 }
 
+/** What a script is drafted with. */
+interface Room {
+  readonly catalog: Catalog;
+  readonly timed: TimedClass;
+  readonly conditions: readonly Condition[];
+  /** From the back up by the side. */
+  readonly overSide: boolean;
+}
+
 /**
  * A script drafted from a class: what is said, in the order it is said, each pass at its clock time.
- * Words come from the rungs' cues; what they leave unsaid is drafted from poses, phases and doses and marked so.
+ * Words come from the class and from the rungs' cues; what they leave unsaid is drafted from poses, phases and doses
+ * and marked so.
  * @param conditions those in the room: what is always said to them opens the class, what a block asks of them is
  * said with it
  */
 export function draftScript(catalog: Catalog, timed: TimedClass, conditions: readonly Condition[] = []): Script {
   const { plan } = timed;
-  const passes = timed.blocks
-    .flatMap((block) => block.slots.map((slot, i) => ({ block, slot, second: i > 0 })))
-    .sort((a, b) => a.slot.startSeconds - b.slot.startSeconds);
+  const room: Room = { catalog, timed, conditions, overSide: getsUpOverSide({ cautions: [...conditions] }) };
+  const passes = timed.sequence
+    .flatMap((part): Pass[] =>
+      part.kind === 'block'
+        ? part.slots.map((slot, i) => ({ part, slot, second: i > 0 }))
+        : [{ part, slot: { side: null, startSeconds: part.startSeconds, seconds: part.seconds }, second: false }],
+    )
+    .sort((a, b) => a.slot.startSeconds - b.slot.startSeconds || a.part.index - b.part.index);
   let clock = plan.openingSeconds;
-  const spoken = passes.map(({ block, slot, second }) => {
-    const leadSeconds = slot.startSeconds - clock;
-    clock = slot.startSeconds + slot.seconds;
-    return sectionOf(catalog, timed, block, slot, second, leadSeconds, conditions);
+  const spoken = passes.map((pass, i) => {
+    const leadSeconds = pass.slot.startSeconds - clock;
+    clock = pass.slot.startSeconds + pass.slot.seconds;
+    return pass.part.kind === 'block'
+      ? blockSection(room, pass as BlockPass, passes[i + 1], leadSeconds)
+      : interludeSection(room, pass.part, leadSeconds);
   });
-  const still = { leadSeconds: 0, lead: null, lines: [], block: null, side: null, pass: 'first' } as const;
-  const closing = { startSeconds: clock, seconds: plan.closingSeconds };
+  const still = { leadSeconds: 0, lead: null, block: null, side: null, pass: 'first' } as const;
   const sections: ScriptSection[] = [
     {
       ...still,
@@ -66,10 +90,20 @@ export function draftScript(catalog: Catalog, timed: TimedClass, conditions: rea
       title: 'Opening',
       startSeconds: 0,
       seconds: plan.openingSeconds,
-      lines: conditions.map((condition) => safety(`${CONDITIONS[condition].name}: ${CONDITIONS[condition].always}`)),
+      lines: [
+        ...said(plan.openingWords),
+        ...conditions.map((condition) => safety(`${CONDITIONS[condition].name}: ${CONDITIONS[condition].always}`)),
+      ],
     },
     ...spoken,
-    { ...still, kind: 'closing', title: 'Closing', ...closing },
+    {
+      ...still,
+      kind: 'closing',
+      title: 'Closing',
+      startSeconds: clock,
+      seconds: plan.closingSeconds,
+      lines: said(plan.closingWords),
+    },
   ];
   return {
     title: plan.name,
@@ -78,61 +112,100 @@ export function draftScript(catalog: Catalog, timed: TimedClass, conditions: rea
   };
 }
 
-function sectionOf(
-  catalog: Catalog,
-  timed: TimedClass,
-  block: TimedBlock,
-  slot: Slot,
-  second: boolean,
+interface Pass {
+  readonly part: TimedBlock | TimedInterlude;
+  readonly slot: Slot;
+  readonly second: boolean;
+}
+interface BlockPass extends Pass {
+  readonly part: TimedBlock;
+}
+
+const said = (words: readonly string[] = []): ScriptLine[] =>
+  words.map((text) => ({ kind: 'setup', text, written: true }));
+
+function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: number): ScriptSection {
+  const { block, change, startSeconds, seconds, index } = part;
+  const kind = block.interlude === 'check' ? 'check' : 'setup';
+  const lines = [...(block.words ?? []), ...(block.finds ? [`It should find: ${block.finds}`] : [])];
+  if (block.otherwise) lines.push(`If not: ${block.otherwise}`);
+  return {
+    kind: 'interlude',
+    title: block.name,
+    startSeconds,
+    seconds,
+    leadSeconds,
+    lead: wayBetween(catalog, change),
+    lines: lines.map((text) => ({ kind, text, written: true })),
+    block: index,
+    side: null,
+    pass: 'first',
+  };
+}
+
+function blockSection(
+  room: Room,
+  { part, slot, second }: BlockPass,
+  next: Pass | undefined,
   leadSeconds: number,
-  conditions: readonly Condition[],
 ): ScriptSection {
-  const { entry, change } = block;
+  const { entry, change } = part;
   const turned = second && leadSeconds > 0;
+  const leaves = next && next.part !== part ? wayOut(room, part, next) : [];
   return {
     kind: 'block',
     title: `${entry.exercise.name}, ${entry.rung.name}`,
     startSeconds: slot.startSeconds,
     seconds: slot.seconds,
     leadSeconds,
-    lead: second ? (turned ? `Change sides: ${slot.side} side now.` : null) : wayBetween(catalog, change),
-    lines: second ? secondPass(block, slot) : firstPass(catalog, block, timed, conditions),
-    block: block.index,
+    lead: second ? (turned ? `Change sides: ${slot.side} side now.` : null) : wayBetween(room.catalog, change),
+    lines: [...(second ? secondPass(part, slot) : firstPass(room, part)), ...leaves],
+    block: part.index,
     side: entry.exercise.sides === 'alternate' ? null : slot.side,
     pass: second ? 'second' : 'first',
   };
+}
+
+/**
+ * How to leave a block, where people do: nobody who stays in the shape is told to leave it, and where the room rolls
+ * to the side to get up, what the rung says of sitting up is left to the way there.
+ */
+function wayOut({ overSide }: Room, { entry, carried, slots }: TimedBlock, next: Pass): ScriptLine[] {
+  const goesOn = next.part.kind === 'block' && (carried || next.second || slots.length > 1);
+  if (carried || (goesOn && next.second)) return [];
+  const { places } = next.part.change;
+  if (overSide && places[0] === 'supine' && places.length > 1) return [];
+  return cuesOf(entry, 'transition').map(asLine);
 }
 
 const cuesOf = ({ rung }: RungEntry, kind: CueKind): Cue[] => (rung.cues ?? []).filter((cue) => cue.kind === kind);
 const asLine = ({ kind, text, sign }: Cue): ScriptLine => ({ kind, text, written: true, ...(sign ? { sign } : {}) });
 
 /** Teaching says everything; flowing says what is known already in one line each. */
-function firstPass(
-  catalog: Catalog,
-  timedBlock: TimedBlock,
-  timed: TimedClass,
-  conditions: readonly Condition[],
-): ScriptLine[] {
-  const { entry, block } = timedBlock;
-  const share = (cues: Cue[]) => (block.mode === 'teach' ? cues : cues.slice(0, 1)).map(asLine);
+function firstPass({ catalog, conditions }: Room, timedBlock: TimedBlock): ScriptLine[] {
+  const { entry, block, carries } = timedBlock;
+  const share = (cues: Cue[]) => (block.mode === 'flow' ? cues.slice(0, 1) : cues).map(asLine);
   const setup = share(cuesOf(entry, 'setup'));
   const drafted: ScriptLine = {
     kind: 'setup',
-    text: `${entry.exercise.name}: ${entry.rung.name}, ${catalog.graph.name(entry.exercise.position)}.`,
+    text: carries
+      ? `Stay in the shape: ${entry.exercise.name}, ${entry.rung.name}.`
+      : `${entry.exercise.name}: ${entry.rung.name}, ${catalog.graph.name(entry.exercise.position)}.`,
     written: false,
   };
-  const last = timedBlock.index === timed.blocks.length - 1;
   return [
-    ...(setup.length > 0 ? setup : [drafted]),
+    ...(setup.length > 0 && !carries ? setup : [drafted]),
+    ...(block.mode === 'flow' ? [] : cuesOf(entry, 'check').map(asLine)),
     ...actions(entry),
     ...share(cuesOf(entry, 'alignment')),
-    ...(block.mode === 'teach' ? [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'fault')].map(asLine) : []),
+    ...(block.mode === 'flow'
+      ? []
+      : [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'feel'), ...cuesOf(entry, 'fault')].map(asLine)),
     ...options(catalog, timedBlock),
     ...cuesOf(entry, 'safety').map(asLine),
     ...cautionLines(catalog, timedBlock, conditions),
     countLine(timedBlock),
     ...share(cuesOf(entry, 'count')),
-    ...(timedBlock.slots.length === 1 && !last ? cuesOf(entry, 'transition').map(asLine) : []),
   ];
 }
 
@@ -140,24 +213,23 @@ const safety = (text: string): ScriptLine => ({ kind: 'safety', text, written: t
 
 /** What a block asks of the people in the room, from the rules that fired. */
 function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, conditions: readonly Condition[]): ScriptLine[] {
-  const { cautions } = judge(catalog.features(entry), doseOf(entry, block), conditions);
+  const { cautions } = judge(catalog, entry, conditions, block.dose ? doseOf(entry, block) : undefined);
   return cautions.map(({ condition, verdict, how }) =>
     safety(`${CONDITIONS[condition].name}${verdict === 'clear-first' ? ', ask a professional first' : ''}: ${how}`),
   );
 }
 
 function secondPass(timedBlock: TimedBlock, slot: Slot): ScriptLine[] {
-  const { entry } = timedBlock;
-  const { reps } = doseOf(entry, timedBlock.block);
+  const { entry, reps, secondReps } = timedBlock;
+  const times = reps === secondReps ? `${countText(reps)}, as on the first` : countText(secondReps);
   return [
     ...actions(entry),
     ...cuesOf(entry, 'alignment').slice(0, 1).map(asLine),
     {
       kind: 'count',
-      text: `${slot.side === 'left' ? 'Left' : 'Right'} side: ${reps}, as on the first.`,
+      text: `${slot.side === 'left' ? 'Left' : 'Right'} side: ${times}.`,
       written: true,
     },
-    ...cuesOf(entry, 'transition').map(asLine),
   ];
 }
 
@@ -165,31 +237,40 @@ const BREATH_WORDS = { in: 'Breathe in', out: 'Breathe out', hold: 'Hold', free:
 
 function actions(entry: RungEntry): ScriptLine[] {
   return entry.rung.phases.map((phase, index): ScriptLine => {
-    const cue = cuesOf(entry, 'action').find((each) => (each.phase ?? 0) === index);
+    const first = index === 0 ? phase.id : undefined;
+    const cue = cuesOf(entry, 'action').find((each) => (each.phase ?? first) === phase.id);
     if (cue) return { ...asLine(cue), phase };
     return { kind: 'action', text: `${BREATH_WORDS[phase.breath]} for ${phase.counts}.`, written: false, phase };
   });
 }
 
 function options(catalog: Catalog, { entry, block }: TimedBlock): ScriptLine[] {
-  return (block.options ?? []).flatMap((id): ScriptLine[] => {
-    const option = catalog.rung({ exercise: block.exercise, rung: id });
+  return (block.options ?? []).flatMap((each): ScriptLine[] => {
+    const { rung, sign: own } = optionOf(each);
+    const option = catalog.rung({ exercise: block.exercise, rung });
     if (!option) return [];
-    const lower = option.step < entry.step;
     const [cue] = cuesOf(option, 'option');
     if (cue) return [asLine(cue)];
-    const sign = lower ? entry.rung.gate?.stay?.[0] : entry.rung.gate?.ready?.[0];
-    const who = sign ? `${lower ? 'If' : 'Once'} ${sign.replace(/\.$/, '')}: ` : '';
+    const lane = laneOf(entry, option);
+    const sign = own ?? (lane === 'upper' ? entry.rung.gate?.ready?.[0] : entry.rung.gate?.stay?.[0]);
+    const who = sign ? `${lane === 'upper' ? 'Once' : 'If'} ${sign.replace(/\.$/, '')}: ` : '';
     return [{ kind: 'option', text: `${who}${option.rung.name}.`, written: false }];
   });
 }
 
+const countText = (reps: number): string => (Number.isInteger(reps) ? `${reps}` : `about ${Math.round(reps)}`);
+
 /** How many and on which side, in words; computed from the dose, so it is never wrong. */
-function countLine({ entry, block, firstSide }: TimedBlock): ScriptLine {
-  const { sets, reps } = doseOf(entry, block);
-  const each = entry.exercise.sides === 'both' ? '' : block.side ? `, ${block.side} side only` : ' each side';
-  const first = entry.exercise.sides === 'both' || block.side || !firstSide ? '' : `, ${firstSide} first`;
-  const sequence = entry.exercise.sides === 'alternate' && !block.side ? ', alternating' : '';
-  const times = sets > 1 ? `${sets} sets of ${reps}` : `${reps}`;
-  return { kind: 'count', text: `${times}${each}${sequence}${first}. Say the last one.`, written: true };
+function countLine({ entry, block, firstSide, sets, reps }: TimedBlock): ScriptLine {
+  const dose = doseOf(entry, block);
+  const { sides } = entry.exercise;
+  const range = dose.repsTo !== undefined && block.mode !== 'show' ? `${dose.reps} to ${dose.repsTo}` : countText(reps);
+  const until = dose.until === 'tired' ? ', or until tired' : '';
+  const shown = block.mode === 'show' ? ' shown' : '';
+  const each =
+    sides === 'both' ? '' : block.side ? `, ${block.side} side only` : block.mode === 'show' ? '' : ' each side';
+  const first = sides === 'both' || block.side || !firstSide ? '' : `, ${firstSide} first`;
+  const sequence = sides === 'alternate' && !block.side ? ', alternating' : '';
+  const times = sets > 1 ? `${sets} sets of ${range}` : `${range}${shown}`;
+  return { kind: 'count', text: `${times}${until}${each}${sequence}${first}. Say the last one.`, written: true };
 }

@@ -12,9 +12,13 @@ const COLUMNS = {
   'set-up seconds': 'must',
   sets: 'must',
   reps: 'must',
+  'reps to': 'may',
+  until: 'may',
   'seconds per count': 'may',
   'ready when': 'may',
   'stay when': 'may',
+  'stop when': 'may',
+  'branch of': 'may',
   requires: 'may',
   preparation: 'may',
   // Computed: written, and not read back.

@@ -1,10 +1,12 @@
 import Papa from 'papaparse';
 import type { BasePosition } from '../body/position';
 import type { Bundle } from '../formats';
-import { schemaProblems, shortened } from '../formats';
+import { shortened } from '../formats';
+import { schemaProblems } from '../formats/schemaProblems';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
-import { type Exercise, exerciseSchema, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
+import { type Exercise, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
+import { exerciseSchema } from '../repertoire/exerciseSchema';
 import { type Column, CSV_COLUMNS, REQUIRED_COLUMNS } from './columns';
 
 /** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */
@@ -107,7 +109,8 @@ function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
   });
   const exercises = [...made.values()].flatMap(({ exercise, rungs: named, row }): Exercise[] => {
     const rungs = withUnnamed(here.get(exercise.id)?.rungs ?? [], named);
-    const read = exerciseSchema.safeParse({ ...exercise, rungs });
+    const { tags } = here.get(exercise.id) ?? {};
+    const read = exerciseSchema.safeParse({ ...exercise, ...(tags ? { tags } : {}), rungs });
     if (read.success) return [read.data];
     problems.push(
       ...schemaProblems(read.error).map(({ path, message }) => ({
@@ -158,9 +161,13 @@ const COLUMN_OF: Readonly<Record<string, Column>> = {
   'rungs.setupSeconds': 'set-up seconds',
   'rungs.dose.sets': 'sets',
   'rungs.dose.reps': 'reps',
+  'rungs.dose.repsTo': 'reps to',
+  'rungs.dose.until': 'until',
   'rungs.dose.secondsPerCount': 'seconds per count',
   'rungs.gate.ready': 'ready when',
   'rungs.gate.stay': 'stay when',
+  'rungs.gate.stop': 'stop when',
+  'rungs.branchOf': 'branch of',
   'rungs.heatOverride.heat': 'heat set by director',
   'rungs.heatOverride.reason': 'reason',
   'rungs.requires': 'requires',
@@ -225,9 +232,10 @@ function rungOf(row: Row, old: Omit<Rung, 'id' | 'name'>, complain: Complain): R
     preparation: _preparation,
     heatOverride: _heat,
     props: _props,
+    branchOf: _branch,
     ...kept
   } = old;
-  const [ready, stay, props] = [listOf(row['ready when']), listOf(row['stay when']), listOf(row.props)];
+  const props = listOf(row.props);
   const requires = listOf(row.requires).map((key): RungRef => {
     const [exercise = '', rung = '', ...rest] = key.split('/');
     if (!rung || rest.length > 0) complain('requires', `“${key}” does not name a rung; expected exercise/rung.`);
@@ -235,20 +243,45 @@ function rungOf(row: Row, old: Omit<Rung, 'id' | 'name'>, complain: Complain): R
   });
   const preparation = listOf(row.preparation) as NonNullable<Rung['preparation']>;
   const heat = numberOf(row, 'heat set by director', complain);
-  const secondsPerCount = numberOf(row, 'seconds per count', complain);
-  const dose = { sets: numberOf(row, 'sets', complain) ?? 1, reps: numberOf(row, 'reps', complain) ?? 1 };
+  // A column that is not in the table says nothing: what the rung had stays.
+  const branchOf = row['branch of'] === undefined ? old.branchOf : row['branch of'] || undefined;
   return {
     ...kept,
     id: row.rung ?? '',
     name: row['rung name'] ?? '',
     setupSeconds: numberOf(row, 'set-up seconds', complain) ?? old.setupSeconds,
-    dose: { ...dose, ...(secondsPerCount === undefined ? {} : { secondsPerCount }) },
+    dose: doseOf(row, old.dose, complain),
+    ...(branchOf === undefined ? {} : { branchOf }),
     ...(props.length > 0 ? { props } : {}),
     ...(requires.length > 0 ? { requires } : {}),
     ...(preparation.length > 0 ? { preparation } : {}),
-    ...(ready.length + stay.length > 0
-      ? { gate: { ...(ready.length > 0 ? { ready } : {}), ...(stay.length > 0 ? { stay } : {}) } }
-      : {}),
+    ...gateOf(row, old),
     ...(heat === undefined ? {} : { heatOverride: { heat, reason: row.reason ?? '' } }),
   };
+}
+
+function doseOf(row: Row, old: Rung['dose'], complain: Complain): Rung['dose'] {
+  const secondsPerCount = numberOf(row, 'seconds per count', complain);
+  const repsTo = row['reps to'] === undefined ? old.repsTo : numberOf(row, 'reps to', complain);
+  const until = row.until === undefined ? old.until : row.until;
+  if (until !== undefined && until !== '' && until !== 'tired') {
+    complain('until', `“${until}” is not known here; expected tired, or nothing.`);
+  }
+  return {
+    sets: numberOf(row, 'sets', complain) ?? 1,
+    reps: numberOf(row, 'reps', complain) ?? 1,
+    ...(repsTo === undefined ? {} : { repsTo }),
+    ...(until === 'tired' ? { until } : {}),
+    ...(secondsPerCount === undefined ? {} : { secondsPerCount }),
+  };
+}
+
+function gateOf(row: Row, { gate }: Pick<Rung, 'gate'>): Pick<Rung, 'gate'> {
+  const signs = {
+    ready: listOf(row['ready when']),
+    stay: listOf(row['stay when']),
+    stop: row['stop when'] === undefined ? (gate?.stop ?? []) : listOf(row['stop when']),
+  };
+  const said = Object.entries(signs).filter(([, list]) => list.length > 0);
+  return said.length > 0 ? { gate: Object.fromEntries(said) } : {};
 }
