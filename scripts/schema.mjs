@@ -1,4 +1,4 @@
-// npm run schema: publishes the bundle's JSON Schema from the schema of the core.
+// npm run schema: publishes in docs/ the JSON Schema of the bundle and the tables of the review, from the core.
 import { runCommand } from './lib/ensure.mjs';
 
-runCommand('publishSchema', process.argv.slice(2));
+runCommand('publish', process.argv.slice(2));

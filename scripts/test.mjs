@@ -16,7 +16,7 @@ const QUICK = [
 ];
 /** Checks of the program, one after another. */
 const SLOW = [
-  ['published schema', ...node('server/dist/publishSchema.js', '--check')],
+  ['published schema and tables', ...node('server/dist/publish.js', '--check')],
   ['chunks as sent', ...node('scripts/chunks.mjs')],
   ['core, server and web', bin('jest'), [], { NODE_OPTIONS: '--experimental-vm-modules --no-warnings' }],
   ['faults, in short', ...node('--import', 'tsx', 'e2e/faults/run.ts', '--size=short')],

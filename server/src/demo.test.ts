@@ -8,7 +8,7 @@ import { readFiles } from './files';
 
 const FOLDER = join(__dirname, '../../demo');
 // Reading refuses whatever does not fit the schema, or one another.
-const bundle = readFiles(readdirSync(FOLDER).map((file) => join(FOLDER, file)));
+const { bundle } = readFiles(readdirSync(FOLDER).map((file) => join(FOLDER, file)));
 const exercises = bundle.exercises ?? [];
 const catalog = new Catalog({ ...bundle, exercises });
 

@@ -9,11 +9,18 @@ export class UnreadableFile extends Error {
   }
 }
 
+/** Files read as one, and what was changed on the way from an older version, each with its file and path. */
+export interface FilesRead {
+  readonly bundle: Bundle;
+  readonly notes: readonly string[];
+}
+
 /**
  * Reads bundle files as one bundle.
  * @throws UnreadableFile with every problem, by file and path
  */
-export function readFiles(files: readonly string[]): Bundle {
+export function readFiles(files: readonly string[]): FilesRead {
+  const notes: string[] = [];
   const named = files.map((file) => {
     let text: string;
     try {
@@ -24,9 +31,10 @@ export function readFiles(files: readonly string[]): Bundle {
     }
     const parsed = parseBundle(text);
     if (!parsed.ok) throw new UnreadableFile(parsed.problems.map((problem) => ({ file, ...problem })));
+    notes.push(...parsed.notes.map(({ path, message }) => `${file}, ${pathText(path)}: ${message}`));
     return { file, bundle: parsed.bundle };
   });
   const { bundle, problems } = mergeBundles(named);
   if (problems.length > 0) throw new UnreadableFile(problems);
-  return bundle;
+  return { bundle, notes };
 }

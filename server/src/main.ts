@@ -19,7 +19,7 @@ type Options = ReturnType<typeof readOptions>;
 /** Fills an empty studio from bundle files taken as one; of one that holds something a copy is kept. */
 async function prepare(studio: Studio, files: readonly string[]): Promise<void> {
   if (studio.isEmpty) {
-    if (files.length > 0) await studio.import(readFiles(files), { mode: 'merge', rehearse: false });
+    if (files.length > 0) await studio.import(readFiles(files).bundle, { mode: 'merge', rehearse: false });
     return;
   }
   await studio.copies.keep(studio.bundleText, 'start').catch(({ message }: Error) => console.error(message));

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { reviewBundle } from '@warm-ladder/core/formats';
+import { type ReviewWish, reviewBundle } from '@warm-ladder/core/formats';
 import { readFiles, UnreadableFile } from './files';
 
 /** Exit codes: a sound answer, one with a `stop`, something that can't be read, and a mistake of this program. */
@@ -10,12 +10,20 @@ const machineDay = (): string => {
   return [now.getFullYear(), now.getMonth() + 1, now.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
 };
 
-function optionsOf(args: readonly string[]): { files: string[]; today: string } | null {
+interface Options extends ReviewWish {
+  readonly files: string[];
+}
+
+function optionsOf(args: readonly string[]): Options | null {
   try {
     const { values, positionals } = parseArgs({
       args: [...args],
       allowPositionals: true,
-      options: { today: { type: 'string', default: machineDay() } },
+      options: {
+        today: { type: 'string', default: machineDay() },
+        teacher: { type: 'string' },
+        fixes: { type: 'boolean', default: false },
+      },
     });
     const day = new Date(values.today);
     const real = /^\d{4}-\d{2}-\d{2}$/.test(values.today) && !Number.isNaN(day.getTime());
@@ -23,11 +31,14 @@ function optionsOf(args: readonly string[]): { files: string[]; today: string } 
       console.error(`“${values.today}” is no day; expected --today YYYY-MM-DD.`);
       return null;
     }
-    if (positionals.length > 0) return { files: positionals, today: values.today };
+    const { today, teacher, fixes } = values;
+    if (positionals.length > 0) return { files: positionals, today, teacher, fixes };
   } catch {
     // Said below, with what is expected.
   }
-  console.error('Name at least one bundle file: npm run --silent review -- FILE… (and --today YYYY-MM-DD)');
+  console.error(
+    'Name at least one bundle file: npm run --silent review -- FILE… (and --today YYYY-MM-DD, --teacher ID, --fixes)',
+  );
   return null;
 }
 
@@ -36,7 +47,13 @@ function review(args: readonly string[]): number {
   const options = optionsOf(args);
   if (!options) return UNREADABLE;
   try {
-    const document = reviewBundle(readFiles(options.files), options.today);
+    const { bundle, notes } = readFiles(options.files);
+    for (const note of notes) console.error(note);
+    if (options.teacher !== undefined && !bundle.teachers?.some(({ id }) => id === options.teacher)) {
+      console.error(`There is no teacher “${options.teacher}” in these files; expected the id of one.`);
+      return UNREADABLE;
+    }
+    const document = reviewBundle(bundle, options);
     process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
     const findings = [...Object.values(document.classes), ...Object.values(document.series)].flatMap(
       (each) => each.findings,

@@ -1,4 +1,5 @@
-import { COLLECTIONS, DOCUMENT_KINDS, documentKey, documentSchemas, METHOD_ID } from '@warm-ladder/core/formats';
+import { COLLECTIONS, DOCUMENT_KINDS, documentKey, METHOD_ID } from '@warm-ladder/core/formats';
+import { documentSchemas } from '@warm-ladder/core/schemas';
 import { type ChangeAnswer, type ChangesAnswer, changesSchema, type SentChange } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { z } from 'zod';

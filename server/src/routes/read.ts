@@ -1,4 +1,4 @@
-import { schemaProblems } from '@warm-ladder/core/formats';
+import { schemaProblems } from '@warm-ladder/core/schemas';
 import type { z } from 'zod';
 import { invalid } from '../errors';
 

@@ -1,4 +1,4 @@
-import type { DocumentKind } from '@warm-ladder/core/formats';
+import { BUNDLE_VERSION, type DocumentKind } from '@warm-ladder/core/formats';
 import type { SetAsideDocument } from '@warm-ladder/core/wire';
 import type { Queries } from '../database/engine';
 
@@ -7,6 +7,8 @@ export interface StoredDocument {
   readonly kind: string;
   readonly id: string;
   readonly version: number;
+  /** The version of the portable format it was written in. */
+  readonly format: number;
   readonly body: unknown;
 }
 
@@ -35,7 +37,7 @@ const named = (list: readonly DocumentName[]) => [list.map(({ kind }) => kind), 
 export const documentRows = {
   async all(db: Queries): Promise<StoredDocument[]> {
     const { rows } = await db.query<StoredDocument>(
-      'select kind, id, version, body from document order by kind, place',
+      'select kind, id, version, format, body from document order by kind, place',
     );
     return rows.map((row) => ({ ...row, version: Number(row.version) }));
   },
@@ -44,13 +46,13 @@ export const documentRows = {
   async write(db: Queries, documents: readonly WrittenDocument[]): Promise<number[]> {
     const [kinds, ids] = named(documents);
     const { rows } = await db.query<DocumentName & { version: number }>(
-      `insert into document (kind, id, place, body)
-       select kind, id, nextval('revision'), body::json
+      `insert into document (kind, id, place, body, format)
+       select kind, id, nextval('revision'), body::json, $4
        from unnest($1::text[], $2::text[], $3::text[]) with ordinality as d (kind, id, body, nth) order by nth
        on conflict (kind, id) do update
-         set body = excluded.body, version = nextval('revision'), saved_at = now()
+         set body = excluded.body, format = excluded.format, version = nextval('revision'), saved_at = now()
        returning kind, id, version`,
-      [kinds, ids, documents.map(({ text }) => text)],
+      [kinds, ids, documents.map(({ text }) => text), BUNDLE_VERSION],
     );
     const versions = new Map(rows.map(({ kind, id, version }) => [`${kind}/${id}`, Number(version)]));
     return documents.map(({ kind, id }) => {
@@ -58,6 +60,19 @@ export const documentRows = {
       if (version === undefined) throw new Error(`the document ${kind}/${id} was not written`);
       return version;
     });
+  },
+
+  /**
+   * Puts documents of an older format in this one's place. What they say is the same, so their versions stay: a browser
+   * that holds unsent work made from them is not told that somebody else has changed them.
+   */
+  async modernize(db: Queries, documents: readonly WrittenDocument[]): Promise<void> {
+    await db.query(
+      `update document d set body = n.body::json, format = $4
+       from unnest($1::text[], $2::text[], $3::text[]) as n (kind, id, body)
+       where d.kind = n.kind and d.id = n.id`,
+      [...named(documents), documents.map(({ text }) => text), BUNDLE_VERSION],
+    );
   },
 
   /** Takes documents out. @returns the revision this is */
@@ -116,8 +131,8 @@ export const documentRows = {
 
   async setAside(db: Queries, documents: ReadonlyArray<DocumentName & { readonly reason: string }>): Promise<void> {
     await db.query(
-      `insert into set_aside (kind, id, body, reason)
-       select d.kind, d.id, d.body, a.reason
+      `insert into set_aside (kind, id, body, format, reason)
+       select d.kind, d.id, d.body, d.format, a.reason
        from document d join unnest($1::text[], $2::text[], $3::text[]) as a (kind, id, reason) using (kind, id)`,
       [...named(documents), documents.map(({ reason }) => reason)],
     );
@@ -126,7 +141,7 @@ export const documentRows = {
 
   async listSetAside(db: Queries): Promise<SetAsideDocument[]> {
     const { rows } = await db.query<SetAsideDocument>(
-      'select kind, id, body, reason, set_aside_at::text as at from set_aside order by set_aside_at, kind, id',
+      'select kind, id, body, format, reason, set_aside_at::text as at from set_aside order by set_aside_at, kind, id',
     );
     return rows;
   },

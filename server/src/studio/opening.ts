@@ -1,5 +1,8 @@
 import { randomInt } from 'node:crypto';
 import {
+  BUNDLE_FORMAT,
+  BUNDLE_VERSION,
+  COLLECTIONS,
   checkChanges,
   DOCUMENT_KINDS,
   type DocumentChange,
@@ -7,12 +10,12 @@ import {
   type DocumentKind,
   Documents,
   documentKey,
-  documentSchemas,
   emptyBundle,
   pathText,
-  schemaProblems,
 } from '@warm-ladder/core/formats';
+import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
 import type { Engine } from '../database/engine';
+import type { Copies } from './copies';
 import { type DocumentName, documentRows, type StoredDocument, type Tally } from './documentRows';
 import { Snapshot } from './snapshot';
 
@@ -27,6 +30,21 @@ export class StudioIncomplete extends Error {
  * @throws StudioIncomplete when documents are missing that were kept
  */
 export async function openSnapshot(db: Engine, salvage: boolean): Promise<Snapshot> {
+  if (await isIncomplete(db, salvage)) await documentRows.recount(db);
+  const rows = await documentRows.all(db);
+  const { documents, misfits } = sortOut(rows);
+  if (misfits.length > 0) await db.transaction((tx) => documentRows.setAside(tx, misfits));
+  const versions = new Map(
+    rows.filter(isKnown).map(({ kind, id, version }): [DocumentKey, number] => [documentKey(kind, id), version]),
+  );
+  return new Snapshot(documents, versions, await beginEpoch(db));
+}
+
+/**
+ * Whether documents that were kept are gone.
+ * @throws StudioIncomplete unless it is to be taken as it is
+ */
+async function isIncomplete(db: Engine, salvage: boolean): Promise<boolean> {
   const { counted, found } = await documentRows.tallies(db);
   const lost = lossOf(counted, found);
   if (lost.length > 0 && !salvage) {
@@ -35,14 +53,40 @@ export async function openSnapshot(db: Engine, salvage: boolean): Promise<Snapsh
         'kept/ or from a backup in another folder, or start with what is left: --salvage.',
     );
   }
-  if (lost.length > 0) await documentRows.recount(db);
-  const rows = await documentRows.all(db);
-  const { documents, misfits } = sortOut(rows);
-  if (misfits.length > 0) await db.transaction((tx) => documentRows.setAside(tx, misfits));
-  const versions = new Map(
-    rows.filter(isKnown).map(({ kind, id, version }): [DocumentKey, number] => [documentKey(kind, id), version]),
-  );
-  return new Snapshot(documents, versions, await beginEpoch(db));
+  return lost.length > 0;
+}
+
+/**
+ * Brings documents that were written in an older format up to this one, all of them or none, with a copy of the studio
+ * as it was kept first. What can't be brought up is left as it is, and set aside when the studio is read.
+ * @throws StudioIncomplete when documents are missing that were kept
+ */
+export async function modernize(db: Engine, copies: Copies, salvage: boolean): Promise<void> {
+  if (await isIncomplete(db, salvage)) await documentRows.recount(db);
+  const rows = (await documentRows.all(db)).filter(isKnown);
+  const old = rows.filter(({ format }) => format < BUNDLE_VERSION);
+  if (old.length === 0) return;
+  const exercises = rows.flatMap(({ kind, body }) => (kind === 'exercises' ? [body] : []));
+  const written = old.map(({ kind, id, body, format }) => {
+    const { value } = migrateDocument(kind, body, format, { exercises });
+    return { kind, id, text: JSON.stringify(value) };
+  });
+  await copies.keep(asItWas(rows), 'start');
+  await db.transaction((tx) => documentRows.modernize(tx, written));
+}
+
+/** The studio as a file of the oldest format that a document in it has. */
+function asItWas(rows: ReadonlyArray<StoredDocument & { readonly kind: DocumentKind }>): string {
+  const version = Math.min(...rows.map(({ format }) => format));
+  const of = (kind: DocumentKind) => rows.flatMap((row) => (row.kind === kind ? [row.body] : []));
+  const lists = COLLECTIONS.flatMap((each) => (of(each).length > 0 ? [[each, of(each)] as const] : []));
+  const [method] = of('method');
+  return JSON.stringify({
+    format: BUNDLE_FORMAT,
+    version,
+    ...(method ? { method } : {}),
+    ...Object.fromEntries(lists),
+  });
 }
 
 /**

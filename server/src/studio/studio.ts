@@ -4,11 +4,11 @@ import {
   type DocumentKey,
   type DocumentKind,
   documentKey,
-  documentSchemas,
   type ParsedBundle,
   parseBundleSteps,
-  schemaProblems,
+  pathText,
 } from '@warm-ladder/core/formats';
+import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
 import type { CopyReason, ImportAnswer, Kept, SetAsideDocument } from '@warm-ladder/core/wire';
 import type { Engine, Queries } from '../database/engine';
 import { Upkeep } from '../database/upkeep';
@@ -16,7 +16,7 @@ import { invalid, Refusal } from '../errors';
 import type { Copies } from './copies';
 import { type DocumentName, documentRows, type WrittenDocument } from './documentRows';
 import { type ImportMode, planImport } from './importPlan';
-import { openSnapshot } from './opening';
+import { modernize, openSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
 import { type Snapshot, textOf } from './snapshot';
 import { turn, unhurried } from './unhurried';
@@ -70,6 +70,7 @@ export class Studio {
    * @throws StudioIncomplete
    */
   static async open(db: Engine, copies: Copies, salvage = false): Promise<Studio> {
+    await modernize(db, copies, salvage);
     const snapshot = await openSnapshot(db, salvage);
     const studio = new Studio(
       db,
@@ -144,8 +145,9 @@ export class Studio {
    */
   async import(source: string | Bundle, wish: ImportWish): Promise<ImportAnswer> {
     const read: ParsedBundle =
-      typeof source === 'string' ? await unhurried(parseBundleSteps(source)) : { ok: true, bundle: source };
+      typeof source === 'string' ? await unhurried(parseBundleSteps(source)) : { ok: true, bundle: source, notes: [] };
     if (!read.ok) throw invalid(read.problems);
+    const notes = read.notes.map(({ path, message }) => ({ path: pathText(path), message }));
     return this.#inTurn(async () => {
       const { revision } = this.#snapshot;
       if (wish.base !== undefined && wish.base !== revision) {
@@ -157,11 +159,11 @@ export class Studio {
       }
       const plan = planImport(this.#snapshot, read.bundle, wish.mode);
       const { report, rungs, changes, after } = await unhurried(plan);
-      if (wish.rehearse) return { report, rungs, revision };
+      if (wish.rehearse) return { report, rungs, revision, notes };
       if (!this.isEmpty)
         await this.copies.keep(this.bundleText, wish.reason ?? (wish.mode === 'merge' ? 'import' : 'replace'));
       const next = await this.#store(changes, after, wish.mode === 'replace');
-      return { report, rungs, revision: next.revision };
+      return { report, rungs, revision: next.revision, notes };
     });
   }
 
@@ -170,8 +172,9 @@ export class Studio {
     const row = this.#setAside.find((each) => each.kind === kind && each.id === id && each.at === at);
     const known = row && kind in documentSchemas ? (kind as DocumentKind) : undefined;
     if (!row || !known) throw new Refusal('NOT_FOUND', `“${id}” is not set aside.`, { path: `${kind}/${id}` });
-    const parsed = documentSchemas[known].safeParse(row.body);
-    if (!parsed.success) throw invalid(schemaProblems(parsed.error, row.body));
+    const { value } = migrateDocument(known, row.body, row.format, this.bundle);
+    const parsed = documentSchemas[known].safeParse(value);
+    if (!parsed.success) throw invalid(schemaProblems(parsed.error, value));
     const asked = { kind: known, id, value: parsed.data, base: 0 } as AskedChange;
     const outcome = (await this.change([asked])).get(documentKey(known, id));
     if (outcome?.outcome === 'refused') throw invalid(outcome.problems);
