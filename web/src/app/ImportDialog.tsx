@@ -109,6 +109,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
       )}
       {failure && <FailureReport failure={failure} />}
       {rehearsal && <Report answer={rehearsal} />}
+      {rehearsal && rehearsal.notes.length > 0 && <Notes notes={rehearsal.notes} />}
       {rehearsal && rehearsal.plain.length > 0 && (
         <p className="mt-2">
           {rehearsal.plain.length} new {rehearsal.plain.length === 1 ? 'rung comes' : 'rungs come'} undrawn:{' '}
@@ -157,6 +158,25 @@ function Report({ answer: { report, rungs } }: { answer: TableAnswer }) {
       <EffectTable rows={rows} />
       <RungList rungs={rungs} />
     </>
+  );
+}
+
+/** What an older file said otherwise, as it is read now. */
+function Notes({ notes }: Pick<TableAnswer, 'notes'>) {
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer">
+        <span className="font-semibold">From an older version:</span> {notes.length}{' '}
+        {notes.length === 1 ? 'thing was' : 'things were'} brought to this one
+      </summary>
+      <ul className="mt-1 max-h-48 list-disc overflow-y-auto pl-5 text-sm">
+        {notes.map(({ path, message }) => (
+          <li key={path + message}>
+            <code>{path}</code>: {message}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

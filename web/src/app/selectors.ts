@@ -2,7 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import { documentKey } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog } from '@warm-ladder/core/repertoire';
-import { type ClassReview, earlierInSeries, reviewClass } from '@warm-ladder/core/review';
+import { type ClassReview, earlierInSeries, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
 import type { RootState } from './store';
 import { today } from './today';
 
@@ -34,6 +34,17 @@ export const selectCatalog = createSelector(
 /** Reviews by class, kept as long as the class and all it stands on are the same objects. */
 const reviews = new WeakMap<ClassPlan, { key: readonly unknown[]; review: ClassReview }>();
 
+/** What a class is reviewed with: its audience, what the series it belongs to has brought, the day it is. */
+export function reviewContext(state: RootState, plan: ClassPlan): ReviewContext {
+  const classes = selectClasses(state);
+  const classOf = (id: string) => classes.find((each) => each.id === id);
+  return {
+    audience: selectAudiences(state).find(({ id }) => id === plan.audience),
+    earlier: earlierInSeries(plan.id, selectSeries(state), classOf),
+    today: today(),
+  };
+}
+
 /** The review of one class with its audience and the series it belongs to. */
 export function selectReview(state: RootState, plan: ClassPlan): ClassReview {
   const catalog = selectCatalog(state);
@@ -45,9 +56,7 @@ export function selectReview(state: RootState, plan: ClassPlan): ClassReview {
   const key = [catalog, audience, day, ...(member ? [series, classes] : [])];
   const known = reviews.get(plan);
   if (known && known.key.length === key.length && known.key.every((part, i) => part === key[i])) return known.review;
-  const classOf = (id: string) => classes.find((each) => each.id === id);
-  const earlier = earlierInSeries(plan.id, series, classOf);
-  const review = reviewClass(catalog, plan, { audience, earlier, today: day });
+  const review = reviewClass(catalog, plan, reviewContext(state, plan));
   reviews.set(plan, { key, review });
   return review;
 }

@@ -23,6 +23,8 @@ const versions = {
   audiences: {},
   classes: { 'test-class': 7 },
   series: {},
+  teachers: {},
+  rooms: {},
   method: {},
 };
 const NOTHING: LeftBehind = { records: [], others: [], unreadable: 0 };

@@ -31,7 +31,7 @@ export const loadStudio = createAsyncThunk(
     const { studio } = getState() as { studio: StudioState };
     if (studio.status === 'ready') return { answer, left: null };
     const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(answer.bundle, kind, id) ?? null, value);
-    return { answer, left: takeUp(answer.studio, TAB, await livingTabs(), arrived) };
+    return { answer, left: await takeUp(answer.studio, TAB, await livingTabs(), arrived, answer.bundle) };
   },
 );
 

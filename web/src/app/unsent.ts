@@ -1,5 +1,10 @@
-import { type DocumentKey, type DocumentKind, documentKey, documentSchemas } from '@warm-ladder/core/formats';
-import { z } from 'zod';
+import {
+  BUNDLE_VERSION,
+  type Bundle,
+  type DocumentKey,
+  type DocumentKind,
+  documentKey,
+} from '@warm-ladder/core/formats';
 
 /**
  * What could not be sent yet, kept in this browser: one record a document, apart for each studio and each tab, so that
@@ -9,17 +14,6 @@ const PREFIX = 'warm-ladder/unsent';
 const UNREADABLE = 'warm-ladder/unreadable';
 /** Where an earlier version kept the unsent work of every studio in one record. */
 const EARLIER = 'warm-ladder/unsaved';
-
-const outlineSchema = z.strictObject({
-  /** The version the change was made from. */
-  base: z.int().min(0),
-  /** The document as it is to be; `null` where it was deleted. */
-  value: z.unknown(),
-  /** What was sent and may have arrived, though no answer came. */
-  sent: z.unknown().optional(),
-  /** When it was written, in milliseconds: of two tabs' the later one is shown first. */
-  at: z.number(),
-});
 
 export interface UnsentRecord {
   readonly kind: DocumentKind;
@@ -55,7 +49,7 @@ const keyOf = (studio: string, kind: DocumentKind, id: string, tab: string) =>
 export function remember(studio: string, tab: string, { kind, id, ...record }: UnsentRecord): boolean {
   try {
     const store = storage();
-    store?.setItem(keyOf(studio, kind, id, tab), JSON.stringify(record));
+    store?.setItem(keyOf(studio, kind, id, tab), JSON.stringify({ ...record, format: BUNDLE_VERSION }));
     return store !== null;
   } catch {
     return false;
@@ -75,20 +69,24 @@ export function forget(studio: string, tab: string, kind: DocumentKind, id: stri
  * version's, or damage) is put where it stops nothing and can still be looked at.
  * @param living tabs that are open now: their work is theirs
  * @param arrived whether the server has just what a record says: it was sent, and only the answer was lost
+ * @param exercises those of the studio: an older version’s record may name their phases by place
  */
-export function takeUp(
+export async function takeUp(
   studio: string,
   tab: string,
   living: ReadonlySet<string>,
   arrived: (record: UnsentRecord) => boolean,
-): LeftBehind {
+  { exercises }: Pick<Bundle, 'exercises'>,
+): Promise<LeftBehind> {
   const store = storage();
-  if (!store) return { records: [], others: [], unreadable: 0 };
-  const found = keysOf(store).flatMap((key): OtherRecord[] => {
-    const [kind = '', id = '', owner = ''] = key.startsWith(`${PREFIX}/${studio}/`) ? key.split('/').slice(3) : [];
+  const left = store ? keysOf(store).filter((key) => key.startsWith(`${PREFIX}/${studio}/`) || key === EARLIER) : [];
+  if (!store || left.length === 0) return { records: [], others: [], unreadable: unreadable().length };
+  const { readRecord } = await import('./readRecord');
+  const found = left.flatMap((key): OtherRecord[] => {
+    const [kind = '', id = '', owner = ''] = key === EARLIER ? [] : key.split('/').slice(3);
     if (key !== EARLIER && (owner === '' || living.has(owner))) return [];
     const text = store.getItem(key) ?? '';
-    const record = Object.hasOwn(documentSchemas, kind) ? readRecord(kind as DocumentKind, id, text) : null;
+    const record = readRecord(kind, id, text, exercises);
     if (!record) setAside(store, key, text);
     else if (arrived(record)) store.removeItem(key);
     else return [{ ...record, key }];
@@ -112,16 +110,6 @@ const keysOf = (store: Storage): string[] => Array.from({ length: store.length }
 
 /** Lets go of a record that was chosen against, or for. */
 export const dropRecord = (key: string): void => storage()?.removeItem(key);
-
-function readRecord(kind: DocumentKind, id: string, text: string): UnsentRecord | null {
-  try {
-    const { base, value, sent, at } = outlineSchema.parse(JSON.parse(text));
-    const read = value === null ? null : documentSchemas[kind].parse(value);
-    return { kind, id, base, value: read, at, ...(sent === undefined ? {} : { sent }) };
-  } catch {
-    return null;
-  }
-}
 
 function setAside(store: Storage, key: string, text: string): void {
   try {

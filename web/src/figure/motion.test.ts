@@ -3,8 +3,8 @@ import { motionOf, onEveryFrame } from './motion';
 
 const lift = rung('lift', {
   phases: [
-    { breath: 'out', counts: 2, pose: 'away', effort: true },
-    { breath: 'in', counts: 4, pose: 'home' },
+    { id: 'p1', breath: 'out', counts: 2, pose: 'away', effort: true },
+    { id: 'p2', breath: 'in', counts: 4, pose: 'home' },
   ],
 });
 
@@ -32,7 +32,7 @@ describe('a repetition on the clock', () => {
   test('keeps its own tempo where it has one, and is none without a pose to move through', () => {
     expect(motionOf({ ...lift, dose: { ...lift.dose, secondsPerCount: 3 } }, 1)?.seconds).toBe(18);
     expect(
-      motionOf({ ...lift, start: 'nowhere', phases: [{ breath: 'in', counts: 2, pose: 'nowhere' }] }, 1),
+      motionOf({ ...lift, start: 'nowhere', phases: [{ id: 'p1', breath: 'in', counts: 2, pose: 'nowhere' }] }, 1),
     ).toBeNull();
   });
 });

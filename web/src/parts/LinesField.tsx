@@ -1,4 +1,4 @@
-import { sentenceSchema } from '@warm-ladder/core/method';
+import { textFault } from '@warm-ladder/core/method';
 import { useState } from 'react';
 
 interface LinesFieldProps {
@@ -20,7 +20,7 @@ const linesOf = (text: string): string[] =>
 export function LinesField({ label, hidden = false, value, placeholder, onChange }: LinesFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? value.join('\n');
-  const fault = linesOf(shown).flatMap((line) => sentenceSchema.safeParse(line).error?.issues[0]?.message ?? [])[0];
+  const fault = linesOf(shown).flatMap((line) => textFault('sentence', line) ?? [])[0];
   return (
     <label className="block text-[15px]">
       <span className={hidden ? 'sr-only' : 'text-sm text-soft'}>{label}</span>
@@ -33,7 +33,7 @@ export function LinesField({ label, hidden = false, value, placeholder, onChange
         onChange={({ target }) => {
           setTyped(target.value);
           const lines = linesOf(target.value);
-          if (lines.every((line) => sentenceSchema.safeParse(line).success)) onChange(lines);
+          if (lines.every((line) => textFault('sentence', line) === undefined)) onChange(lines);
         }}
         onBlur={() => setTyped(null)}
       />

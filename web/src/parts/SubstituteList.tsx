@@ -39,7 +39,7 @@ export function SubstituteList({ catalog, entry, conditions = [], equipment, ver
       substitutesFor(catalog, entry, {
         spare,
         equipment: props,
-        allowed: (other) => passes(catalog, other, conditions),
+        allowed: (other) => passes({ catalog, conditions }, other),
       }).slice(0, SHOWN),
     [catalog, entry, spare, props, conditions],
   );
@@ -91,11 +91,7 @@ export function SubstituteList({ catalog, entry, conditions = [], equipment, ver
                   {conditions.length > 0 && (
                     <>
                       {' · '}
-                      <CautionMark
-                        verdict={
-                          judge(catalog.features(substitute.entry), substitute.entry.rung.dose, conditions).verdict
-                        }
-                      />
+                      <CautionMark verdict={judge(catalog, substitute.entry, conditions).verdict} />
                     </>
                   )}
                 </span>

@@ -1,4 +1,4 @@
-import { nameSchema, noteSchema } from '@warm-ladder/core/method';
+import { textFault } from '@warm-ladder/core/method';
 import { useState } from 'react';
 
 interface TextFieldProps {
@@ -14,8 +14,8 @@ interface TextFieldProps {
 /** A name or a line edited in place. What can't be (an empty name, too long, markup in it) is said and not taken. */
 export function TextField({ label, value, className = '', placeholder, note = false, onChange }: TextFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const schema = note ? noteSchema : nameSchema;
-  const fault = typed === null ? undefined : schema.safeParse(typed).error?.issues[0]?.message;
+  const faultOf = (text: string) => textFault(note ? 'note' : 'name', text);
+  const fault = typed === null ? undefined : faultOf(typed);
   return (
     <span className={`relative inline-block ${className}`}>
       <input
@@ -26,8 +26,8 @@ export function TextField({ label, value, className = '', placeholder, note = fa
         value={typed ?? value}
         onChange={({ target }) => {
           setTyped(target.value);
-          const name = schema.safeParse(target.value);
-          if (name.success && name.data !== value) onChange(name.data);
+          const text = target.value.trim();
+          if (faultOf(text) === undefined && text !== value) onChange(text);
         }}
         onBlur={() => setTyped(null)}
       />

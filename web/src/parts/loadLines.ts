@@ -12,7 +12,7 @@ const TELLING = 0.5;
 
 /** Each load a rung has, at most and on average over a repetition. */
 export function loadLines(catalog: Catalog, entry: RungEntry): string[] {
-  const course = catalog.course(entry);
+  const course = catalog.course(entry).rep;
   const [most, mean] = [heaviestLoad(course), meanLoad(course)];
   return LOAD_IDEAS.flatMap((idea) => {
     const peak = most[idea] ?? 0;

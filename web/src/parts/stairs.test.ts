@@ -42,6 +42,10 @@ test('a block done on each side has two treads, told apart by their pass', () =>
   ]);
 });
 
+test('a tread says which side works, the class’s first side first', () => {
+  expect(lay(['reach', 'hold'], { firstSide: 'right' }).treads.map(({ sides }) => sides)).toEqual(['R', 'L', '']);
+});
+
 test('only the levels that are stood on are named', () => {
   expect(lay(['stand', 'hold']).levels.map(({ name }) => name)).toEqual(['standing', 'supine']);
 });

@@ -1,4 +1,4 @@
-import type { Block, ClassPlan } from '@warm-ladder/core/plan';
+import { type ClassPlan, freeBlockId, isRungBlock, type RungBlock } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -13,7 +13,7 @@ interface AddSheetProps {
   /** Where the first one goes; the next ones follow it. */
   readonly at: number;
   readonly close: () => void;
-  readonly onAdded: (index: number) => void;
+  readonly onAdded: (id: string) => void;
 }
 
 /** Adds rungs one after another; a rung met earlier in the class flows, a new one is taught. */
@@ -22,11 +22,13 @@ export function AddSheet({ plan, at, close, onAdded }: AddSheetProps) {
   const edit = useClassEdit(plan.id);
   const [added, setAdded] = useState<string[]>([]);
   const pick = ({ exercise, rung }: RungEntry) => {
-    const index = at;
-    const known = plan.blocks.slice(0, index).some((block) => block.exercise === exercise.id && block.rung === rung.id);
-    const block: Block = { exercise: exercise.id, rung: rung.id, mode: known ? 'flow' : 'teach' };
-    edit({ kind: 'insert', at: index, block }, `adding ${exercise.name}`);
-    onAdded(index);
+    const known = plan.blocks
+      .slice(0, at)
+      .some((block) => isRungBlock(block) && block.exercise === exercise.id && block.rung === rung.id);
+    const id = freeBlockId(plan);
+    const block: RungBlock = { id, exercise: exercise.id, rung: rung.id, mode: known ? 'flow' : 'teach' };
+    edit({ kind: 'insert', before: plan.blocks[at]?.id ?? null, block }, `adding ${exercise.name}`);
+    onAdded(id);
     setAdded((names) => [...names, `${exercise.name}, ${rung.name}`]);
   };
   return (

@@ -1,114 +1,280 @@
-import { type Block, doseOf } from '@warm-ladder/core/plan';
-import type { RungEntry } from '@warm-ladder/core/repertoire';
-import { BookOpen, Trash2 } from 'lucide-react';
+import { doseOf, offeredRungs, optionOf, type RungBlock, repsOf } from '@warm-ladder/core/plan';
+import { LANE_WORDS, laneOf, type RungEntry } from '@warm-ladder/core/repertoire';
+import { BookOpen, Lock, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { selectCatalog } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
 import { NumberField } from '../../parts/NumberField';
 import type { RowActions } from './useRowActions';
 
 interface BlockDetailsProps {
   readonly index: number;
-  readonly block: Block;
+  readonly block: RungBlock;
   readonly entry: RungEntry;
   readonly run: 'joined' | 'possible' | null;
+  readonly carries: boolean;
+  /** Whether position and props stay, so that it could be said to carry on. */
+  readonly mayCarry: boolean;
   readonly actions: RowActions;
 }
 
-/** What a block seldom needs: options beside the home rung, one side, a run, tempo, rest. */
-export function BlockDetails({ index, block, entry, run, actions }: BlockDetailsProps) {
-  const dose = doseOf(entry, block);
-  const { exercise, rung } = entry;
-  const edit = (change: Parameters<RowActions['set']>[1], label: string, field = '') =>
-    actions.set(index, change, `${label} of ${exercise.name}`, field);
-  const offered = block.options ?? [];
-  const offer = (id: string, on: boolean) => {
-    const wanted = exercise.rungs.map((each) => each.id).filter((each) => (each === id ? on : offered.includes(each)));
-    edit({ options: wanted.length > 0 ? wanted : undefined }, 'the options');
-  };
-  const others = exercise.rungs.map((each, step) => ({ ...each, step })).filter(({ id }) => id !== rung.id);
+type Part = Pick<BlockDetailsProps, 'index' | 'block' | 'entry' | 'actions'> & {
+  readonly set: (change: Parameters<RowActions['set']>[1], label: string, field?: string) => void;
+};
+
+/** What a block seldom needs: options, sides, how it hangs together with the last one, set-up, tempo, rest. */
+export function BlockDetails({ index, block, entry, run, carries, mayCarry, actions }: BlockDetailsProps) {
+  const { exercise } = entry;
+  const set: Part['set'] = (change, label, field = '') =>
+    actions.set(block.id, change, `${label} of ${exercise.name}`, field);
+  const part: Part = { index, block, entry, actions, set };
   return (
     <div className="col-span-full mt-1 ml-10 flex flex-wrap items-start gap-x-7 gap-y-2 border-t border-line py-2 text-[15px]">
-      {others.length > 0 && (
-        <fieldset>
-          <legend className="text-sm text-soft">Options to offer</legend>
-          {others.map(({ id, name, step }) => (
-            <label key={id} className="mr-4 inline-flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={offered.includes(id)}
-                onChange={({ target }) => offer(id, target.checked)}
-              />
-              <span className="text-soft">{step < entry.step ? 'lower' : 'higher'}</span> {name}
-            </label>
-          ))}
-        </fieldset>
-      )}
-      {exercise.sides !== 'both' && (
-        <label className="flex flex-col">
-          <span className="text-sm text-soft">Sides</span>
-          <select
-            className="field"
-            value={block.side ?? ''}
-            onChange={({ target }) =>
-              edit({ side: (target.value || undefined) as 'left' | 'right' | undefined }, 'the sides')
-            }
-          >
-            <option value="">both, {exercise.sides === 'each' ? 'one after the other' : 'alternating'}</option>
-            <option value="left">left only</option>
-            <option value="right">right only</option>
-          </select>
-        </label>
-      )}
-      {run !== null && (
-        <label className="flex flex-col">
-          <span className="text-sm text-soft">Run</span>
-          <span className="inline-flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              checked={run === 'joined'}
-              onChange={({ target }) => actions.joinRun(index, target.checked)}
-            />
-            one side together with the block above
-          </span>
-        </label>
-      )}
-      <span className="flex flex-col">
-        <span className="text-sm text-soft">One count</span>
-        <span>
-          <NumberField
-            label={`Seconds per count of block ${index + 1}`}
-            value={dose.secondsPerCount ?? actions.secondsPerCount}
-            min={0.25}
-            max={6}
-            step={0.25}
-            className="w-14"
-            onChange={(secondsPerCount) => actions.dose(index, { secondsPerCount })}
-          />{' '}
-          s
-        </span>
-      </span>
-      <span className="flex flex-col">
-        <span className="text-sm text-soft">Rest after</span>
-        <span>
-          <NumberField
-            label={`Rest after block ${index + 1}`}
-            value={block.restAfterSeconds ?? 0}
-            min={0}
-            max={600}
-            step={5}
-            className="w-14"
-            onChange={(seconds) => edit({ restAfterSeconds: seconds || undefined }, 'the rest', 'rest')}
-          />{' '}
-          s
-        </span>
-      </span>
+      <Options {...part} />
+      {exercise.sides !== 'both' && <Sides {...part} run={run} />}
+      <SetUp {...part} carries={carries} mayCarry={mayCarry} />
+      <Dose {...part} />
       <span className="ml-auto flex gap-2 self-end">
+        <label className="action text-sm">
+          <input
+            type="checkbox"
+            className="sr-only"
+            checked={block.locked ?? false}
+            onChange={({ target }) => set({ locked: target.checked || undefined }, 'the lock')}
+          />
+          <Lock className={`size-4 ${block.locked ? '' : 'opacity-40'}`} aria-hidden="true" />
+          {block.locked ? 'Locked' : 'Lock'}
+        </label>
         <Link to={`/repertoire/${exercise.id}`} className="action text-sm">
           <BookOpen className="size-4" aria-hidden="true" /> Its ladder
         </Link>
-        <button type="button" className="action text-sm" onClick={() => actions.remove(index)}>
+        <button type="button" className="action text-sm" onClick={() => actions.remove(block.id)}>
           <Trash2 className="size-4" aria-hidden="true" /> Remove
         </button>
       </span>
     </div>
   );
 }
+
+/** Rungs of the same ladder to be offered aloud, each with where it stands to the main version. */
+function Options({ block, entry, set }: Part) {
+  const catalog = useAppSelector(selectCatalog);
+  const offered = offeredRungs(block);
+  const ladder = catalog.ladder(entry.exercise.id);
+  const offer = (rung: string, on: boolean) => {
+    const wanted = ladder.flatMap(({ rung: { id } }) => {
+      if (id === rung) return on ? [id] : [];
+      return block.options?.filter((each) => optionOf(each).rung === id) ?? [];
+    });
+    set({ options: wanted.length > 0 ? wanted : undefined }, 'the options');
+  };
+  const others = ladder.filter(({ rung }) => rung.id !== entry.rung.id);
+  if (others.length === 0) return null;
+  return (
+    <fieldset>
+      <legend className="text-sm text-soft">Options to offer</legend>
+      {others.map((other) => (
+        <label key={other.key} className="mr-4 inline-flex items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={offered.includes(other.rung.id)}
+            onChange={({ target }) => offer(other.rung.id, target.checked)}
+          />
+          <span className="text-soft">{LANE_WORDS[laneOf(entry, other)]}</span> {other.rung.name}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+/** Which sides, which one begins, whether the second does otherwise, and the run it belongs to. */
+function Sides({ index, block, entry, run, actions, set }: Part & { readonly run: BlockDetailsProps['run'] }) {
+  const { sides } = entry.exercise;
+  const each = sides === 'each' && block.side === undefined;
+  const reps = repsOf(doseOf(entry, block));
+  return (
+    <>
+      <Field name="Sides">
+        <select
+          className="field"
+          aria-label={`Sides of block ${index + 1}`}
+          value={block.side ?? ''}
+          onChange={({ target }) => set({ side: sideOf(target.value) }, 'the sides')}
+        >
+          <option value="">both, {sides === 'each' ? 'one after the other' : 'alternating'}</option>
+          <option value="left">left only</option>
+          <option value="right">right only</option>
+        </select>
+      </Field>
+      {block.side === undefined && (
+        <Field name="Begins on">
+          <select
+            className="field"
+            aria-label={`First side of block ${index + 1}`}
+            value={block.firstSide ?? ''}
+            onChange={({ target }) => set({ firstSide: sideOf(target.value) }, 'the first side')}
+          >
+            <option value="">the side of the class</option>
+            <option value="left">the left</option>
+            <option value="right">the right</option>
+          </select>
+        </Field>
+      )}
+      {each && block.mode !== 'show' && (
+        <Field name="Second side">
+          <span>
+            <NumberField
+              label={`Reps of the second side of block ${index + 1}`}
+              value={block.secondDose?.reps ?? reps}
+              min={1}
+              max={200}
+              whole
+              className="w-10"
+              onChange={(second) =>
+                set({ secondDose: second === reps ? undefined : { reps: second } }, 'the second side')
+              }
+            />{' '}
+            {block.secondDose === undefined ? 'reps, as the first' : 'reps'}
+          </span>
+        </Field>
+      )}
+      {run !== null && (
+        <Field name="Run">
+          <label className="inline-flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={run === 'joined'}
+              onChange={({ target }) => actions.joinRun(block.id, target.checked)}
+            />
+            one side together with the block above
+          </label>
+        </Field>
+      )}
+    </>
+  );
+}
+
+/** Whether it goes on from the block above, and how long its set-up takes. */
+function SetUp({
+  index,
+  block,
+  entry,
+  carries,
+  mayCarry,
+  set,
+}: Part & Pick<BlockDetailsProps, 'carries' | 'mayCarry'>) {
+  const { carrySeconds, flowSetupShare } = useAppSelector(selectCatalog).method;
+  const own = (carries ? carrySeconds : entry.rung.setupSeconds) * (block.mode === 'flow' ? flowSetupShare : 1);
+  const seen = block.carry === undefined;
+  return (
+    <>
+      {mayCarry && (
+        <Field name="After the block above">
+          <select
+            className="field"
+            aria-label={`After the block above, block ${index + 1}`}
+            value={seen ? '' : block.carry ? 'yes' : 'no'}
+            onChange={({ target }) =>
+              set({ carry: target.value === '' ? undefined : target.value === 'yes' }, 'how it goes on')
+            }
+          >
+            <option value="">{seen && carries ? 'goes on in the same shape (seen)' : 'as the poses show'}</option>
+            <option value="yes">goes on in the same shape</option>
+            <option value="no">a new shape</option>
+          </select>
+        </Field>
+      )}
+      <Field name="Set-up">
+        <span>
+          <NumberField
+            label={`Set-up of block ${index + 1}, seconds`}
+            value={block.setupSeconds ?? Math.round(own)}
+            min={0}
+            max={600}
+            className="w-12"
+            onChange={(seconds) =>
+              set({ setupSeconds: seconds === Math.round(own) ? undefined : seconds }, 'the set-up', 'setup')
+            }
+          />{' '}
+          s{block.setupSeconds !== undefined && <span className="text-soft"> (else {Math.round(own)})</span>}
+        </span>
+      </Field>
+    </>
+  );
+}
+
+/** A range, until tired, the tempo, the rest after it. */
+function Dose({ index, block, entry, actions, set }: Part) {
+  const dose = doseOf(entry, block);
+  const number = index + 1;
+  return (
+    <>
+      {block.mode !== 'show' && (
+        <Field name="Up to">
+          <span>
+            <NumberField
+              label={`Most reps of block ${number}`}
+              value={dose.repsTo ?? dose.reps}
+              min={dose.reps}
+              max={200}
+              whole
+              className="w-10"
+              onChange={(repsTo) =>
+                actions.dose(block.id, { reps: dose.reps, repsTo: repsTo > dose.reps ? repsTo : undefined })
+              }
+            />{' '}
+            <label className="ml-1 inline-flex items-center gap-1">
+              <input
+                type="checkbox"
+                checked={dose.until === 'tired'}
+                onChange={({ target }) => actions.dose(block.id, { until: target.checked ? 'tired' : undefined })}
+              />
+              or until tired
+            </label>
+          </span>
+        </Field>
+      )}
+      <Field name="One count">
+        <span>
+          <NumberField
+            label={`Seconds per count of block ${number}`}
+            value={dose.secondsPerCount ?? actions.secondsPerCount}
+            min={0.25}
+            max={6}
+            step={0.25}
+            className="w-14"
+            onChange={(secondsPerCount) => actions.dose(block.id, { secondsPerCount })}
+          />{' '}
+          s
+        </span>
+      </Field>
+      <Field name="Rest after">
+        <span>
+          <NumberField
+            label={`Rest after block ${number}`}
+            value={block.restAfterSeconds ?? 0}
+            min={0}
+            max={600}
+            step={5}
+            className="w-14"
+            onChange={(seconds) => set({ restAfterSeconds: seconds || undefined }, 'the rest', 'rest')}
+          />{' '}
+          s
+        </span>
+      </Field>
+    </>
+  );
+}
+
+const sideOf = (value: string): 'left' | 'right' | undefined =>
+  value === 'left' || value === 'right' ? value : undefined;
+
+const Field = ({ name, children }: { name: string; children: ReactNode }) => (
+  <span className="flex flex-col">
+    <span className="text-sm text-soft" aria-hidden="true">
+      {name}
+    </span>
+    {children}
+  </span>
+);

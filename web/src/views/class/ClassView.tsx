@@ -1,11 +1,21 @@
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import type { ClassPlan, TimedBlock } from '@warm-ladder/core/plan';
+import {
+  type ClassPlan,
+  freeBlockId,
+  INTERLUDE_WORDS,
+  INTERLUDES,
+  type Interlude,
+  type InterludeKind,
+  type TimedBlock,
+  type TimedClass,
+} from '@warm-ladder/core/plan';
 import type { Prop } from '@warm-ladder/core/repertoire';
 import { conditionsOf, type Remedy, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { Plus, ScrollText } from 'lucide-react';
-import { useCallback, useMemo, useState } from 'react';
+import { Pause, Plus, ScrollText } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
@@ -17,8 +27,10 @@ import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
 import { FindingsPanel } from './FindingsPanel';
 import { InsteadSheet } from './InsteadSheet';
+import { InterludeRow } from './InterludeRow';
 import { PartsBar } from './LengthGauge';
 import { StairsView } from './StairsView';
+import { useAsk } from './useAsk';
 import { focusRow, useRowActions } from './useRowActions';
 
 export function Component() {
@@ -27,47 +39,58 @@ export function Component() {
   return plan ? <ClassDesk key={plan.id} plan={plan} /> : <LostPage />;
 }
 
-const NOBODY: ReadonlySet<number> = new Set();
+const NOBODY: ReadonlySet<string> = new Set();
 
 function ClassDesk({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
   const review = useAppSelector((state) => selectReview(state, plan));
   const { timed, findings } = review;
-  const [selected, setSelected] = useState<number | null>(plan.blocks.length > 0 ? 0 : null);
-  const [open, setOpen] = useState<number | null>(null);
-  const [pointed, setPointed] = useState<ReadonlySet<number>>(NOBODY);
+  const [selected, setSelected] = useState<string | null>(plan.blocks[0]?.id ?? null);
+  const [open, setOpen] = useState<string | null>(null);
+  const [pointed, setPointed] = useState<ReadonlySet<string>>(NOBODY);
   const [adding, setAdding] = useState(false);
-  const [instead, setInstead] = useState<number | null>(null);
+  const [instead, setInstead] = useState<string | null>(null);
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
   const edit = useClassEdit(plan.id);
-  const toggle = useCallback((index: number) => setOpen((now) => (now === index ? null : index)), []);
+  const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), []);
   const actions = useRowActions(catalog, plan.id, {
-    blocks: timed.blocks,
+    sequence: timed.sequence,
     select: setSelected,
     toggle,
     instead: setInstead,
   });
   const grave = useMemo(() => {
-    const worst = new Map<number, Severity>();
-    for (const { blocks, severity } of findings) for (const b of blocks) if (!worst.has(b)) worst.set(b, severity);
+    const worst = new Map<string, Severity>();
+    for (const { ids, severity } of findings) for (const id of ids) if (!worst.has(id)) worst.set(id, severity);
     return worst;
   }, [findings]);
-  const point = useCallback(
-    (blocks: readonly number[]) => setPointed(blocks.length > 0 ? new Set(blocks) : NOBODY),
-    [],
-  );
-  const go = useCallback((block: number) => {
-    setSelected(block);
-    document.getElementById(`block-${block}`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
-    focusRow(block);
+  const point = useCallback((ids: readonly string[]) => setPointed(ids.length > 0 ? new Set(ids) : NOBODY), []);
+  const now = useRef(review);
+  useEffect(() => {
+    now.current = review;
+  });
+  const go = useCallback((id: string) => {
+    const index = now.current.timed.sequence.findIndex(({ block }) => block.id === id);
+    setSelected(id);
+    document.getElementById(`block-${index}`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
+    focusRow(index);
   }, []);
+  const ask = useAsk(plan.id);
   const mend = useCallback((remedy: Remedy) => edit(remedy.edits, remedy.label), [edit]);
   useSingleKey(
     'a',
     useCallback(() => setAdding(true), []),
   );
-  const replaced = instead === null ? undefined : timed.blocks[instead];
-  const after = selected === null ? plan.blocks.length : Math.min(selected + 1, plan.blocks.length);
+  const replaced = timed.blocks.find(({ block }) => block.id === instead);
+  const place = plan.blocks.findIndex(({ id }) => id === selected);
+  const after = place < 0 ? plan.blocks.length : place + 1;
+  const addInterlude = (kind: InterludeKind) => {
+    const id = freeBlockId(plan);
+    const block: Interlude = { id, interlude: kind, ...FRESH[kind] };
+    edit({ kind: 'insert', before: plan.blocks[after]?.id ?? null, block }, `adding ${block.name}`);
+    setSelected(id);
+    setOpen(id);
+  };
   return (
     <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
       <ClassHead plan={plan} timed={timed} />
@@ -78,16 +101,17 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             <button type="button" className="action action-main" onClick={() => setAdding(true)}>
               <Plus className="size-4" aria-hidden="true" /> Add from the repertoire
             </button>
+            <InterludeMenu onAdd={addInterlude} />
             <Link to={`/script/${plan.id}`} className="action">
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>
             <PartsBar timed={timed} />
           </div>
-          <Rows timed={timed.blocks} {...{ catalog, grave, selected, open, pointed, actions }} />
+          <Rows sequence={timed.sequence} {...{ catalog, grave, selected, open, pointed, actions }} />
           {plan.blocks.length === 0 && <Beginning />}
         </section>
         <aside className="contain-content lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto">
-          <FindingsPanel findings={findings} onPoint={point} onGo={go} onMend={mend} />
+          <FindingsPanel findings={findings} onPoint={point} onGo={go} onAsk={ask} onMend={mend} />
         </aside>
       </div>
       <p className="border-t border-line pt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
@@ -96,7 +120,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           catalog={catalog}
           block={replaced}
           audience={audience}
-          conditions={conditionsOf({ timed, audience })}
+          conditions={conditionsOf(plan, audience)}
           actions={actions}
           close={() => setInstead(null)}
         />
@@ -105,6 +129,45 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     </main>
   );
 }
+
+/** What a fresh interlude is, before anyone has said more. */
+const FRESH: Readonly<Record<InterludeKind, Pick<Interlude, 'name' | 'seconds'>>> = {
+  talk: { name: 'A word between', seconds: 40 },
+  check: { name: 'Check the shape', seconds: 40 },
+  recover: { name: 'Hug the knees', seconds: 20 },
+};
+
+/** A talk, a self-check or a small rest, put after the block that is worked on. */
+function InterludeMenu({ onAdd }: { onAdd: (kind: InterludeKind) => void }) {
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger asChild>
+        <button type="button" className="action">
+          <Pause className="size-4" aria-hidden="true" /> Add an interlude
+        </button>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="start" sideOffset={4} className="z-40 rounded-md bg-sheet p-1 shadow-lift">
+          {INTERLUDES.map((kind) => (
+            <DropdownMenu.Item
+              key={kind}
+              className="cursor-pointer rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade"
+              onSelect={() => onAdd(kind)}
+            >
+              {INTERLUDE_WORDS[kind]}
+              <span className="block text-sm text-soft">{INTERLUDE_ABOUT[kind]}</span>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+const INTERLUDE_ABOUT: Readonly<Record<InterludeKind, string>> = {
+  talk: 'posture, why, what to fetch',
+  check: 'with hands, a wall, a stick: what it should find',
+  recover: 'knees hugged, rolled out',
+};
 
 function Beginning() {
   return (
@@ -119,47 +182,57 @@ function Beginning() {
 }
 
 interface RowsProps {
-  readonly timed: readonly TimedBlock[];
+  readonly sequence: TimedClass['sequence'];
   readonly catalog: ReturnType<typeof selectCatalog>;
-  readonly grave: ReadonlyMap<number, Severity>;
-  readonly selected: number | null;
-  readonly open: number | null;
-  readonly pointed: ReadonlySet<number>;
+  readonly grave: ReadonlyMap<string, Severity>;
+  readonly selected: string | null;
+  readonly open: string | null;
+  readonly pointed: ReadonlySet<string>;
   readonly actions: ReturnType<typeof useRowActions>;
 }
 
 /** A press becomes a drag after four pixels. One object: a new one would redraw every row at every edit. */
 const DRAG = { activationConstraint: { distance: 4 } };
 
-function Rows({ timed, catalog, grave, selected, open, pointed, actions }: RowsProps) {
+function Rows({ sequence, catalog, grave, selected, open, pointed, actions }: RowsProps) {
   const sensors = useSensors(useSensor(PointerSensor, DRAG));
-  const count = timed.length;
-  const ids = useMemo(() => Array.from({ length: count }, (_, i) => i + 1), [count]);
+  const joined = sequence.map(({ block }) => block.id).join(' ');
+  const ids = useMemo(() => joined.split(' '), [joined]);
   const drop = ({ active, over }: DragEndEvent) => {
-    if (over) actions.move(Number(active.id) - 1, Number(over.id) - 1);
+    if (over) actions.moveTo(String(active.id), String(over.id));
   };
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol className="flex flex-col gap-0.5">
-          <StartsContext value={timed}>
-            {timed.map((each, i) => (
-              <BlockRow
-                key={each.index}
-                index={each.index}
-                block={each.block}
-                entry={each.entry}
-                seconds={each.seconds}
-                way={wayWords(each)}
-                heat={catalog.heat(each.entry)}
-                severity={grave.get(i)}
-                selected={selected === i}
-                open={open === i}
-                pointed={pointed.has(i)}
-                run={runWithAbove(each, timed[i - 1])}
-                actions={actions}
-              />
-            ))}
+          <StartsContext value={sequence}>
+            {sequence.map((part, i) => {
+              const { id } = part.block;
+              const row = {
+                index: i,
+                seconds: part.seconds,
+                way: wayWords(part),
+                severity: grave.get(id),
+                selected: selected === id,
+                open: open === id,
+                pointed: pointed.has(id),
+                actions,
+              };
+              if (part.kind === 'interlude') return <InterludeRow key={id} {...row} block={part.block} />;
+              return (
+                <BlockRow
+                  key={id}
+                  {...row}
+                  block={part.block}
+                  entry={part.entry}
+                  heat={catalog.heat(part.entry)}
+                  carries={part.carries}
+                  mayCarry={mayCarry(part, sequence)}
+                  firstSide={part.firstSide}
+                  run={runWithAbove(part, sequence[i - 1])}
+                />
+              );
+            })}
           </StartsContext>
         </ol>
       </SortableContext>
@@ -167,12 +240,18 @@ function Rows({ timed, catalog, grave, selected, open, pointed, actions }: RowsP
   );
 }
 
+/** Whether a block could be said to carry on: there is one before it, and position and props stay. */
+function mayCarry({ change, index, entry }: TimedBlock, sequence: TimedClass['sequence']): boolean {
+  const before = sequence.slice(0, index).findLast((part) => part.kind === 'block');
+  return before !== undefined && change.seconds === 0 && before.position === entry.exercise.position;
+}
+
 /** The change into a block as its row says it: `13 s to prone, take roller`. */
-function wayWords({ change, entry }: TimedBlock): string | null {
+function wayWords({ change, position }: TimedClass['sequence'][number]): string | null {
   if (change.seconds === 0) return null;
   const names = (props: readonly Prop[]) => props.map(({ name }) => name.toLowerCase()).join(', ');
   return [
-    `${Math.round(change.seconds)} s${change.places.length > 1 ? ` to ${entry.exercise.position}` : ''}`,
+    `${Math.round(change.seconds)} s${change.places.length > 1 ? ` to ${position}` : ''}`,
     change.taken.length > 0 ? `take ${names(change.taken)}` : '',
     change.putAway.length > 0 ? `put away ${names(change.putAway)}` : '',
   ]
@@ -181,8 +260,11 @@ function wayWords({ change, entry }: TimedBlock): string | null {
 }
 
 /** Whether a block is, or could be, in one run with the block above it. */
-function runWithAbove(block: TimedBlock, above: TimedBlock | undefined): 'joined' | 'possible' | null {
-  if (above === undefined) return null;
+function runWithAbove(
+  block: TimedBlock,
+  above: TimedClass['sequence'][number] | undefined,
+): 'joined' | 'possible' | null {
+  if (above?.kind !== 'block') return null;
   if (block.block.run !== undefined && block.block.run === above.block.run) return 'joined';
   const goes = (each: TimedBlock) => each.entry.exercise.sides === 'each' && each.block.side === undefined;
   return goes(block) && goes(above) && block.entry.exercise.position === above.entry.exercise.position

@@ -17,6 +17,7 @@ interface InsteadSheetProps {
 /** What can stand in a block's place: what the room's cautions and props allow, the nearest first. */
 export function InsteadSheet({ catalog, block, audience, conditions, actions, close }: InsteadSheetProps) {
   const { entry, index } = block;
+  const { id } = block.block;
   return (
     <Sheet
       at="side"
@@ -33,7 +34,7 @@ export function InsteadSheet({ catalog, block, audience, conditions, actions, cl
         verb="Take"
         onPick={(other) => {
           const to = { exercise: other.exercise.id, rung: other.rung.id };
-          actions.edit({ kind: 'swap', block: index, to }, `${other.exercise.name} for ${entry.exercise.name}`);
+          actions.edit({ kind: 'swap', id, to }, `${other.exercise.name} for ${entry.exercise.name}`);
           close();
         }}
       />

@@ -9,6 +9,7 @@ const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
   sideChanges: 'change of side',
   options: 'options',
   rest: 'rest',
+  interludes: 'interludes',
   transitions: 'moving and props',
   closing: 'closing',
 };
@@ -32,6 +33,7 @@ export function LengthGauge({ timed }: { timed: TimedClass }) {
         <span className="font-normal text-soft">
           {' '}
           · {clock(p10)}–{clock(p90)}, {lateText(overChance)}
+          {timed.practiceSeconds !== timed.seconds && ` · ${clock(timed.practiceSeconds)} to practise`}
         </span>
       </p>
     </div>

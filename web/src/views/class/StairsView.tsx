@@ -6,7 +6,7 @@ import { directionPath } from '../../parts/directions';
 import { heatStep } from '../../parts/heat';
 import { placePath } from '../../parts/placePath';
 import { severityLook } from '../../parts/SeverityMark';
-import { layStairs, type Riser, type Tread } from '../../parts/stairs';
+import { layStairs, type QuietStep, type Riser, type Tread } from '../../parts/stairs';
 import { useWidth } from '../../parts/useWidth';
 import { useRepsDrag } from './useRepsDrag';
 
@@ -16,17 +16,20 @@ const TOP = 26;
 const LEFT = 84;
 /** Pixels at a tread's right end that take hold of it. */
 const END = 7;
+/** Pixels that the tie over two treads of one shape reaches to either side. */
+const TIE = 7;
 const BASE = TOP + HEIGHT + TREAD + 8;
 
 interface StairsViewProps {
   readonly catalog: Catalog;
   readonly review: ClassReview;
   /** The gravest finding of each block. */
-  readonly grave: ReadonlyMap<number, Severity>;
-  readonly selected: number | null;
+  readonly grave: ReadonlyMap<string, Severity>;
+  /** Ids of blocks, here as everywhere: they stay the same when blocks move. */
+  readonly selected: string | null;
   /** Blocks a finding under the pointer concerns. */
-  readonly pointed: ReadonlySet<number>;
-  readonly onSelect: (block: number) => void;
+  readonly pointed: ReadonlySet<string>;
+  readonly onSelect: (id: string) => void;
 }
 
 /**
@@ -47,17 +50,21 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
   const drag = useRepsDrag(timed, stairs.scale);
   const at = (seconds: number) => LEFT + seconds * stairs.scale;
   const held = useRef(false);
-  const marked = stairs.treads.filter(({ block }) => block === selected || pointed.has(block));
+  const marked = stairs.treads.filter(({ id }) => id === selected || pointed.has(id));
   /** The tread under the pointer, column and all; a little past its right end still counts as the end. */
   const under = ({ clientX, currentTarget }: MouseEvent<SVGElement>) => {
     const x = clientX - currentTarget.getBoundingClientRect().left - LEFT;
     const tread = stairs.treads.findLast((each) => x >= each.x && x <= each.x + each.width + END / 2);
     return tread && { tread, atEnd: x > tread.x + tread.width - END };
   };
+  const quietUnder = ({ clientX, currentTarget }: MouseEvent<SVGElement>) => {
+    const x = clientX - currentTarget.getBoundingClientRect().left - LEFT;
+    return stairs.quiet.findLast((each) => x >= each.x && x <= each.x + each.width);
+  };
   const grab = (event: PointerEvent<SVGElement>) => {
     const hit = under(event);
     held.current = hit?.atEnd === true;
-    if (hit?.atEnd) drag(event, hit.tread.block);
+    if (hit?.atEnd) drag(event, hit.tread.id);
   };
   const follow = (event: PointerEvent<SVGElement>) => {
     event.currentTarget.style.cursor = under(event)?.atEnd ? 'ew-resize' : 'pointer';
@@ -65,7 +72,8 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
   const choose = (event: MouseEvent<SVGElement>) => {
     const hit = under(event);
     // Letting go of an end is not a choice of whatever lies under the hand by then.
-    if (hit && !held.current) onSelect(hit.tread.block);
+    const id = hit?.tread.id ?? quietUnder(event)?.id;
+    if (id !== undefined && !held.current) onSelect(id);
   };
   return (
     <div ref={ref} className="w-full contain-content" style={{ height: BASE + 24 }}>
@@ -100,9 +108,11 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
           <Held x={at(0)} width={timed.parts.opening * stairs.scale} name="opening" />
           <Held x={at(timed.seconds - timed.parts.closing)} width={timed.parts.closing * stairs.scale} name="closing" />
           <Risers risers={stairs.risers} />
+          <QuietSteps quiet={stairs.quiet} selected={selected} pointed={pointed} />
           <Treads treads={stairs.treads} grave={grave} />
+          <Sides treads={stairs.treads} />
           {marked.map((tread) => (
-            <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.block)} />
+            <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.id)} />
           ))}
           <Target x={at(target)} over={timed.seconds > target} text={clock(target)} />
           <Range from={at(timed.range.p10)} middle={at(timed.seconds)} to={at(timed.range.p90)} />
@@ -114,7 +124,9 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
 
 function spoken({ timed, findings }: ClassReview): string {
   const ups = timed.blocks.length;
-  return `The class as stairs: ${ups} blocks, ${clock(timed.seconds)} of ${timed.plan.targetMinutes} minutes, ${findings.length} findings. The rows below hold the same.`;
+  const firsts = new Set(timed.blocks.flatMap(({ firstSide }) => firstSide ?? []));
+  const sides = firsts.size > 0 ? ` What has sides begins on the ${[...firsts].join(' or the ')}.` : '';
+  return `The class as stairs: ${ups} blocks, ${clock(timed.seconds)} of ${timed.plan.targetMinutes} minutes, ${findings.length} findings.${sides} The rows below hold the same.`;
 }
 
 /** `M x y h w v h z` of a box: many boxes of one look are one path, so that an edit changes a dozen elements. */
@@ -122,19 +134,36 @@ const box = (x: number, y: number, width: number, height: number): string =>
   `M${x.toFixed(1)} ${y}h${width.toFixed(1)}v${height}h${(-width).toFixed(1)}z`;
 
 /** Heat from which a mark on a tread is dark on light. */
-const LIGHT = 35;
+const LIGHT = 50;
 
-function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMap<number, Severity> }) {
+/** Interludes: where people are, and nothing is worked at. */
+function QuietSteps(props: { quiet: readonly QuietStep[]; selected: string | null; pointed: ReadonlySet<string> }) {
+  const { quiet, selected, pointed } = props;
+  if (quiet.length === 0) return null;
+  const chosen = quiet.filter(({ id }) => id === selected || pointed.has(id));
+  const shape = ({ x, y, width }: QuietStep) => box(LEFT + x + 0.5, TOP + y + 6.5, Math.max(4, width - 2), TREAD - 7);
+  return (
+    <>
+      <path d={quiet.map(shape).join('')} className="fill-sheet stroke-soft" strokeWidth="1" />
+      <path d={chosen.map(shape).join('')} fill="none" className="stroke-ink" strokeWidth="2.5" />
+    </>
+  );
+}
+
+function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMap<string, Severity> }) {
   const looks = new Map<string, { columns: string; slabs: string }>();
   const glyphs = { dark: '', light: '' };
   const marks = new Map<string, string>();
-  for (const { block, x, y, width, heat, directions } of treads) {
+  let joints = '';
+  for (const { id, x, y, width, heat, directions, carries, pass } of treads) {
     const [left, top] = [LEFT + x, TOP + y];
     const { fill } = heatStep(heat);
     const look = looks.get(fill) ?? { columns: '', slabs: '' };
     look.columns += box(left, top + TREAD, width, BASE - top - TREAD);
     look.slabs += box(left, top, Math.max(1.5, width - 1), TREAD);
     looks.set(fill, look);
+    // What goes on in one shape is tied to the tread before it.
+    if (carries && pass === 0) joints += `M${(left - TIE).toFixed(1)} ${top - 3}h${2 * TIE}`;
     const [direction] = directions;
     if (direction && width > 16) {
       glyphs[heat >= LIGHT ? 'dark' : 'light'] += placePath(
@@ -144,7 +173,7 @@ function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMa
         0.8,
       );
     }
-    const severity = grave.get(block);
+    const severity = grave.get(id);
     if (severity) {
       const { shape, className } = severityLook(severity);
       const mark = placePath(shape, left + Math.min(width / 2, 12) - 7, top - 17, 0.7);
@@ -160,6 +189,7 @@ function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMa
           <path d={slabs} />
         </g>
       ))}
+      <path d={joints} fill="none" className="stroke-ink" strokeWidth="2.5" strokeLinecap="round" />
       <path d={glyphs.dark} {...glyph} className="stroke-ink" />
       <path d={glyphs.light} {...glyph} className="stroke-sheet" />
       {[...marks].map(([className, d]) => (
@@ -168,6 +198,26 @@ function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMa
     </>
   );
 }
+
+/** Pixels of a letter under a tread; where they do not fit, the row says it alone. */
+const LETTER = 9;
+
+/** Which side a tread works, where it is wide enough to say so. */
+const Sides = memo(function Sides({ treads }: { treads: readonly Tread[] }) {
+  return (
+    <g className="fill-soft text-[11px] font-semibold" textAnchor="middle">
+      {treads.map(
+        ({ id, pass, sides, x, y, width }) =>
+          sides !== '' &&
+          width >= sides.length * LETTER && (
+            <text key={`${id}-${pass}`} x={LEFT + x + width / 2} y={TOP + y + TREAD + 12}>
+              {sides}
+            </text>
+          ),
+      )}
+    </g>
+  );
+});
 
 /** A tread that is worked on, or that a finding points at; the one worked on has a grip at its end. */
 function Marked({ tread: { x, y, width, block }, pointed }: { tread: Tread; pointed: boolean }) {

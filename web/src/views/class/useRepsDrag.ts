@@ -12,13 +12,14 @@ export function useRepsDrag(timed: TimedClass, scale: number) {
   const now = useRef({ timed, scale });
   now.current = { timed, scale };
   return useCallback(
-    (event: PointerEvent, index: number) => {
+    (event: PointerEvent, id: string) => {
       const { timed: at, scale: pixels } = now.current;
-      const block = at.blocks[index];
+      const block = at.blocks.find((each) => each.block.id === id);
       if (!block || pixels === 0) return;
       event.preventDefault();
       const { reps } = doseOf(block.entry, block.block);
-      const perRep = block.work / reps / block.slots.length;
+      const passes = block.block.secondDose ? 1 : block.slots.length;
+      const perRep = (block.work - (passes === 1 ? block.second.work : 0)) / block.reps / passes;
       const field = `drag ${drags++}`;
       const from = event.clientX;
       let last = reps;
@@ -26,7 +27,7 @@ export function useRepsDrag(timed: TimedClass, scale: number) {
         const wanted = Math.min(MOST, Math.max(1, reps + Math.round((clientX - from) / pixels / perRep)));
         if (wanted === last) return;
         last = wanted;
-        edit({ kind: 'dose', block: index, dose: { reps: wanted } }, `reps of ${block.entry.exercise.name}`, field);
+        edit({ kind: 'dose', id, dose: { reps: wanted } }, `reps of ${block.entry.exercise.name}`, field);
       };
       const stop = () => {
         window.removeEventListener('pointermove', move);

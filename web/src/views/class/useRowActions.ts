@@ -1,34 +1,32 @@
-import type { Block, PlanEdit, TimedBlock } from '@warm-ladder/core/plan';
+import type { InterludeChange, PlanEdit, RungBlockChange, TimedClass } from '@warm-ladder/core/plan';
 import type { Catalog, DoseChange } from '@warm-ladder/core/repertoire';
 import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
 import { useClassEdit } from '../../app/edits';
 import { inField } from '../../app/useShortcuts';
 
+/** What a row can do; every block is named by its id, which stays the same when others move. */
 export interface RowActions {
   readonly secondsPerCount: number;
-  readonly select: (index: number) => void;
-  readonly toggle: (index: number) => void;
+  readonly select: (id: string) => void;
+  readonly toggle: (id: string) => void;
   readonly edit: (edits: PlanEdit | readonly PlanEdit[], label: string, field?: string) => void;
-  readonly set: (
-    index: number,
-    change: Partial<Omit<Block, 'exercise' | 'dose'>>,
-    label: string,
-    field?: string,
-  ) => void;
-  readonly dose: (index: number, dose: DoseChange) => void;
-  readonly remove: (index: number) => void;
-  readonly move: (from: number, to: number) => void;
+  readonly set: (id: string, change: RungBlockChange, label: string, field?: string) => void;
+  readonly setInterlude: (id: string, change: InterludeChange, label: string, field?: string) => void;
+  readonly dose: (id: string, dose: DoseChange) => void;
+  readonly remove: (id: string) => void;
+  /** To the place another block has. */
+  readonly moveTo: (id: string, place: string) => void;
   /** Shows what could stand in its place. */
-  readonly instead: (index: number) => void;
-  readonly joinRun: (index: number, join: boolean) => void;
-  readonly keyDown: (event: KeyboardEvent, index: number) => void;
+  readonly instead: (id: string) => void;
+  readonly joinRun: (id: string, join: boolean) => void;
+  readonly keyDown: (event: KeyboardEvent, id: string) => void;
 }
 
-interface Standing {
-  readonly blocks: readonly TimedBlock[];
-  readonly select: (index: number) => void;
-  readonly toggle: (index: number) => void;
-  readonly instead: (index: number) => void;
+interface Desk {
+  readonly sequence: TimedClass['sequence'];
+  readonly select: (id: string) => void;
+  readonly toggle: (id: string) => void;
+  readonly instead: (id: string) => void;
 }
 
 /** Puts the focus on a row once it is drawn in its new place. */
@@ -37,55 +35,63 @@ export const focusRow = (index: number): void => {
 };
 
 /** Everything a row can do, the same functions for every row and every edit, so that rows unchanged stay undrawn. */
-export function useRowActions(catalog: Catalog, classId: string, standing: Standing): RowActions {
+export function useRowActions(catalog: Catalog, classId: string, desk: Desk): RowActions {
   const edit = useClassEdit(classId);
-  const now = useRef(standing);
+  const now = useRef(desk);
   useEffect(() => {
-    now.current = standing;
+    now.current = desk;
   });
   const { secondsPerCount } = catalog.method;
   return useMemo(() => {
-    const nameOf = (index: number) => now.current.blocks[index]?.entry.exercise.name ?? 'a block';
-    const go = (index: number) => {
-      now.current.select(index);
-      focusRow(index);
+    const placeOf = (id: string) => now.current.sequence.findIndex(({ block }) => block.id === id);
+    const idAt = (place: number) => now.current.sequence[place]?.block.id;
+    const nameOf = (id: string) => {
+      const part = now.current.sequence[placeOf(id)];
+      return part === undefined ? 'a block' : part.kind === 'block' ? part.entry.exercise.name : part.block.name;
+    };
+    const goTo = (id: string | undefined, place: number) => {
+      if (id === undefined) return;
+      now.current.select(id);
+      focusRow(place);
     };
     const actions: RowActions = {
       secondsPerCount,
-      select: (index) => now.current.select(index),
-      toggle: (index) => now.current.toggle(index),
+      select: (id) => now.current.select(id),
+      toggle: (id) => now.current.toggle(id),
       edit,
-      set: (index, change, label, field = '') =>
-        edit({ kind: 'set', block: index, change }, label, field && `${field} ${index}`),
-      dose: (index, dose) =>
-        edit(
-          { kind: 'dose', block: index, dose },
-          `the dose of ${nameOf(index)}`,
-          `dose ${index} ${Object.keys(dose)}`,
-        ),
-      remove: (index) => {
-        edit({ kind: 'remove', block: index }, `taking out ${nameOf(index)}`);
-        go(Math.max(0, Math.min(index, now.current.blocks.length - 2)));
+      set: (id, change, label, field = '') => edit({ kind: 'set', id, change }, label, field && `${field} ${id}`),
+      setInterlude: (id, change, label, field = '') =>
+        edit({ kind: 'interlude', id, change }, label, field && `${field} ${id}`),
+      dose: (id, dose) =>
+        edit({ kind: 'dose', id, dose }, `the dose of ${nameOf(id)}`, `dose ${id} ${Object.keys(dose)}`),
+      remove: (id) => {
+        const place = placeOf(id);
+        const next = idAt(place + 1) ?? idAt(place - 1);
+        edit({ kind: 'remove', id }, `taking out ${nameOf(id)}`);
+        goTo(next, Math.max(0, Math.min(place, now.current.sequence.length - 2)));
       },
-      move: (from, to) => {
-        if (from === to || to < 0 || to >= now.current.blocks.length) return;
-        edit({ kind: 'move', from, to }, `moving ${nameOf(from)}`);
-        go(to);
+      moveTo: (id, place) => {
+        const [from, to] = [placeOf(id), placeOf(place)];
+        if (from === to || from < 0 || to < 0) return;
+        const before = to > from ? (idAt(to + 1) ?? null) : place;
+        edit({ kind: 'move', id, before }, `moving ${nameOf(id)}`);
+        goTo(id, to);
       },
-      instead: (index) => now.current.instead(index),
-      joinRun: (index, join) => edit(runEdits(now.current.blocks, index, join), `the run of ${nameOf(index)}`),
-      keyDown: (event, index) => {
+      instead: (id) => now.current.instead(id),
+      joinRun: (id, join) => edit(runEdits(now.current.sequence, id, join), `the run of ${nameOf(id)}`),
+      keyDown: (event, id) => {
         const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
+        const near = by === 0 ? undefined : idAt(placeOf(id) + by);
         if (by !== 0 && event.altKey) {
           event.preventDefault();
-          actions.move(index, index + by);
+          if (near !== undefined) actions.moveTo(id, near);
         } else if (inField(event.target) || event.target !== event.currentTarget) return;
         else if (by !== 0) {
           event.preventDefault();
-          if (now.current.blocks[index + by]) go(index + by);
-        } else if (event.key === 'Enter') actions.toggle(index);
-        else if (event.key.toLowerCase() === 'i' && !event.ctrlKey && !event.metaKey) actions.instead(index);
-        else if (event.key === 'Delete' || event.key === 'Backspace') actions.remove(index);
+          goTo(near, placeOf(id) + by);
+        } else if (event.key === 'Enter') actions.toggle(id);
+        else if (event.key.toLowerCase() === 'i' && !event.ctrlKey && !event.metaKey) actions.instead(id);
+        else if (event.key === 'Delete' || event.key === 'Backspace') actions.remove(id);
       },
     };
     return actions;
@@ -93,14 +99,16 @@ export function useRowActions(catalog: Catalog, classId: string, standing: Stand
 }
 
 /** Joins a block to the run of the one above it, begun if need be, or lets it and what follows it go. */
-function runEdits(blocks: readonly TimedBlock[], index: number, join: boolean): PlanEdit[] {
-  if (!join) return [{ kind: 'set', block: index, change: { run: undefined } }];
-  const above = blocks[index - 1]?.block.run;
-  const taken = new Set(blocks.map(({ block }) => block.run));
+function runEdits(sequence: TimedClass['sequence'], id: string, join: boolean): PlanEdit[] {
+  if (!join) return [{ kind: 'set', id, change: { run: undefined } }];
+  const blocks = sequence.flatMap((part) => (part.kind === 'block' ? [part.block] : []));
+  const above = blocks[blocks.findIndex((block) => block.id === id) - 1];
+  if (!above) return [];
+  const taken = new Set(blocks.map(({ run }) => run));
   const free = Array.from({ length: blocks.length + 1 }, (_, n) => `run-${n + 1}`).find((name) => !taken.has(name));
-  const run = above ?? free;
+  const run = above.run ?? free;
   return [
-    { kind: 'set', block: index - 1, change: { run } },
-    { kind: 'set', block: index, change: { run } },
+    { kind: 'set', id: above.id, change: { run } },
+    { kind: 'set', id, change: { run } },
   ];
 }

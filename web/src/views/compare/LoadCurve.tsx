@@ -23,7 +23,7 @@ const TELLING = 0.5;
 
 /** The heaviest load of a rung over one repetition, with the breath it is carried on under it. */
 export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
-  const course = catalog.course(entry);
+  const course = catalog.course(entry).rep;
   const load = heaviestLoad(course);
   const curve = useMemo(() => loadCurve(catalog, entry), [catalog, entry]);
   const idea = LOAD_IDEAS.reduce((most, each) => ((load[each] ?? 0) > (load[most] ?? 0) ? each : most));
@@ -31,12 +31,15 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
   const mean = meanLoad(course)[idea] ?? 0;
   const peak = Math.max(
     1,
-    ...entries.flatMap((each) => LOAD_IDEAS.map((one) => heaviestLoad(catalog.course(each))[one] ?? 0)),
+    ...entries.flatMap((each) => LOAD_IDEAS.map((one) => heaviestLoad(catalog.course(each).rep)[one] ?? 0)),
   );
-  const longest = Math.max(1, ...entries.map((each) => catalog.features(each).repSeconds));
+  const longest = Math.max(1, ...entries.map((each) => repSeconds(catalog, each)));
   const x = (seconds: number) => (seconds / longest) * WIDTH;
   const y = (value: number) => HEIGHT - (value / peak) * (HEIGHT - 6);
-  const points = curve.map((point) => `${x(point.atSeconds).toFixed(1)} ${y(point.load[idea] ?? 0).toFixed(1)}`);
+  const points = curve.map(
+    (point) =>
+      `${x(point.atCounts * secondsPerCount(catalog, entry)).toFixed(1)} ${y(point.load[idea] ?? 0).toFixed(1)}`,
+  );
   return (
     <figure className="mt-2">
       <figcaption className="flex gap-2 text-[15px]">
@@ -51,7 +54,7 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 16}`} className="mt-1 w-full" aria-hidden="true">
         {points.length > 0 && (
           <path
-            d={`M0 ${HEIGHT}L${points.join('L')}L${x(catalog.features(entry).repSeconds)} ${HEIGHT}Z`}
+            d={`M0 ${HEIGHT}L${points.join('L')}L${x(repSeconds(catalog, entry))} ${HEIGHT}Z`}
             className="fill-heat-3/25 stroke-heat-3"
             strokeWidth={1.5}
           />
@@ -77,12 +80,19 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
   );
 }
 
+/** Seconds of a count of a rung, whoever is in the room. */
+const secondsPerCount = ({ method }: Catalog, { rung }: RungEntry): number =>
+  rung.dose.secondsPerCount ?? method.secondsPerCount;
+
+const repSeconds = (catalog: Catalog, entry: RungEntry): number =>
+  entry.rung.phases.reduce((sum, { counts }) => sum + counts, 0) * secondsPerCount(catalog, entry);
+
 /** The phases of a repetition on its clock. */
-function breathsOf({ method }: Catalog, { rung }: RungEntry) {
+function breathsOf(catalog: Catalog, entry: RungEntry) {
   let clock = 0;
-  return rung.phases.map(({ breath, counts, effort = false }) => {
+  return entry.rung.phases.map(({ breath, counts, effort = false }) => {
     const from = clock;
-    clock += counts * (rung.dose.secondsPerCount ?? method.secondsPerCount);
+    clock += counts * secondsPerCount(catalog, entry);
     return { breath, effort, from, to: clock };
   });
 }

@@ -1,4 +1,5 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import { isRungBlock } from '@warm-ladder/core/plan';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
 import { Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
@@ -27,7 +28,7 @@ export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProp
   const change = useChange();
   const navigate = useNavigate();
   const taught = useAppSelector(selectClasses).filter(({ blocks }) =>
-    blocks.some((block) => block.exercise === exercise.id),
+    blocks.some((block) => isRungBlock(block) && block.exercise === exercise.id),
   ).length;
   const set = (part: Partial<Exercise>, label: string, field?: string) =>
     onExercise({ ...exercise, ...part }, label, field);

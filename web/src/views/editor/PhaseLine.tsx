@@ -1,6 +1,8 @@
 import {
   addPhase,
   BREATHS,
+  type Cue,
+  freeIdAmong,
   type Phase,
   type Rung,
   removePhase,
@@ -28,7 +30,7 @@ export function PhaseLine({ rung, shown, onShow, onRung }: PhaseLineProps) {
       {rung.phases.map((phase, i) => {
         const set = (change: Partial<Phase>, label: string, field = '') =>
           onRung((each) => withPhase(each, i, change), label, field && `${field} ${i}`);
-        const spoken = rung.cues?.find(({ kind, phase: on = 0 }) => kind === 'action' && on === i);
+        const spoken = rung.cues?.find((cue) => isSaidOn(rung, cue, phase.id));
         return (
           <li
             key={i}
@@ -98,7 +100,7 @@ export function PhaseLine({ rung, shown, onShow, onRung }: PhaseLineProps) {
               placeholder="What is said on it"
               value={spoken?.text ?? ''}
               className="w-full"
-              onChange={(text) => onRung((each) => said(each, i, text), 'what is said', `said ${i}`)}
+              onChange={(text) => onRung((each) => said(each, phase.id, text), 'what is said', `said ${i}`)}
             />
             <p className="flex flex-wrap gap-x-4 text-sm">
               <Tick
@@ -137,7 +139,14 @@ function Tick(props: { words: string; phase: number; on: boolean; set: (on: bool
 }
 
 /** The rung with the words of one phase in place of those it had. */
-function said(rung: Rung, phase: number, text: string): Rung {
-  const others = (rung.cues ?? []).filter(({ kind, phase: on = 0 }) => kind !== 'action' || on !== phase);
-  return { ...rung, cues: text ? [...others, { kind: 'action', text, phase }] : others };
+function said(rung: Rung, phase: string, text: string): Rung {
+  const cues = rung.cues ?? [];
+  const old = cues.find((cue) => isSaidOn(rung, cue, phase));
+  if (!text) return { ...rung, cues: cues.filter((cue) => !isSaidOn(rung, cue, phase)) };
+  if (old) return { ...rung, cues: cues.map((cue) => (cue === old ? { ...cue, text, phase } : cue)) };
+  return { ...rung, cues: [...cues, { id: freeIdAmong(cues, 'c'), kind: 'action', text, phase }] };
 }
+
+/** Whether a cue is what is said on a phase; an action that names none is the first one's. */
+const isSaidOn = ({ phases }: Rung, { kind, phase = phases[0]?.id }: Cue, on: string): boolean =>
+  kind === 'action' && phase === on;

@@ -12,7 +12,7 @@ import { loadLines } from '../../parts/loadLines';
 export function RungReading({ catalog, entry }: { catalog: Catalog; entry: RungEntry }) {
   const { heat, factors } = catalog.measures(entry);
   const { seen } = directionsSeen(catalog, entry);
-  const { cautions } = judge(catalog.features(entry), entry.rung.dose, CONDITION_IDS);
+  const { cautions } = judge(catalog, entry, CONDITION_IDS);
   const loads = loadLines(catalog, entry);
   return (
     <aside aria-label="What it measures" className="min-w-0">

@@ -3,6 +3,7 @@ import {
   type Cue,
   type CueKind,
   cueGaps,
+  freeIdAmong,
   PREPARATION_IDS,
   PREPARATIONS,
   type Rung,
@@ -24,15 +25,29 @@ interface RungPartProps {
 }
 
 /** The kinds written as plain lines; actions stand on their phases, and a fault has two halves. */
-const LINE_KINDS = ['setup', 'alignment', 'image', 'option', 'safety', 'count', 'transition'] as const;
+const LINE_KINDS = [
+  'setup',
+  'check',
+  'alignment',
+  'image',
+  'feel',
+  'option',
+  'safety',
+  'side',
+  'count',
+  'transition',
+] as const;
 const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   setup: 'Name and set-up',
+  check: 'Self-check',
   action: 'Action',
   alignment: 'What stays still',
   image: 'Image',
+  feel: 'Where it should be felt',
   fault: 'Fault and fix',
   option: 'As an option',
   safety: 'Safety',
+  side: 'Naming the side',
   count: 'Count',
   transition: 'The way out',
 };
@@ -57,13 +72,7 @@ export function RungWords({ rung, onRung }: RungPartProps) {
           label={KIND_WORDS[kind]}
           value={cues.filter((cue) => cue.kind === kind).map(({ text }) => text)}
           placeholder="One cue a line"
-          onChange={(lines) =>
-            put(
-              kind,
-              lines.map((text) => ({ kind, text })),
-              `cue ${kind}`,
-            )
-          }
+          onChange={(lines) => put(kind, lineCues(cues, kind, lines), `cue ${kind}`)}
         />
       ))}
       <div className="text-[15px]">
@@ -100,13 +109,31 @@ export function RungWords({ rung, onRung }: RungPartProps) {
         <button
           type="button"
           className="action mt-1 text-sm"
-          onClick={() => put('fault', [...faults, { kind: 'fault', text: 'The fix', sign: 'What is seen' }])}
+          onClick={() =>
+            put('fault', [
+              ...faults,
+              { id: freeIdAmong(cues, 'c'), kind: 'fault', text: 'The fix', sign: 'What is seen' },
+            ])
+          }
         >
           <Plus className="size-4" aria-hidden="true" /> Fault
         </button>
       </div>
     </section>
   );
+}
+
+/** The lines of one kind as cues: one that is still there keeps its id, a changed one takes that of its place. */
+function lineCues(cues: readonly Cue[], kind: CueKind, lines: readonly string[]): Cue[] {
+  const old = cues.filter((cue) => cue.kind === kind);
+  const made: Cue[] = [];
+  lines.forEach((text, i) => {
+    const same = old.find((cue) => cue.text === text && !made.some(({ id }) => id === cue.id));
+    const before = old[i] && !made.some(({ id }) => id === old[i]?.id) ? old[i] : undefined;
+    const kept = same ?? before;
+    made.push(kept ? { ...kept, text } : { id: freeIdAmong([...cues, ...made], 'c'), kind, text });
+  });
+  return made;
 }
 
 /** What still has no words. */
@@ -124,14 +151,16 @@ function withSign({ sign: _old, ...fault }: Cue, sign: string): Cue {
   return sign ? { ...fault, sign } : fault;
 }
 
+const GATE_WORDS = { ready: 'Ready to move on when', stay: 'Stay here when', stop: 'Stop when' } as const;
+
 /** Who may climb, what must come first, and what has to be at hand. */
 export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly catalog: Catalog }) {
   const props = useAppSelector(selectProps);
   const [adding, setAdding] = useState(false);
   const requires = rung.requires ?? [];
-  const gate = (part: 'ready' | 'stay') => (
+  const gate = (part: keyof typeof GATE_WORDS) => (
     <LinesField
-      label={part === 'ready' ? 'Ready to move on when' : 'Stay here when'}
+      label={GATE_WORDS[part]}
       value={rung.gate?.[part] ?? []}
       placeholder="One sign a line"
       onChange={(lines) =>
@@ -144,6 +173,8 @@ export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly c
       <h2 className="font-name text-xl font-semibold">Gate</h2>
       {gate('ready')}
       {gate('stay')}
+      {gate('stop')}
+      <p className="text-sm text-soft">For everybody, always: stop with {catalog.method.stopSigns.join(', ')}.</p>
       <div className="text-[15px]">
         <h3 className="text-sm text-soft">Requires</h3>
         <ul>

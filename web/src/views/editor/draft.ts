@@ -1,6 +1,6 @@
-import { checkChanges, Documents, documentKey, pathText, schemaProblems } from '@warm-ladder/core/formats';
-import { type Exercise, exerciseSchema, type Rung } from '@warm-ladder/core/repertoire';
-import { useCallback, useMemo, useState } from 'react';
+import { checkChanges, Documents, documentKey, pathText } from '@warm-ladder/core/formats';
+import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useChange } from '../../app/edits';
 import { store } from '../../app/store';
 
@@ -20,28 +20,73 @@ export interface Draft {
  */
 export function useDraft(kept: Exercise): Draft {
   const change = useChange();
-  const [held, setHeld] = useState<{ base: Exercise; next: Exercise; dragging: boolean } | null>(null);
+  const [held, setHeld] = useState<Held | null>(null);
+  const schemas = useSchemas();
   const current = held?.base === kept ? held : null;
   const exercise = current?.next ?? kept;
-  const problems = useMemo(() => (current && !current.dragging ? problemsOf(current.next) : []), [current]);
+  const problems = useMemo(
+    () => (current && schemas && !current.dragging ? problemsOf(schemas, current.next) : []),
+    [current, schemas],
+  );
   const edit = useCallback<Draft['edit']>(
     (next, label, field = '', hold = false) => {
-      if (hold || problemsOf(next).length > 0) {
-        setHeld({ base: kept, next, dragging: hold });
+      if (hold || !schemas || problemsOf(schemas, next).length > 0) {
+        setHeld({ base: kept, next, dragging: hold, label, field });
         return;
       }
       setHeld(null);
       change('exercises', kept.id, next, `${label} of ${next.name}`, field);
     },
-    [change, kept],
+    [change, kept, schemas],
   );
+  // An edit quicker than the schemas could be fetched is kept as soon as they are there.
+  useEffect(() => {
+    if (schemas && current && !current.dragging && problems.length === 0)
+      edit(current.next, current.label, current.field);
+  }, [schemas, current, problems, edit]);
   const putBack = useCallback(() => setHeld(null), []);
   return { exercise, problems, edit, putBack };
 }
 
+/** What is shown before it is kept: under a dragging hand, unsound, or before it could be checked. */
+interface Held {
+  readonly base: Exercise;
+  readonly next: Exercise;
+  readonly dragging: boolean;
+  readonly label: string;
+  readonly field: string;
+}
+
+const RETRY_MS = 2000;
+type Schemas = typeof import('@warm-ladder/core/schemas');
+
+/** What an exercise is checked by, fetched once the editor is seen: nobody edits in the moment before. */
+function useSchemas(): Schemas | null {
+  const [schemas, setSchemas] = useState<Schemas | null>(null);
+  useEffect(() => {
+    let again: ReturnType<typeof setTimeout> | undefined;
+    let gone = false;
+    const fetchThem = () => {
+      import('@warm-ladder/core/schemas').then(
+        (found) => gone || setSchemas(found),
+        // The server is away for the moment: what is edited meanwhile stays in sight.
+        () => {
+          again = gone ? undefined : setTimeout(fetchThem, RETRY_MS);
+        },
+      );
+    };
+    fetchThem();
+    return () => {
+      gone = true;
+      clearTimeout(again);
+    };
+  }, []);
+  return schemas;
+}
+
 /** What keeps an exercise from standing in this studio, in sentences. */
-function problemsOf(exercise: Exercise): string[] {
-  const read = exerciseSchema.safeParse(exercise);
+function problemsOf({ documentSchemas, schemaProblems }: Schemas, exercise: Exercise): string[] {
+  const read = documentSchemas.exercises.safeParse(exercise);
   if (!read.success)
     return schemaProblems(read.error, exercise).map(({ path, message }) => `${placeOf(exercise, path)}: ${message}`);
   const change = { kind: 'exercises', id: exercise.id, value: exercise } as const;

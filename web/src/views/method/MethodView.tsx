@@ -4,12 +4,12 @@ import {
   DIRECTION_WORDS,
   DIRECTIONS,
   type Direction,
-  type Figure,
-  HEAT_WEIGHTS,
-  LIMIT_FIGURES,
+  LIMIT_SETTINGS,
   type MethodFile,
-  TIMING_FIGURES,
-  UNCERTAINTY_FIGURES,
+  SCORE_SETTINGS,
+  type Setting,
+  TIMING_SETTINGS,
+  UNCERTAINTY_SETTINGS,
 } from '@warm-ladder/core/method';
 import { RotateCcw } from 'lucide-react';
 import { useMethodChange } from '../../app/edits';
@@ -17,23 +17,28 @@ import { useAppSelector } from '../../app/store';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { NumberField } from '../../parts/NumberField';
 
-type Table = Readonly<Record<string, Figure>>;
+type Table = Readonly<Record<string, Setting>>;
 type Values = Readonly<Record<string, number | undefined>>;
 
 /** Parts of the method that hold a table of figures of their own. */
 const PARTS = [
   {
-    key: 'heatWeights',
-    title: 'What makes a rung hot',
-    about: 'The most each can add to a heat.',
-    table: HEAT_WEIGHTS,
+    key: 'limits',
+    title: 'Where the review speaks',
+    about: 'Beyond these a finding is raised.',
+    table: LIMIT_SETTINGS,
   },
-  { key: 'limits', title: 'Where the review speaks', about: 'Beyond these a finding is raised.', table: LIMIT_FIGURES },
   {
     key: 'uncertainty',
     title: 'How much times vary',
     about: 'From one teaching to the next, as a share of the seconds.',
-    table: UNCERTAINTY_FIGURES,
+    table: UNCERTAINTY_SETTINGS,
+  },
+  {
+    key: 'score',
+    title: 'What a finding costs',
+    about: 'Two classes are held against each other by what is found in them; lower is better.',
+    table: SCORE_SETTINGS,
   },
 ] as const;
 
@@ -41,14 +46,10 @@ const PARTS = [
 export function Component() {
   const method = useAppSelector(({ studio }) => studio.bundle.method) ?? {};
   const change = useMethodChange();
-  const {
-    limits: _limits,
-    heatWeights: _weights,
-    uncertainty: _varies,
-    directionBands = {},
-    edgeSeconds: _edges,
-    ...timing
-  } = method;
+  const { directionBands = {} } = method;
+  const timing: Values = Object.fromEntries(
+    Object.keys(TIMING_SETTINGS).map((key) => [key, method[key as keyof typeof TIMING_SETTINGS]]),
+  );
   const put = (part: Partial<MethodFile>, field: string) => change({ ...method, ...part }, field);
   return (
     <main className="mx-auto w-full max-w-[1280px] px-4 py-4">
@@ -61,10 +62,10 @@ export function Component() {
         <Figures
           title="Clock and reference body"
           about="Loads are reckoned on this body: they compare options and are no clinical measure."
-          table={TIMING_FIGURES}
+          table={TIMING_SETTINGS}
           values={timing}
           onChange={(values, field) => {
-            const others = Object.fromEntries(Object.entries(method).filter(([key]) => !(key in TIMING_FIGURES)));
+            const others = Object.fromEntries(Object.entries(method).filter(([key]) => !(key in TIMING_SETTINGS)));
             change({ ...others, ...values }, field);
           }}
         />

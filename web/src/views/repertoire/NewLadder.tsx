@@ -1,4 +1,4 @@
-import { nameSchema } from '@warm-ladder/core/method';
+import { textFault } from '@warm-ladder/core/method';
 import { type Catalog, plainExercise } from '@warm-ladder/core/repertoire';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -14,7 +14,7 @@ export function NewLadder({ catalog }: { catalog: Catalog }) {
   const [position, setPosition] = useState('supine');
   const change = useChange();
   const navigate = useNavigate();
-  const fault = nameSchema.safeParse(name).error?.issues[0]?.message;
+  const fault = textFault('name', name);
   const begin = () => {
     const id = newId(name);
     const made = plainExercise(id, name.trim(), position, catalog.graph.like(position));

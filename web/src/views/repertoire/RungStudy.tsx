@@ -90,12 +90,13 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           name="Action"
           lines={rung.phases.map(
             (phase, i) =>
-              `${phase.breath} ${phase.counts}: ${cues('action').find((cue) => cue.phase === i)?.text ?? '…'}`,
+              `${phase.breath} ${phase.counts}: ${cues('action').find((cue) => (cue.phase ?? (i === 0 ? phase.id : '')) === phase.id)?.text ?? '…'}`,
           )}
         />
         <Row name="Safety" lines={cues('safety').map(({ text }) => text)} />
         <Row name="Ready to move on when" lines={rung.gate?.ready ?? []} />
         <Row name="Stay here when" lines={rung.gate?.stay ?? []} />
+        <Row name="Stop when" lines={rung.gate?.stop ?? []} />
         <Row name="First" lines={before.length > 0 ? [before.map(title).join(' → ')] : []} />
         <Row name="Wants" lines={(rung.preparation ?? []).map((each) => PREPARATIONS[each])} />
         <Row name="Leads to" lines={named(graph.unlocks(entry.key)).map(title)} />
@@ -108,7 +109,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
 
 /** Every condition the rung asks something of, with what was measured and why; folded, since most rooms need few. */
 function Cautions({ catalog, entry }: { catalog: Catalog; entry: RungEntry }) {
-  const { cautions } = judge(catalog.features(entry), entry.rung.dose, CONDITION_IDS);
+  const { cautions } = judge(catalog, entry, CONDITION_IDS);
   if (cautions.length === 0) {
     return <p className="mt-1 text-sm text-moss">No condition of the caution table speaks of this rung.</p>;
   }

@@ -43,7 +43,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
   const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
   const script = useMemo(
-    () => draftScript(catalog, timed, conditionsOf({ timed, audience })),
+    () => draftScript(catalog, timed, conditionsOf(timed.plan, audience)),
     [catalog, timed, audience],
   );
   const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(({ written }) => !written).length, 0);
@@ -97,6 +97,6 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   );
 
   function entryOf({ block, pass }: ScriptSection) {
-    return block === null || pass === 'second' ? undefined : timed.blocks[block]?.entry;
+    return block === null || pass === 'second' ? undefined : (timed.sequence[block]?.entry ?? undefined);
   }
 }

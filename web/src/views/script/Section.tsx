@@ -5,11 +5,14 @@ import { RungFigure } from '../../figure/RungFigure';
 import { BreathLine } from './BreathLine';
 
 const KIND_WORDS: Readonly<Partial<Record<ScriptLine['kind'], string>>> = {
+  check: 'Check',
   alignment: 'Keep',
   image: 'Image',
+  feel: 'Feel',
   fault: 'See',
   option: 'Option',
   safety: 'Safety',
+  side: 'Side',
   count: 'Count',
   transition: 'Then',
 };
@@ -22,12 +25,18 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
   const rest = lines.filter((line) => line.kind !== 'action' && line.kind !== 'setup');
   if (kind !== 'block') {
     return (
-      <section className="grid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
+      <section className="grid break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
+        {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
         <Clock seconds={startSeconds} />
         <div>
           <h2 className="font-name text-xl font-semibold">
             {title} <span className="font-work text-base font-normal text-soft">{spell(seconds)}</span>
           </h2>
+          {setup.map((line) => (
+            <p key={line.text} className="text-lg">
+              <Words line={line} />
+            </p>
+          ))}
           <Lines lines={rest} />
         </div>
       </section>
@@ -35,12 +44,7 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
   }
   return (
     <section className="grid break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
-      {lead !== null && (
-        <p className="col-start-2 mb-1.5 text-soft">
-          <span aria-hidden="true">→ </span>
-          {lead} <span className="whitespace-nowrap">({Math.round(leadSeconds)} s)</span>
-        </p>
-      )}
+      {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
       <Clock seconds={startSeconds} />
       <div className="min-w-0">
         {figure && <RungFigure entry={figure} className="float-right ml-3 h-16 w-28" />}
@@ -60,6 +64,14 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
     </section>
   );
 }
+
+/** The way there, with what it costs. */
+const Lead = ({ words, seconds }: { words: string; seconds: number }) => (
+  <p className="col-start-2 mb-1.5 text-soft">
+    <span aria-hidden="true">→ </span>
+    {words} <span className="whitespace-nowrap">({Math.round(seconds)} s)</span>
+  </p>
+);
 
 /** What is said beside set-up and action, a line each. */
 function Lines({ lines }: { lines: readonly ScriptLine[] }) {
