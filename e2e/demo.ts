@@ -14,6 +14,6 @@ export function demoBundle(): Bundle {
 
 /** The demo's repertoire alone, as a file: its exercises, and the props and positions they name. */
 export function repertoireFile(): Bundle {
-  const { classes: _classes, series: _series, audiences: _audiences, ...repertoire } = demoBundle();
-  return repertoire;
+  const { format, version, method, positions, props, exercises } = demoBundle();
+  return { format, version, method, positions, props, exercises };
 }

@@ -8,6 +8,7 @@ export function sixtyBlocks({ exercises = [] }: Bundle): ClassPlan {
     const { exercise, rung } = rungs[(i * 7) % rungs.length] ?? { exercise: '', rung: '' };
     const options = exercises.find(({ id }) => id === exercise)?.rungs.map(({ id }) => id) ?? [];
     return {
+      id: `b${i + 1}`,
       exercise,
       rung,
       mode: i % 2 ? ('flow' as const) : ('teach' as const),

@@ -1,8 +1,9 @@
+import { emptyBundle } from '@warm-ladder/core/formats';
 import { repertoireFile } from '../demo';
 import { chooseFile, expect, fromMenu, kept, saved, test } from '../fixtures';
 
 const REPERTOIRE = repertoireFile();
-const bundle = (change: object) => JSON.stringify({ format: 'warm-ladder/bundle', version: 1, ...change });
+const bundle = (change: object) => JSON.stringify({ ...emptyBundle(), ...change });
 const withRung = (change: object) => {
   const [first] = structuredClone(REPERTOIRE.exercises ?? []);
   Object.assign(first?.rungs[0] ?? {}, change);
@@ -26,7 +27,11 @@ const WRONG: Array<[string, string, RegExp]> = [
   ['an unknown key', bundle({ colours: [] }), /colours.*The key “colours” is not known here/],
   ['a rung with no phases', withRung({ phases: [] }), /rungs\[0\]\.phases/],
   ['a cycle', withRung({ requires: [{ exercise: 'rib-breath', rung: 'hands-on' }] }), /go round in a circle/],
-  ['a missing exercise', oneBlock({ exercise: 'none', rung: 'x', mode: 'flow' }), /There is no exercise “none”/],
+  [
+    'a missing exercise',
+    oneBlock({ id: 'b1', exercise: 'none', rung: 'x', mode: 'flow' }),
+    /There is no exercise “none”/,
+  ],
   ['markup in a name', withRung({ name: '<script>alert(1)</script>' }), /found markup/],
 ];
 

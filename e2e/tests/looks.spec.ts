@@ -38,6 +38,7 @@ for (const view of VIEWS) {
 
 test('two hundred blocks are timed, drawn and edited', async ({ page, studio }) => {
   const blocks = Array.from({ length: 200 }, (_, i) => ({
+    id: `b${i + 1}`,
     exercise: i % 2 === 0 ? 'pelvis-tilt' : 'spine-wave',
     rung: i % 2 === 0 ? 'small' : 'round-level',
     mode: 'flow',

@@ -1,0 +1,153 @@
+import type { Page } from '@playwright/test';
+import { emptyBundle } from '@warm-ladder/core/formats';
+import { chooseFile, expect, findings, kept, length, row, saved, test } from '../fixtures';
+
+/** Seconds of the class on the screen, to the second it is shown to. */
+async function seconds(page: Page): Promise<number> {
+  const [minutes = 0, rest = 0] = ((await length(page).textContent()) ?? '').split(':').map(Number);
+  return minutes * 60 + rest;
+}
+
+/** Adds rungs from the repertoire, found by words, one after another. */
+async function add(page: Page, ...words: string[]): Promise<void> {
+  await page.getByRole('button', { name: 'Add from the repertoire' }).click();
+  for (const each of words) {
+    const blocks = page.locator('[id^=block-]');
+    const before = await blocks.count();
+    await page.getByLabel('Search the repertoire').fill(each);
+    await page.getByLabel('Search the repertoire').press('Enter');
+    await expect(blocks).toHaveCount(before + 1);
+  }
+  await page.keyboard.press('Escape');
+}
+
+async function newClass(page: Page, address: string, name: string): Promise<void> {
+  await page.goto(`${address}/class`);
+  await page.getByRole('button', { name: 'New class' }).click();
+  await page.getByLabel('Name of the class').fill(name);
+}
+
+/** A choice of the class head, by the words that begin its label. */
+const choice = (page: Page, name: string) =>
+  page
+    .locator('label')
+    .filter({ hasText: new RegExp(`^${name} `) })
+    .getByRole('combobox');
+
+const details = (page: Page, block: number) =>
+  page.getByRole('button', { name: `Details of block ${block}`, exact: true }).click();
+
+test('layers carry on in one shape, at the cost of a carry and not of a set-up', async ({ page, studio, demo }) => {
+  await newClass(page, studio.address, 'Layer by layer');
+  await add(page, 'Opposite reach arm floats', 'Opposite reach leg floats', 'four-point opposite arm and leg');
+  for (const block of [2, 3]) await expect(row(page, block)).toHaveAccessibleName(/, carries on$/);
+  await expect(row(page, 1)).not.toHaveAccessibleName(/carries on/);
+
+  const layered = await seconds(page);
+  const rungs = demo.exercises?.find(({ id }) => id === 'opposite-reach')?.rungs ?? [];
+  const setup = (id: string) => rungs.find((rung) => rung.id === id)?.setupSeconds ?? 0;
+  const carry = demo.method?.carrySeconds ?? 8;
+  let apart = layered;
+  for (const [block, id] of [
+    [2, 'leg'],
+    [3, 'arm-leg'],
+  ] as const) {
+    await details(page, block);
+    await page.getByLabel(`After the block above, block ${block}`).selectOption('no');
+    await expect(row(page, block)).not.toHaveAccessibleName(/carries on/);
+    apart += setup(id) - carry;
+    await expect.poll(() => seconds(page)).toBe(apart);
+  }
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => seconds(page)).toBe(layered);
+
+  // A talk between them ends the carrying: people have come out of the shape.
+  await row(page, 2).focus();
+  await page.getByRole('button', { name: 'Add an interlude' }).click();
+  await page.getByRole('menuitem', { name: /^Talk/ }).click();
+  await expect(page.getByRole('list').getByRole('group')).toHaveCount(4);
+  await expect(row(page, 3)).toContainText('Talk');
+  await saved(page);
+  const made = (await kept(studio.address)).classes?.find(({ name }) => name === 'Layer by layer');
+  expect(made?.blocks.map((each) => ('interlude' in each ? each.interlude : each.rung))).toEqual([
+    'arm',
+    'leg',
+    'talk',
+    'arm-leg',
+  ]);
+});
+
+test('an option that the room must not take is found as it is offered', async ({ page, studio }) => {
+  await newClass(page, studio.address, 'Choir on a chair');
+  await choice(page, 'For').selectOption('choir');
+  await add(page, 'Chest lift nod');
+  const unsafe = findings(page).getByText(/: “Hands reach past the thighs” is offered in Chest lift/);
+  await expect(unsafe.first()).toBeHidden();
+  await details(page, 1);
+  await row(page, 1)
+    .getByRole('checkbox', { name: /Hands reach past the thighs/ })
+    .check();
+  await expect(unsafe.first()).toBeVisible();
+});
+
+test('first side right is said alike by stairs, row, script and print', async ({ page, studio }) => {
+  await newClass(page, studio.address, 'Right first');
+  await add(page, 'Side leg lift knees bent', 'Swim reach one arm');
+  await expect(row(page, 1)).toContainText('left first');
+  await choice(page, 'First side').selectOption('right');
+  for (const block of [1, 2]) await expect(row(page, block)).toContainText('right first');
+  const stairs = page.getByRole('img', { name: /^The class as stairs/ });
+  await expect(stairs).toHaveAccessibleName(/What has sides begins on the right\./);
+  await expect(stairs.locator('text').filter({ hasText: /^[LR]+$/ })).toHaveText(['R', 'L', 'RL']);
+  await page.getByRole('link', { name: 'Script' }).last().click();
+  const said = page.locator('main section');
+  await expect(said.filter({ hasText: 'Side leg lift' }).first()).toContainText('right first');
+  await expect(said.filter({ hasText: 'Swim reach' }).first()).toContainText('right first');
+  await page.emulateMedia({ media: 'print' });
+  for (const name of ['Side leg lift', 'Swim reach']) {
+    await expect(
+      said
+        .filter({ hasText: name })
+        .getByText(/right first/)
+        .first(),
+    ).toBeVisible();
+  }
+  await page.emulateMedia({ media: null });
+});
+
+test('a file of version 1 is taken in as it would be written today, and what that changed is told', async ({
+  page,
+  studio,
+}) => {
+  const file = {
+    format: 'warm-ladder/bundle',
+    version: 1,
+    audiences: [{ id: 'glaziers', name: 'Glaziers', homeHeat: 40 }],
+    classes: [
+      {
+        id: 'old',
+        name: 'From the old file',
+        delivery: 'group',
+        targetMinutes: 10,
+        openingSeconds: 30,
+        closingSeconds: 30,
+        audience: 'glaziers',
+        blocks: [{ exercise: 'side-leg', rung: 'bent', mode: 'flow' }],
+      },
+    ],
+  };
+  expect(emptyBundle().version).toBeGreaterThan(file.version);
+  await page.goto(`${studio.address}/class`);
+  await chooseFile(page, JSON.stringify(file));
+  const dialog = page.getByRole('dialog');
+  await dialog.getByText('From an older version:').click();
+  await expect(dialog.getByText('audiences[0].homeHeat')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('link', { name: 'From the old file' }).click();
+  await expect(row(page, 1)).toContainText('Side leg lift');
+  const { classes = [] } = await kept(studio.address);
+  expect(classes.find(({ id }) => id === 'old')?.blocks).toEqual([
+    { id: 'b1', exercise: 'side-leg', rung: 'bent', mode: 'flow' },
+  ]);
+});
