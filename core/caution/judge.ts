@@ -1,8 +1,8 @@
 import type { BasePosition } from '../body';
 import type { Method } from '../method';
-import { type Catalog, type Dose, featureAt, type Passing, peakOf, type RungEntry, WHOLE } from '../repertoire';
+import { type Catalog, type Dose, everIn, featureAt, type Passing, peakOf, type RungEntry, WHOLE } from '../repertoire';
 import type { Condition } from '../vocabulary/condition';
-import { FEATURES, type Feature, type PeakFeature } from '../vocabulary/features';
+import { FEATURES, type Feature, type PeakFeature, type TimeFeature } from '../vocabulary/features';
 import { isOver, rounded } from '../vocabulary/measure';
 import type { AbdominalCheck } from '../vocabulary/schemas';
 import { agoText, daysBetween } from './calendar';
@@ -10,6 +10,8 @@ import { type CautionRule, cautionRules, graver, VERDICTS, type Verdict } from '
 
 /** A rule that fired, with what was measured. */
 export interface Caution extends CautionRule {
+  /** The rule itself, the same object each time. */
+  readonly rule: CautionRule;
   /** In the feature's unit, at the dose. */
   readonly value: number;
 }
@@ -20,29 +22,46 @@ export interface Judgement {
   readonly cautions: readonly Caution[];
 }
 
-/** Conditions as one key; the order they are named in says nothing. */
-export const conditionsKey = (conditions: readonly Condition[]): string => [...conditions].sort().join(' ');
-
 interface RulesFor {
   readonly peak: readonly CautionRule[];
   readonly time: readonly CautionRule[];
+  /** What is remembered of a rung under these rules: by its peaks (with or without the way in and out), by time, in all. */
+  readonly keys: {
+    readonly peaks: readonly [object, object, object, object];
+    readonly time: object;
+    readonly all: object;
+  };
 }
-const sorted = new WeakMap<Method, Map<string, RulesFor>>();
+/** By the conditions as one key, for the order they are named in says nothing; and by the very list, which is quicker. */
+interface Sorted {
+  readonly byKey: Map<string, RulesFor>;
+  readonly byList: WeakMap<readonly Condition[], RulesFor>;
+}
+const sorted = new WeakMap<Method, Sorted>();
 
-/** The rules of some conditions, those on peaks and those on time apart. */
+/** The rules of some conditions, those on peaks and those on time apart; one object for one room. */
 export function rulesFor(method: Method, conditions: readonly Condition[]): RulesFor {
-  const key = conditionsKey(conditions);
-  const known = sorted.get(method) ?? new Map<string, RulesFor>();
-  sorted.set(method, known);
-  const found = known.get(key);
-  if (found) return found;
+  let known = sorted.get(method);
+  if (!known) {
+    known = { byKey: new Map(), byList: new WeakMap() };
+    sorted.set(method, known);
+  }
+  const same = known.byList.get(conditions);
+  if (same) return same;
+  const key = [...conditions].sort().join(' ');
+  const rules = known.byKey.get(key) ?? sortedRules(method, conditions);
+  known.byKey.set(key, rules);
+  known.byList.set(conditions, rules);
+  return rules;
+}
+
+function sortedRules(method: Method, conditions: readonly Condition[]): RulesFor {
   const own = cautionRules(method).filter(({ condition }) => conditions.includes(condition));
-  const rules = {
+  return {
     peak: own.filter(({ feature }) => FEATURES[feature].kind === 'peak'),
     time: own.filter(({ feature }) => FEATURES[feature].kind === 'time'),
+    keys: { peaks: [{}, {}, {}, {}], time: {}, all: {} },
   };
-  known.set(key, rules);
-  return rules;
 }
 
 /** Whether a rule speaks of a position at all. */
@@ -58,7 +77,7 @@ function gravest(rules: readonly CautionRule[], measured: (feature: Feature) => 
     const key = `${rule.condition}/${rule.feature}`;
     const known = fired.get(key);
     if (known && graver(known.verdict, rule.verdict) === known.verdict) continue;
-    fired.set(key, { ...rule, value });
+    fired.set(key, { ...rule, rule, value });
   }
   return [...fired.values()].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
 }
@@ -74,11 +93,25 @@ export function peakCautions(
   passing: Passing = WHOLE,
 ): readonly Caution[] {
   if (conditions.length === 0) return NONE;
-  const key = `cautions ${passing.entry} ${passing.exit} ${conditionsKey(conditions)}`;
+  const { peak, keys } = rulesFor(catalog.method, conditions);
+  const key = keys.peaks[(passing.entry ? 1 : 0) + (passing.exit ? 2 : 0)] as object;
   return catalog.worth(entry).remembered(key, () => {
     const features = catalog.features(entry);
-    const rules = rulesFor(catalog.method, conditions).peak.filter((rule) => speaksOf(rule, entry.like));
+    const rules = peak.filter((rule) => speaksOf(rule, entry.like));
     return gravest(rules, (feature) => peakOf(features, feature as PeakFeature, passing));
+  });
+}
+
+/** The rules on time that could fire on a rung if only it were done for long enough; kept with the rung. */
+export function timeRulesOn(
+  catalog: Catalog,
+  entry: RungEntry,
+  conditions: readonly Condition[],
+): readonly CautionRule[] {
+  const { time, keys } = rulesFor(catalog.method, conditions);
+  return catalog.worth(entry).remembered(keys.time, () => {
+    const features = catalog.features(entry);
+    return time.filter((rule) => speaksOf(rule, entry.like) && everIn(features, rule.feature as TimeFeature));
   });
 }
 const NONE: readonly Caution[] = [];
@@ -105,7 +138,7 @@ export function judge(catalog: Catalog, entry: RungEntry, conditions: readonly C
     );
   };
   if (dose !== undefined && dose !== entry.rung.dose) return work();
-  return catalog.worth(entry).remembered(`judge ${conditionsKey(conditions)}`, work);
+  return catalog.worth(entry).remembered(rulesFor(catalog.method, conditions).keys.all, work);
 }
 
 /** A measured feature as people read it: `head lifted 96 s (limit 45 s)`; a limit of nothing at all goes unsaid. */

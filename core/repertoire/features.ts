@@ -298,6 +298,10 @@ function runOf(moments: readonly Moment[], on: (moment: Moment) => boolean): Run
   return { total, lead, tail: running, longest, whole: whole && total > 0 };
 }
 
+/** Whether a rung loads a part for any time at all: most load few. */
+export const everIn = ({ entry, rep, exit }: RungFeatures, feature: TimeFeature): boolean =>
+  rep.runs[feature].total > 0 || (entry?.runs[feature].total ?? 0) > 0 || (exit?.runs[feature].total ?? 0) > 0;
+
 /** Whether the way in and the way out are done; both by a rung alone. */
 export interface Passing {
   readonly entry: boolean;

@@ -18,19 +18,21 @@ export interface Fired {
 export function firedIn(subject: Subject): readonly Fired[] {
   const { conditions, timed, catalog } = subject;
   if (conditions.length === 0) return NONE;
-  const fired = new Map<CautionRule | string, Fired>();
+  const fired = new Map<CautionRule, Fired>();
   const add = (rule: CautionRule, value: number, blocks: readonly number[]) => {
-    const key = `${rule.condition}/${rule.feature}/${rule.verdict}/${rule.how}`;
-    const known = fired.get(key) ?? { rule, worst: value, blocks: new Set<number>() };
+    let known = fired.get(rule);
+    if (!known) {
+      known = { rule, worst: value, blocks: new Set() };
+      fired.set(rule, known);
+    }
     known.worst = Math.max(known.worst, value);
     for (const block of blocks) known.blocks.add(block);
-    fired.set(key, known);
   };
   for (const part of timed.sequence) {
     if (!part.entry) continue;
     const passing = part.kind === 'block' ? passingOf(part) : undefined;
     for (const caution of peakCautions(catalog, part.entry, conditions, passing))
-      add(caution, caution.value, [part.index]);
+      add(caution.rule, caution.value, [part.index]);
   }
   const { time } = rulesFor(catalog.method, conditions);
   for (const rule of time) {

@@ -2,6 +2,7 @@ import type { TimedBlock, TimedClass, TimedInterlude } from '../plan';
 import {
   type Catalog,
   type Doing,
+  everIn,
   heldInPosition,
   type Run,
   type RungEntry,
@@ -228,10 +229,6 @@ function stretchesIn(catalog: Catalog, course: ReadonlyArray<Pass | Pause>, feat
   close();
   return stretches.length === 0 ? NONE : { stretches, total, blocks: [...new Set(touched)].sort((a, b) => a - b) };
 }
-
-/** Whether a rung loads the part at all: most load few. */
-const everIn = ({ entry, rep, exit }: RungFeatures, feature: TimeFeature): boolean =>
-  rep.runs[feature].total > 0 || (entry?.runs[feature].total ?? 0) > 0 || (exit?.runs[feature].total ?? 0) > 0;
 
 /** Whether every place gone through loads the part; nobody moving, nothing lets go. */
 function heldThrough(catalog: Catalog, places: readonly string[], feature: TimeFeature): boolean {

@@ -1,7 +1,11 @@
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import type { Condition } from '@warm-ladder/core/caution';
+import { applyEdit, type ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, findRungs } from '@warm-ladder/core/repertoire';
-import { reviewClass } from '@warm-ladder/core/review';
+import { findingsOf, measureClass, reviewClass } from '@warm-ladder/core/review';
 import { demoBundle } from '../demo';
-import { quantile, report } from './report';
+import { quantile, referenceLoop, report } from './report';
 import { sixtyBlocks } from './sixty';
 
 /** Milliseconds of each of many runs, after some to warm up; what each begins with is made before its time counts. */
@@ -14,11 +18,68 @@ function time<T>(runs: number, work: (made: T) => unknown, prepare: () => T): nu
     return performance.now() - start;
   });
 }
-const nothing = () => undefined;
+function nothing(): undefined {}
 
 const bundle = demoBundle();
 const catalog = new Catalog({ ...bundle, exercises: bundle.exercises ?? [] });
 const sixty = sixtyBlocks(bundle);
+
+const loop = quantile(time(2000, referenceLoop, nothing), 0.5);
+report('the reference loop, median', loop, 'ms', 1);
+
+/** Two classes of the demo as one of fifty blocks, taught to a room with five conditions. */
+const MINDED: Condition[] = ['neck-pain', 'low-back-pain', 'wrist', 'knee', 'high-blood-pressure'];
+const [rowers, landing] = ['rowers-sixty', 'night-landing'].map((name) =>
+  bundle.classes?.find(({ id }) => id === name),
+) as [ClassPlan, ClassPlan];
+const fifty: ClassPlan = {
+  ...rowers,
+  cautions: MINDED,
+  blocks: [...rowers.blocks, ...landing.blocks.map((block) => ({ ...block, id: `second-${block.id}` }))].slice(0, 50),
+};
+if (fifty.blocks.length < 50) throw new Error('the demo has no fifty blocks');
+const median = (runs: number, work: () => unknown) => quantile(time(runs, work, nothing), 0.5);
+report(
+  'measure and score of 50 blocks with five cautions, median',
+  median(3000, () => measureClass(catalog, fifty)),
+  'ms',
+  0.4,
+  loop,
+);
+const bare: ClassPlan = { ...fifty, cautions: [] };
+report(
+  'the same without cautions, median',
+  median(3000, () => measureClass(catalog, bare)),
+  'ms',
+  0.4,
+  loop,
+);
+const measured = measureClass(catalog, fifty);
+report(
+  'findings of 50 blocks as sentences, median',
+  median(1000, () => findingsOf(measured)),
+  'ms',
+  1.5,
+  loop,
+);
+
+/** One more repetition in the middle, and back: each edit made and the class measured anew. */
+const middle = fifty.blocks[25]?.id ?? '';
+const dosed = [9, 10].map((reps) => applyEdit(catalog, fifty, { kind: 'dose', id: middle, dose: { reps } }));
+let turn = 0;
+report(
+  'one edit of 50 blocks measured anew, median',
+  median(3000, () => measureClass(catalog, dosed[turn++ % 2] as ClassPlan)),
+  'ms',
+  0.05,
+  loop,
+);
+
+const cold = Array.from({ length: 5 }, () =>
+  Number(spawnSync(process.execPath, [join(import.meta.dirname, 'dist/cold.js')], { encoding: 'utf8' }).stdout),
+);
+report('first review of the faulty class in a fresh process, CPU, median', quantile(cold, 0.5), 'ms', 150, loop);
+
 report(
   'review of a 60-block class, median',
   quantile(

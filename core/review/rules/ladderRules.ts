@@ -33,6 +33,12 @@ export function* metSoFar({ timed, earlier }: Subject): Generator<{ block: Timed
   }
 }
 
+/** Rungs met before one block. */
+function metBefore({ timed, earlier }: Subject, block: TimedBlock): ReadonlySet<string> {
+  const before = timed.blocks.slice(0, timed.blocks.indexOf(block));
+  return new Set([...earlier, ...before.map(({ entry }) => entry.key)]);
+}
+
 /** Unprepared is a fix; unprepared and hotter than the room can take is unsafe. */
 export const unmetSeverity = ({ catalog, limits }: Subject, entry: RungEntry): Severity =>
   isOver(catalog.heat(entry), limits.homeHeat, 'heat') ? 'stop' : 'fix';
@@ -55,7 +61,6 @@ const requirementUnmet: Rule = {
       for (const required of entry.rung.requires ?? []) {
         if (isMet(catalog, required, met)) continue;
         const need = catalog.rung(required);
-        const known = new Set(met);
         found ??= [];
         found.push({
           severity: unmetSeverity(subject, entry),
@@ -64,7 +69,10 @@ const requirementUnmet: Rule = {
           limit: 1,
           sentence: () =>
             `${rungTitle(entry)} comes before people have learnt ${need ? rungTitle(need) : rungKey(required)}.`,
-          mend: () => [...lowerInstead(catalog, block, known), ...(need ? [teachBefore(subject, block, need)] : [])],
+          mend: () => [
+            ...lowerInstead(catalog, block, metBefore(subject, block)),
+            ...(need ? [teachBefore(subject, block, need)] : []),
+          ],
         });
       }
     }

@@ -1,4 +1,12 @@
-import { type Caution, CONDITIONS, measuredText, peakCautions, rulesFor, speaksOf, type Verdict } from '../../caution';
+import {
+  type Caution,
+  type CautionRule,
+  CONDITIONS,
+  measuredText,
+  peakCautions,
+  timeRulesOn,
+  type Verdict,
+} from '../../caution';
 import { blockSeconds, doseOf, type Option, optionOf, repsOf } from '../../plan';
 import { type Doing, FEATURES, rungKey, workRun } from '../../repertoire';
 import type { TimeFeature } from '../../vocabulary/features';
@@ -12,10 +20,13 @@ import { EXPOSURES } from './exposureRules';
 import { isMet, metSoFar, unmetSeverity } from './ladderRules';
 import { lackingOf } from './propRules';
 
-const eachOffer = (subject: Subject, find: (offer: Offered) => readonly Found[]): readonly Found[] => {
-  const { offers } = subject;
-  return offers.length === 0 ? NOTHING : offers.flatMap(find);
-};
+/** What is found in every offer; written without a list in between, for this is asked at every step of a search. */
+function eachOffer({ offers }: Subject, find: (offer: Offered, found: Found[]) => void): readonly Found[] {
+  if (offers.length === 0) return NOTHING;
+  const found: Found[] = [];
+  for (const offer of offers) find(offer, found);
+  return found;
+}
 
 /** Offering it no longer. */
 function withdraw({ block, option }: Offered): Remedy[] {
@@ -43,8 +54,8 @@ function doingOf({ catalog, pacing }: Subject, { block, option, entry }: Offered
 }
 
 /** Seconds a feature holds at a stretch in an offered rung. */
-const longestOf = (subject: Subject, offer: Offered, feature: TimeFeature): number =>
-  workRun(subject.catalog.features(offer.entry), feature, doingOf(subject, offer)).longest +
+const longestOf = (subject: Subject, offer: Offered, feature: TimeFeature, doing: Doing): number =>
+  workRun(subject.catalog.features(offer.entry), feature, doing).longest +
   (offer.option.holdSeconds ?? 0) * held(subject, offer, feature);
 /** What is held longer holds what the shape holds. */
 const held = ({ catalog }: Subject, { entry }: Offered, feature: TimeFeature): number =>
@@ -55,17 +66,35 @@ const SEVERITY = { 'clear-first': 'stop', swap: 'fix', adapt: 'look' } as const 
   Severity
 >;
 
+const saidBy = new WeakMap<readonly Caution[], WeakMap<readonly Caution[], readonly Caution[]>>();
+
+/** The cautions of an offered rung that its main version does not raise already; remembered, for both lists are. */
+function newTo(home: readonly Caution[], offered: readonly Caution[]): readonly Caution[] {
+  const known = saidBy.get(home) ?? new WeakMap<readonly Caution[], readonly Caution[]>();
+  saidBy.set(home, known);
+  const found = known.get(offered) ?? offered.filter((caution) => !isSaid(home, caution));
+  known.set(offered, found);
+  return found;
+}
+
+/** What the main version asks of the same people already is said there; what must be swapped is said in any case. */
+const isSaid = (home: readonly Caution[], { verdict, condition, feature }: CautionRule): boolean =>
+  verdict === 'adapt' && home.some((each) => each.condition === condition && each.feature === feature);
+
 /** What the conditions in the room say of an offered rung, by its peaks and by its time at a stretch. */
-function cautionsOf(subject: Subject, offer: Offered): readonly Caution[] {
+function cautionsOf(subject: Subject, offer: Offered, raise: (caution: CautionRule, value: number) => void): void {
   const { catalog, conditions } = subject;
   const { entry, block } = offer;
+  const home = peakCautions(catalog, block.entry, conditions);
   const peaks = peakCautions(catalog, entry, conditions, { entry: !block.carries, exit: !block.carried });
-  const timed = rulesFor(catalog.method, conditions).time.flatMap((rule): Caution[] => {
-    if (!speaksOf(rule, entry.like)) return [];
-    const value = longestOf(subject, offer, rule.feature as TimeFeature);
-    return isOver(value, rule.over, 's') ? [{ ...rule, value }] : [];
-  });
-  return timed.length === 0 ? peaks : [...peaks, ...timed];
+  for (const caution of newTo(home, peaks)) raise(caution, caution.value);
+  const timed = timeRulesOn(catalog, entry, conditions);
+  if (timed.length === 0) return;
+  const doing = doingOf(subject, offer);
+  for (const rule of timed) {
+    const value = longestOf(subject, offer, rule.feature as TimeFeature, doing);
+    if (isOver(value, rule.over, 's') && !isSaid(home, rule)) raise(rule, value);
+  }
 }
 
 const optionCaution: Rule = {
@@ -78,26 +107,19 @@ const optionCaution: Rule = {
   says: 'an offered rung is one that somebody in the room must not take, or must adapt',
   find: (subject) => {
     if (subject.conditions.length === 0) return NOTHING;
-    return eachOffer(subject, (offer) => {
-      const home = peakCautions(subject.catalog, offer.block.entry, subject.conditions);
-      return cautionsOf(subject, offer).flatMap((caution): Found[] => {
-        const { condition, feature, over, verdict, value, why, how } = caution;
-        // What the main version asks of the same people already is said there.
-        const said =
-          verdict === 'adapt' && home.some((each) => each.condition === condition && each.feature === feature);
-        if (said) return [];
-        return [
-          {
-            severity: SEVERITY[verdict],
-            blocks: [offer.block.index],
-            value,
-            limit: over,
-            unit: FEATURES[feature].unit,
-            sentence: () =>
-              `${CONDITIONS[condition].name}: “${offer.entry.rung.name}” is offered in ${rungTitle(offer.block.entry)}, ${measuredText(feature, value, over)}. ${why} ${how}`,
-            mend: () => (verdict === 'adapt' ? [] : withdraw(offer)),
-          },
-        ];
+    return eachOffer(subject, (offer, found) => {
+      cautionsOf(subject, offer, (caution, value) => {
+        const { condition, feature, over, verdict, why, how } = caution;
+        found.push({
+          severity: SEVERITY[verdict],
+          blocks: [offer.block.index],
+          value,
+          limit: over,
+          unit: FEATURES[feature].unit,
+          sentence: () =>
+            `${CONDITIONS[condition].name}: “${offer.entry.rung.name}” is offered in ${rungTitle(offer.block.entry)}, ${measuredText(feature, value, over)}. ${why} ${how}`,
+          mend: () => (verdict === 'adapt' ? [] : withdraw(offer)),
+        });
       });
     });
   },
@@ -117,9 +139,11 @@ const optionUnmet: Rule = {
     const { offers, catalog } = subject;
     if (!offers.some(({ entry }) => entry.rung.requires)) return NOTHING;
     const found: Found[] = [];
+    let next = 0;
     for (const { block, met } of metSoFar(subject)) {
-      for (const offer of offers) {
-        if (offer.block !== block) continue;
+      // Offers stand in the order of their blocks.
+      for (; offers[next]?.block === block; next++) {
+        const offer = offers[next] as Offered;
         for (const required of offer.entry.rung.requires ?? []) {
           if (isMet(catalog, required, met)) continue;
           const need = catalog.rung(required);
@@ -150,16 +174,18 @@ const optionProp: Rule = {
   find: (subject) => {
     const { audience } = subject;
     if (!audience?.equipment) return NOTHING;
-    return eachOffer(subject, (offer) =>
-      lackingOf(offer.entry, audience.equipment).map(({ name }) => ({
-        blocks: [offer.block.index],
-        value: 0,
-        limit: 1,
-        sentence: () =>
-          `“${offer.entry.rung.name}”, offered in ${rungTitle(offer.block.entry)}, needs “${name}”, which ${audience.name} do not have at hand.`,
-        mend: () => withdraw(offer),
-      })),
-    );
+    return eachOffer(subject, (offer, found) => {
+      for (const { name } of lackingOf(offer.entry, audience.equipment)) {
+        found.push({
+          blocks: [offer.block.index],
+          value: 0,
+          limit: 1,
+          sentence: () =>
+            `“${offer.entry.rung.name}”, offered in ${rungTitle(offer.block.entry)}, needs “${name}”, which ${audience.name} do not have at hand.`,
+          mend: () => withdraw(offer),
+        });
+      }
+    });
   },
 };
 
@@ -171,25 +197,23 @@ const optionExposed: Rule = {
   limit: 'the limit of the exposure at a stretch',
   says: 'an offered rung loads a part too long at a stretch',
   find: (subject) =>
-    eachOffer(subject, (offer) =>
-      EXPOSURES.flatMap(({ feature, words, stretch }): Found[] => {
-        const { rep } = subject.catalog.features(offer.entry);
-        if (rep.runs[feature].total === 0) return [];
-        const value = longestOf(subject, offer, feature);
+    eachOffer(subject, (offer, found) => {
+      const { rep } = subject.catalog.features(offer.entry);
+      for (const { feature, words, stretch } of EXPOSURES) {
+        if (rep.runs[feature].total === 0) continue;
+        const value = longestOf(subject, offer, feature, doingOf(subject, offer));
         const limit = subject.limits[stretch];
-        if (!isOver(value, limit, 's')) return [];
-        return [
-          {
-            blocks: [offer.block.index],
-            value,
-            limit,
-            sentence: () =>
-              `${words} for ${spell(value)} at a stretch in “${offer.entry.rung.name}”, offered in ${rungTitle(offer.block.entry)}; ${spell(limit)} is the most.`,
-            mend: () => withdraw(offer),
-          },
-        ];
-      }),
-    ),
+        if (!isOver(value, limit, 's')) continue;
+        found.push({
+          blocks: [offer.block.index],
+          value,
+          limit,
+          sentence: () =>
+            `${words} for ${spell(value)} at a stretch in “${offer.entry.rung.name}”, offered in ${rungTitle(offer.block.entry)}; ${spell(limit)} is the most.`,
+          mend: () => withdraw(offer),
+        });
+      }
+    }),
 };
 
 /** Seconds of an option: its work on the sides the home rung is done on, held and paused as it says. */
@@ -218,22 +242,20 @@ const optionLong: Rule = {
   limit: 'the main version’s work and a tenth more, and 10 s more',
   says: 'an offered rung takes longer than the main version, so the room falls apart',
   find: (subject) =>
-    eachOffer(subject, (offer) => {
+    eachOffer(subject, (offer, found) => {
       const { block, entry } = offer;
-      if (block.block.mode === 'show') return NOTHING;
+      if (block.block.mode === 'show') return;
       const value = optionSeconds(subject, offer);
       const limit = Math.max(block.work * (1 + LONGER_SHARE), block.work + LONGER_SECONDS);
-      if (!isOver(value, limit, 's')) return NOTHING;
-      return [
-        {
-          blocks: [block.index],
-          value,
-          limit,
-          sentence: () =>
-            `“${entry.rung.name}”, offered in ${rungTitle(block.entry)}, takes ${spell(value)}; the main version takes ${spell(block.work)}.`,
-          mend: () => fitting(subject, offer, value),
-        },
-      ];
+      if (!isOver(value, limit, 's')) return;
+      found.push({
+        blocks: [block.index],
+        value,
+        limit,
+        sentence: () =>
+          `“${entry.rung.name}”, offered in ${rungTitle(block.entry)}, takes ${spell(value)}; the main version takes ${spell(block.work)}.`,
+        mend: () => fitting(subject, offer, value),
+      });
     }),
 };
 
