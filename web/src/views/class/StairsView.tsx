@@ -18,7 +18,7 @@ const LEFT = 84;
 const END = 7;
 /** Pixels that the tie over two treads of one shape reaches to either side. */
 const TIE = 7;
-const BASE = TOP + HEIGHT + TREAD + 8;
+const BASE = TOP + HEIGHT + TREAD + 18;
 
 interface StairsViewProps {
   readonly catalog: Catalog;
