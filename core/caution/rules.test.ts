@@ -179,7 +179,7 @@ test.each(CAUTION_RULES.map((rule) => [rule.condition, rule.feature, rule.over, 
     const family = familyOf(rule);
     const above = showing(feature, over + NEAR, family);
     expect(shownIn(above, feature)).toBeGreaterThan(over);
-    expect(judged(above, condition).cautions).toContainEqual({ ...rule, value: shownIn(above, feature) });
+    expect(judged(above, condition).cautions).toContainEqual({ ...rule, rule, value: shownIn(above, feature) });
     expect(rule.how.length * rule.why.length).toBeGreaterThan(0);
 
     const below = over === 0 ? QUIET : showing(feature, over - NEAR, family);
