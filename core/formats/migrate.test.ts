@@ -1,4 +1,5 @@
 import { bundleOf, must } from '../testing/studio';
+import { inVersion1, type Json } from '../testing/version1';
 import type { Bundle } from './bundle';
 import { bundleJsonSchema } from './bundleSchema';
 import { checkBundle } from './checkBundle';
@@ -7,22 +8,6 @@ import { migrateDocument } from './migrate';
 import { readBundle } from './parseBundle';
 import { pathText } from './problems';
 
-type Json = Record<string, unknown>;
-
-/** The bundle as version 1 has it: without the ids of blocks, phases, cues and lines. */
-function inVersion1(
-  bundle: Bundle,
-  change: (file: Json & { exercises: Json[]; classes: Json[] }) => void = () => {},
-): Json {
-  const file = JSON.parse(
-    JSON.stringify({ ...bundle, version: 1 }, function (this: unknown, key, value) {
-      const within = key === 'blocks' || key === 'phases' || key === 'entry' || key === 'exit' || key === 'cues';
-      return within && Array.isArray(value) ? value.map(({ id: _id, ...rest }: Json) => rest) : value;
-    }),
-  );
-  change(file);
-  return file;
-}
 const firstRung = (file: { exercises: Json[] }) => (must(file.exercises[0]).rungs as [Json])[0];
 const blocksOf = (file: { classes: Json[] }) => must(file.classes[0]).blocks as Json[];
 const read = (file: Json) => {

@@ -1,6 +1,6 @@
 import { cpSync, rmSync, truncateSync } from 'node:fs';
 import { join } from 'node:path';
-import { bundleOf, classOf } from '@warm-ladder/core/testing';
+import { block, bundleOf, classOf, inVersion1 } from '@warm-ladder/core/testing';
 import { preparedFolder, startServer } from '../testing';
 
 let folder: string;
@@ -73,4 +73,41 @@ test('a copy of the folder that is opened later gives out no version again', asy
   expect([stale.status, stale.body.code]).toEqual([409, 'STALE']);
   await restored.close();
   rmSync(copy, { recursive: true });
+}, 60_000);
+
+test('a studio stored in version 1 is copied, brought to this version at once, and opens as it was', async () => {
+  const studio = bundleOf({
+    classes: [classOf([block('hold'), block('curl')])],
+    audiences: [{ id: 'choir', name: 'Choir', homeHeat: 43 }],
+    series: [],
+  });
+  const server = await startServer(folder);
+  await server.send('POST', '/bundle', studio);
+  const older = inVersion1(studio) as Record<string, Array<{ id: string }>>;
+  for (const kind of ['exercises', 'classes', 'audiences']) {
+    for (const value of older[kind] ?? []) {
+      await server.db.query('update document set format = 1, body = $1::json where id = $2', [
+        JSON.stringify(value),
+        value.id,
+      ]);
+    }
+  }
+  const before = (await server.send('GET', '/studio')).body.versions;
+  await server.close();
+
+  const again = await startServer(folder);
+  const { bundle, versions, setAside } = (await again.send('GET', '/studio')).body;
+  expect(setAside).toBe(0);
+  expect(bundle.exercises).toEqual(studio.exercises);
+  expect(bundle.classes?.[0]?.blocks.map(({ id }) => id)).toEqual(['b1', 'b2']);
+  expect(bundle.audiences?.[0]?.homeHeat).toBe(63);
+  // Nobody has changed it: what a browser could not send yet was made from just this version.
+  expect(versions).toEqual(before);
+  const { rows } = await again.db.query<{ formats: number }>(
+    'select count(*)::int as formats from document where format < 2',
+  );
+  expect(rows[0]?.formats).toBe(0);
+  const copies = (await again.send('GET', '/copies')).body as unknown as Array<{ name: string }>;
+  expect(copies.length).toBeGreaterThan(0);
+  await again.close();
 }, 60_000);
