@@ -35,6 +35,7 @@ function anyEdit(plan: ClassPlan): fc.Arbitrary<PlanEdit> {
       change: fc.constantFrom<object>(
         { rung: 'high', run: 'run-x' },
         { run: undefined },
+        { side: 'left' },
         { carry: true },
         { firstSide: 'right' },
         { options: ['high'] },
@@ -91,6 +92,15 @@ test('a block moved out of the middle of a run leaves the run to its neighbours'
   const run = ['side-leg', 'side-lift', 'side-leg/high'].map((name) => block(name, { run: 'a' }));
   const moved = applyEdit(catalog, classOf([...run, block('hold')]), { kind: 'move', id: 'b2', before: null });
   expect(moved.blocks.map((each) => ('run' in each ? each.run : undefined))).toEqual(['a', 'a', undefined, undefined]);
+});
+
+test('a block limited to a side, or one that has none, leaves its run', () => {
+  const plan = classOf(['side-leg', 'side-lift', 'side-leg/high'].map((name) => block(name, { run: 'a' })));
+  const runs = (edited: ClassPlan) => edited.blocks.map((each) => ('run' in each ? each.run : undefined));
+  const limited = applyEdit(catalog, plan, { kind: 'set', id: 'b3', change: { side: 'left' } });
+  expect(runs(limited)).toEqual(['a', 'a', undefined]);
+  const swapped = applyEdit(catalog, plan, { kind: 'swap', id: 'b1', to: { exercise: 'hold', rung: 'low' } });
+  expect(runs(swapped)).toEqual([undefined, 'a', 'a']);
 });
 
 test('a swap keeps what the new rung can keep, and nothing it can’t', () => {

@@ -132,17 +132,19 @@ function mendRuns(catalog: Catalog, blocks: readonly Block[]): Block[] {
     const before = mended.at(-1);
     const last = before && !isInterlude(before) ? before : undefined;
     if (last?.run !== undefined && (isInterlude(block) || last.run !== block.run)) closed.add(last.run);
-    mended.push(isInterlude(block) ? block : inItsRun(catalog, withoutSecond(catalog, block), last, closed));
+    mended.push(isInterlude(block) ? block : inItsRun(catalog, asSided(catalog, block), last, closed));
   }
   return mended;
 }
 
-/** A second dose goes where there is no second side any more. */
-function withoutSecond(catalog: Catalog, block: RungBlock): RungBlock {
-  if (!block.secondDose) return block;
-  if (block.side === undefined && catalog.exercise(block.exercise)?.sides === 'each') return block;
-  const { secondDose: _gone, ...rest } = block;
-  return rest;
+/** What is said of sides goes where there are none: of a second dose, where there is no second side any more. */
+function asSided(catalog: Catalog, block: RungBlock): RungBlock {
+  if (block.side === undefined && block.firstSide === undefined && !block.secondDose) return block;
+  const sides = catalog.exercise(block.exercise)?.sides;
+  const { secondDose: _second, ...once } = block;
+  const { side: _side, firstSide: _first, ...both } = once;
+  if (sides === 'both') return both;
+  return block.side === undefined && sides === 'each' ? block : once;
 }
 
 function inItsRun(
