@@ -4,7 +4,7 @@ import { anyClass } from '../testing/arbitraries';
 import { block, catalogOf, classOf, EXERCISES, exercise, must, rung, type Unnamed } from '../testing/studio';
 import type { FindingCode } from './finding';
 import { measureClass, type ReviewContext, reviewClass } from './index';
-import { applyEdits, remediesFor } from './remedies/remediesFor';
+import { applyEdits, betterWith, remediesFor } from './remedies/remediesFor';
 
 const catalog = catalogOf(EXERCISES, { limits: { homeHeat: 100 } });
 const review = (blocks: ReadonlyArray<Unnamed<Block>>, change: Partial<ClassPlan> = {}, context: ReviewContext = {}) =>
@@ -32,6 +32,7 @@ test('sides are held against each other exercise by exercise, in repetitions as 
   const other = block('side-leg', { firstSide: 'right', secondDose: { reps: 4 } });
   // Five and four here, four and five there: two unevennesses, not none.
   expect(uneven(four, other).map(({ ids }) => ids)).toEqual([['b1'], ['b2']]);
+  expect(uneven(four)[0]?.message).toContain('5 repetitions against 4');
   expect(uneven(four, block('reach/high', { firstSide: 'right', secondDose: { reps: 4 } }))).toEqual([]);
   expect(uneven(block('reach', { side: 'left' }), block('reach', { side: 'right' }))).toEqual([]);
   expect(uneven(block('reach', { mode: 'show' }))).toEqual([]);
@@ -213,6 +214,19 @@ describe('what would mend a finding', () => {
     expect(little.edits.length).toBeGreaterThan(1);
     for (const edit of little.edits) expect(edit).toMatchObject({ kind: 'dose', dose: { reps: expect.any(Number) } });
     expect(little.edits.every((edit) => edit.kind === 'dose' && (edit.dose.reps ?? 0) >= 3)).toBe(true);
+  });
+  test('nothing is offered that adds a stop, however much it lowers the score', () => {
+    const lenient = catalogOf(EXERCISES, { limits: { homeHeat: 1 }, score: { stop: 1 } });
+    const before = measureClass(
+      lenient,
+      classOf([anew('reach', { side: 'left' }), anew('side-leg', { side: 'left' })]),
+    );
+    const even = ['b1', 'b2'].map((id) => ({ kind: 'set' as const, id, change: { side: null } }));
+    const unmet = { kind: 'insert' as const, before: null, block: { id: 'b3', ...block('earned/high') } as Block };
+    const worse = measureClass(lenient, applyEdits(lenient, before.timed.plan, [...even, unmet]));
+    expect(worse.score.total).toBeLessThan(before.score.total - 1);
+    expect(betterWith(lenient, before, even, {})).not.toBeNull();
+    expect(betterWith(lenient, before, [...even, unmet], {})).toBeNull();
   });
   test('nothing that is locked changes', () => {
     const plan = classOf([anew('reach', { side: 'left', locked: true })]);

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BasePosition, Pose } from '../body';
+import type { Condition } from '../caution';
 import type { Audience, Block, ClassPlan } from '../plan';
 import type { Exercise, Rung } from '../repertoire';
 import { block, catalogOf, classOf, EXERCISES, exercise, must, rung, type Unnamed } from '../testing/studio';
@@ -46,7 +47,7 @@ const MADE: Exercise[] = [
   ladder(
     'turn',
     'seated',
-    ...[24, 25, 26].map((twist) =>
+    ...[24, 25, 26, 27].map((twist) =>
       rung(`t${twist}`, {
         poses: {
           home: { hip: 90, knee: 90, supports: ['pelvis', 'feet'] },
@@ -220,6 +221,19 @@ const byHouse = (code: FindingCode, one: Case): ClassReview => {
   const house = catalogOf([...EXERCISES, ...MADE], { choices: { sideChange: 'block' } });
   return reviewClass(house, classOf(one[0], one[1]));
 };
+test('what must be swapped is said of an option though its main version has it too; what can be adapted is not', () => {
+  const offered = [anew('turn/t26', { options: ['t27'] })];
+  const codes = (condition: Condition) => codesOf(review([offered, {}, { cautions: [condition] }]));
+  expect(codes('low-bone-density')).toContain('OPTION_CAUTION');
+  expect(codes('pregnancy-second')).toContain('CAUTION_ADAPT');
+  expect(codes('pregnancy-second')).not.toContain('OPTION_CAUTION');
+});
+
+test('of two that are equally hot the later one is the peak', () => {
+  const { measures } = review([each('heat-70', 'heat-20', 'heat-70', 'heat-20')]);
+  expect(measures.peakAt).toBeGreaterThan(0.5);
+});
+
 const codesOf = ({ findings }: ClassReview) => findings.map(({ code }) => code);
 
 test('every rule is listed once, has its two classes here and its row in the docs, and no code is without a rule', () => {

@@ -1,5 +1,5 @@
 import { rulesFor } from '../../caution';
-import { bandsFor, DIRECTION_WORDS, DIRECTIONS, type Direction } from '../../method';
+import { type Band, bandsFor, DIRECTION_WORDS, DIRECTIONS, type Direction } from '../../method';
 import type { TimedBlock } from '../../plan';
 import type { Feature } from '../../vocabulary/features';
 import { isOver, isUnder } from '../../vocabulary/measure';
@@ -11,6 +11,19 @@ import type { Subject } from '../subject';
 const shareOf = ({ timed }: Subject, direction: Direction): number =>
   timed.parts.work === 0 ? 0 : (timed.directions[direction] ?? 0) / timed.parts.work;
 
+/** Holds each direction's share of the work against its band; a class without work has no shares. */
+function eachDirection(
+  subject: Subject,
+  find: (direction: Direction, share: number, band: Band, found: Found[]) => void,
+): readonly Found[] {
+  const { timed, catalog } = subject;
+  if (timed.parts.work === 0) return NOTHING;
+  const bands = bandsFor(catalog.method.directionBands, timed.plan.focus);
+  const found: Found[] = [];
+  for (const direction of DIRECTIONS) find(direction, shareOf(subject, direction), bands[direction], found);
+  return found;
+}
+
 const directionHigh: Rule = {
   code: 'DIRECTION_HIGH',
   part: 'directions',
@@ -19,27 +32,19 @@ const directionHigh: Rule = {
   unit: '',
   limit: 'the most of its band (`directionBands`, or the focus’s)',
   says: 'a direction takes too much of the work',
-  find: (subject) => {
-    const { timed, catalog } = subject;
-    if (timed.parts.work === 0) return NOTHING;
-    const bands = bandsFor(catalog.method.directionBands, timed.plan.focus);
-    return DIRECTIONS.flatMap((direction): Found[] => {
-      const value = shareOf(subject, direction);
-      const limit = bands[direction].max;
-      if (!isOver(value, limit, '')) return [];
-      return [
-        {
-          blocks: timed.blocks.flatMap(({ index, entry }) =>
-            entry.exercise.directions.includes(direction) ? [index] : [],
-          ),
-          value,
-          limit,
-          sentence: () =>
-            `${percent(value)} of the work is ${DIRECTION_WORDS[direction]}; ${percent(limit)} is the most for this class.`,
-        },
-      ];
-    });
-  },
+  find: (subject) =>
+    eachDirection(subject, (direction, value, { max }, found) => {
+      if (!isOver(value, max, '')) return;
+      found.push({
+        blocks: subject.timed.blocks.flatMap(({ index, entry }) =>
+          entry.exercise.directions.includes(direction) ? [index] : [],
+        ),
+        value,
+        limit: max,
+        sentence: () =>
+          `${percent(value)} of the work is ${DIRECTION_WORDS[direction]}; ${percent(max)} is the most for this class.`,
+      });
+    }),
 };
 
 /** What a direction asks of a body, where a room may have to leave it out. */
@@ -71,28 +76,20 @@ const directionLow: Rule = {
   unit: '',
   limit: 'the least of its band; silent where the room’s cautions rule the direction out',
   says: 'a direction takes too little of the work, or is missing',
-  find: (subject) => {
-    const { timed, catalog } = subject;
-    if (timed.parts.work === 0) return NOTHING;
-    const bands = bandsFor(catalog.method.directionBands, timed.plan.focus);
-    return DIRECTIONS.flatMap((direction): Found[] => {
-      const value = shareOf(subject, direction);
-      const limit = bands[direction].min;
-      if (!isUnder(value, limit, '') || ruledOut(subject, direction)) return [];
+  find: (subject) =>
+    eachDirection(subject, (direction, value, { min }, found) => {
+      if (!isUnder(value, min, '') || ruledOut(subject, direction)) return;
       const word = DIRECTION_WORDS[direction];
-      return [
-        {
-          blocks: [],
-          value,
-          limit,
-          sentence: () =>
-            value === 0
-              ? `There is no ${word} in this class.`
-              : `Only ${percent(value)} of the work is ${word}; ${percent(limit)} is the least for this class.`,
-        },
-      ];
-    });
-  },
+      found.push({
+        blocks: [],
+        value,
+        limit: min,
+        sentence: () =>
+          value === 0
+            ? `There is no ${word} in this class.`
+            : `Only ${percent(value)} of the work is ${word}; ${percent(min)} is the least for this class.`,
+      });
+    }),
 };
 
 const flexionSeconds = ({ entry, work }: TimedBlock): number =>

@@ -4,6 +4,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { RungFigure } from '../figure/RungFigure';
 import { DirectionMark } from './DirectionMark';
 import { HeatMark } from './HeatMark';
+import { PositionOptions } from './PositionOptions';
 
 /** Most rungs drawn at once; a finer search shows the rest. */
 const SHOWN = 60;
@@ -39,11 +40,7 @@ export function RungPicker({ catalog, onPick }: { catalog: Catalog; onPick: (ent
           onChange={({ target }) => setPosition(target.value)}
         >
           <option value="">every position</option>
-          {catalog.graph.positions.map((each) => (
-            <option key={each} value={each}>
-              {catalog.graph.name(each)}
-            </option>
-          ))}
+          <PositionOptions graph={catalog.graph} />
         </select>
         <select
           aria-label="Direction"

@@ -6,6 +6,7 @@ import { selectAudiences, selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LinesField } from '../../parts/LinesField';
 import { NumberField } from '../../parts/NumberField';
+import { PositionOptions } from '../../parts/PositionOptions';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';
@@ -81,11 +82,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
               onChange={({ target }) => set({ openingPosition: target.value || undefined }, 'where it begins')}
             >
               <option value="">at the first block</option>
-              {catalog.graph.positions.map((position) => (
-                <option key={position} value={position}>
-                  {catalog.graph.name(position)}
-                </option>
-              ))}
+              <PositionOptions graph={catalog.graph} />
             </select>
           </label>
           <span>

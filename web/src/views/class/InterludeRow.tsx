@@ -6,6 +6,7 @@ import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LinesField } from '../../parts/LinesField';
 import { NumberField } from '../../parts/NumberField';
+import { PositionOptions } from '../../parts/PositionOptions';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
 import { RowClock } from './BlockRow';
@@ -103,11 +104,7 @@ function Details({ index, block, actions }: Pick<InterludeRowProps, 'index' | 'b
             onChange={({ target }) => set({ position: target.value || undefined }, 'where it is')}
           >
             <option value="">they stay where they are</option>
-            {catalog.graph.positions.map((position) => (
-              <option key={position} value={position}>
-                {catalog.graph.name(position)}
-              </option>
-            ))}
+            <PositionOptions graph={catalog.graph} />
           </select>
         </label>
         <label className="flex flex-col">

@@ -8,6 +8,7 @@ import { selectClasses } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
+import { PositionOptions } from '../../parts/PositionOptions';
 import { TextField } from '../../parts/TextField';
 
 interface ExerciseHeadProps {
@@ -70,11 +71,7 @@ export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProp
             value={exercise.position}
             onChange={({ target }) => set({ position: target.value }, 'the position')}
           >
-            {catalog.graph.positions.map((position) => (
-              <option key={position} value={position}>
-                {catalog.graph.name(position)}
-              </option>
-            ))}
+            <PositionOptions graph={catalog.graph} />
           </select>
         </label>
         <label>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
+import { PositionOptions } from '../../parts/PositionOptions';
 import { Sheet } from '../../parts/Sheet';
 
 /** Begins a ladder: a name and a position, and it opens in the editor with its first rung to be drawn. */
@@ -52,11 +53,7 @@ export function NewLadder({ catalog }: { catalog: Catalog }) {
           <label>
             Position{' '}
             <select className="field" value={position} onChange={({ target }) => setPosition(target.value)}>
-              {catalog.graph.positions.map((each) => (
-                <option key={each} value={each}>
-                  {catalog.graph.name(each)}
-                </option>
-              ))}
+              <PositionOptions graph={catalog.graph} />
             </select>
           </label>
           <button type="submit" className="action action-main" disabled={fault !== undefined}>
