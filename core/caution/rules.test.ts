@@ -3,7 +3,7 @@ import { type MethodFile, resolveMethod } from '../method';
 import { type Catalog, FEATURES, type Feature, featureAt, type Rung, type RungEntry } from '../repertoire';
 import { catalogOf, exercise, must, rung } from '../testing';
 import { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/condition';
-import { judge, measuredText, readChecks } from './judge';
+import { judge, measuredText, peakCautions, readChecks } from './judge';
 import { CAUTION_RULES, type CautionRule, cautionRules, VERDICTS } from './rules';
 
 /** A body that shows something, as the one rung of a repertoire. */
@@ -201,6 +201,10 @@ test('a value that rounds to its limit is within it, and advice for another posi
   expect(advice(bridge)).toMatch(/hips less high/);
   expect(advice(bridge)).not.toMatch(/Knees down/);
   expect(advice(plank)).toMatch(/Knees down/);
+  // A class asks for what the peaks say alone, and hears the same.
+  const inClass = peakCautions(bridge.catalog, bridge.entry, ['low-back-pain']).map(({ how }) => how);
+  expect(inClass.join(' ')).toMatch(/hips less high/);
+  expect(inClass.join(' ')).not.toMatch(/Knees down/);
   expect(judged(bridge, 'abdominal-separation').cautions.filter(({ feature }) => /Moment/.test(feature))).toEqual([]);
 });
 

@@ -109,6 +109,14 @@ describe('stretches', () => {
     const all = review(blocks).filter((finding) => finding.code === code && finding.limit !== 240);
     return all.map(({ ids, value }) => [ids.join(' '), Math.round(value)]);
   };
+  test('of the rules of one condition on one stretch only the gravest speaks', () => {
+    const minded = (...blocks: Array<Unnamed<Block>>) =>
+      review(blocks, audience({ cautions: ['knee'] })).flatMap(({ code, ids }) =>
+        code.startsWith('CAUTION_') ? [`${code} ${ids.join()}`] : [],
+      );
+    expect(minded(reps('kneel', 10))).toEqual(['CAUTION_ADAPT b1']);
+    expect(minded(reps('kneel', 40))).toEqual(['CAUTION_SWAP b1']);
+  });
   test('a stretch over the limit is found, and fewer repetitions mend it', () => {
     const plan = classOf([reps('held', 23)], { targetMinutes: 3 });
     const before = reviewClass(catalog, plan, { audience: audience() });
