@@ -1,4 +1,4 @@
-import { expect, length, saved, test } from '../fixtures';
+import { expect, findings, length, saved, test } from '../fixtures';
 
 test('a house rule changed shows in every ladder and class at once, goes back to where it started, and is undone', async ({
   page,
@@ -39,6 +39,35 @@ test('a house rule changed shows in every ladder and class at once, goes back to
   await expect(page.getByLabel('Least rotation, percent')).toHaveValue('12');
   await page.goto(`${studio.address}/class/night-landing`);
   await expect(length(page)).toHaveText(before);
+});
+
+test('a rule of caution is changed with its reason, which stands beside it, and goes back to where it started', async ({
+  page,
+  studio,
+}) => {
+  const desk = `${studio.address}/class/choir-first-draft`;
+  const turning = findings(page).getByText(/Low bone density: Sitting turn.*turning the spine 30°/);
+  await page.goto(desk);
+  await expect(turning).toBeVisible();
+  await page.goto(`${studio.address}/method`);
+  const rules = page.getByRole('region', { name: 'Cautions' });
+  await rules.getByRole('combobox').selectOption('low-bone-density');
+  await rules.getByRole('button', { name: 'Change: turning the spine, swap' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Speaks over').fill('35');
+  await expect(sheet.getByRole('button', { name: 'Change the rule' })).toBeDisabled();
+  await sheet.getByLabel('Why the house changes it').fill('Agreed with the clinic down the road.');
+  await sheet.getByRole('button', { name: 'Change the rule' }).click();
+  await expect(rules.getByText('House rule: Agreed with the clinic down the road.')).toBeVisible();
+  await saved(page);
+  await page.goto(desk);
+  await expect(findings(page).getByText(/Low bone density: Standing roll down/)).toBeVisible();
+  await expect(turning).toBeHidden();
+  await page.goto(`${studio.address}/method`);
+  await rules.getByRole('button', { name: 'back to where it started' }).click();
+  await saved(page);
+  await page.goto(desk);
+  await expect(turning).toBeVisible();
 });
 
 test('a series says who it is for and who should see someone first, and its scripts repeat it', async ({

@@ -16,6 +16,7 @@ import { useMethodChange } from '../../app/edits';
 import { useAppSelector } from '../../app/store';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { NumberField } from '../../parts/NumberField';
+import { CautionRules } from './CautionRules';
 
 type Table = Readonly<Record<string, Setting>>;
 type Values = Readonly<Record<string, number | undefined>>;
@@ -96,6 +97,10 @@ export function Component() {
           </ul>
         </section>
       </div>
+      <CautionRules
+        changes={method.cautions ?? []}
+        onChange={(cautions, field) => put({ cautions: [...cautions] }, field)}
+      />
     </main>
   );
 }
