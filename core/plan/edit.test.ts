@@ -104,18 +104,22 @@ test('a block limited to a side, or one that has none, leaves its run', () => {
 });
 
 test('a swap keeps what the new rung can keep, and nothing it can’t', () => {
-  const plan = classOf([block('reach', { side: 'left', dose: { reps: 9 }, options: ['high'], restAfterSeconds: 5 })]);
+  const plan = classOf([
+    block('reach'),
+    block('reach', { side: 'left', carry: true, dose: { reps: 9 }, options: ['high'], restAfterSeconds: 5 }),
+  ]);
   const to = (exercise: string) =>
-    applyEdit(catalog, plan, { kind: 'swap', id: 'b1', to: { exercise, rung: 'low' } }).blocks[0];
+    applyEdit(catalog, plan, { kind: 'swap', id: 'b2', to: { exercise, rung: 'low' } }).blocks[1];
+  expect(to('reach')).not.toHaveProperty('carry');
   expect(to('side-leg')).toEqual({
-    id: 'b1',
+    id: 'b2',
     exercise: 'side-leg',
     rung: 'low',
     mode: 'flow',
     side: 'left',
     restAfterSeconds: 5,
   });
-  expect(to('hold')).toEqual({ id: 'b1', exercise: 'hold', rung: 'low', mode: 'flow', restAfterSeconds: 5 });
+  expect(to('hold')).toEqual({ id: 'b2', exercise: 'hold', rung: 'low', mode: 'flow', restAfterSeconds: 5 });
 });
 
 test('the rung taken as home is no longer an option, however it was offered', () => {

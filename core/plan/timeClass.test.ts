@@ -374,12 +374,26 @@ describe('laws of any class', () => {
   });
 });
 
+test('work on each side: half of what alternates, each side’s own of what is done one after the other', () => {
+  expect(time([block('march'), block('hold')]).sides).toEqual({ left: 20, right: 20 });
+  expect(time([block('reach', { secondDose: { reps: 3 }, firstSide: 'right' })]).sides).toEqual({
+    left: 12,
+    right: 20,
+  });
+});
+
 test('the range follows from independent parts and from the teacher’s pace over all of them', () => {
   // Work 20 (sd 1.6), talk 8 (2.4), opening 60 (12), closing 30 (6), the teacher 28 (2.8): sd √196.16.
   const { range, seconds } = time([block('hold')]);
   expect(seconds).toBe(118);
   expect(range.p90 - seconds).toBeCloseTo(1.28155 * Math.sqrt(188.32 + 2.8 ** 2), 3);
   expect(time([block('hold')], { targetMinutes: 118 / 60 }).range.overChance).toBeCloseTo(0.5, 6);
+  // What is said of an option varies as talk does: 8 and 8 (4.8) in place of 8 (2.4), and the teacher 36 (3.6).
+  const offered = time([block('hold', { options: ['high'] })]);
+  expect(offered.range.p90 - offered.seconds).toBeCloseTo(
+    1.28155 * Math.sqrt(188.32 - 2.4 ** 2 + 4.8 ** 2 + 3.6 ** 2),
+    3,
+  );
   // A rest of 10 s (2) and an interlude of 20 s as rest (4), reached by a change of 13 s (4.55).
   const more = time([
     block('hold', { restAfterSeconds: 10 }),

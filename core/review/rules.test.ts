@@ -229,6 +229,26 @@ test('what must be swapped is said of an option though its main version has it t
   expect(codes('pregnancy-second')).not.toContain('OPTION_CAUTION');
 });
 
+test('a small rest between two peaks is breathing space', () => {
+  const peaks = (...between: Array<Unnamed<Block>>) =>
+    codesOf(review([[...each('heat-10', 'heat-20', 'heat-70'), ...between, ...each('heat-71', 'heat-10')]]));
+  expect(peaks()).toContain('PEAKS_CLOSE');
+  expect(peaks(NAMED)).not.toContain('PEAKS_CLOSE');
+  expect(peaks({ interlude: 'talk', name: 'Why', seconds: 20 })).toContain('PEAKS_CLOSE');
+});
+
+test('an option that is held longer is held against the limit with its hold', () => {
+  const codes = (holdSeconds: number) =>
+    codesOf(review([[reps('curled/high', 22, { options: [{ rung: 'low', dose: { reps: 20 }, holdSeconds }] })]]));
+  expect(codes(9)).not.toContain('OPTION_EXPOSED');
+  expect(codes(11)).toContain('OPTION_EXPOSED');
+});
+
+test('a caution on several blocks says the worst of them', () => {
+  const { findings } = review([each('turn/t26', 'turn/t27'), {}, { cautions: ['low-bone-density'] }]);
+  expect(findings.find(({ code }) => code === 'CAUTION_SWAP')).toMatchObject({ blocks: [0, 1], value: 27 });
+});
+
 test('of two that are equally hot the later one is the peak', () => {
   const { measures } = review([each('heat-70', 'heat-20', 'heat-70', 'heat-20')]);
   expect(measures.peakAt).toBeGreaterThan(0.5);

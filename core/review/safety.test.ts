@@ -48,6 +48,17 @@ const catalog = catalogOf(
     ladder('wants', 'supine', made('low', LYING, LYING, { preparation: ['wrists-warmed'] })),
     ladder('ball', 'supine', made('low', LYING, LYING, { props: ['ball'] })),
     ladder('quiet', 'supine', made('low', LYING, LYING)),
+    exercise('each-hand', {
+      position: 'four-point',
+      sides: 'each',
+      rungs: [
+        made(
+          'low',
+          { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] },
+          { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] },
+        ),
+      ],
+    }),
   ],
   { limits: { homeHeat: 100 } },
 );
@@ -118,10 +129,10 @@ describe('stretches', () => {
     expect(minded(reps('kneel', 40))).toEqual(['CAUTION_SWAP b1']);
   });
   test('a stretch over the limit is found, and fewer repetitions mend it', () => {
-    const plan = classOf([reps('held', 23)], { targetMinutes: 3 });
+    const plan = classOf([reps('held', 30)], { targetMinutes: 3 });
     const before = reviewClass(catalog, plan, { audience: audience() });
     const finding = must(before.findings.find(({ code }) => code === 'HEAD_LIFTED_LONG'));
-    expect(finding).toMatchObject({ severity: 'look', ids: ['b1'], value: 92, unit: 's' });
+    expect(finding).toMatchObject({ severity: 'look', ids: ['b1'], value: 120, unit: 's' });
     const ways = remediesFor(catalog, before, finding, { audience: audience() });
     expect(ways.map(({ edits }) => edits)).toEqual([[{ kind: 'dose', id: 'b1', dose: { reps: 22 } }]]);
   });
@@ -137,6 +148,11 @@ describe('stretches', () => {
     const rest: Unnamed<Block> = { interlude: 'recover', name: 'Rest', seconds: 10 };
     expect(stretch('HEAD_LIFTED_LONG', reps('held', 12), rest, reps('held', 12))).toEqual([]);
     expect(stretch('KNEELING_LONG', reps('kneel', 40), block('quiet'), reps('kneel', 40))).toEqual([]);
+  });
+  test('goes on from one side to the other, and what is rested after the second is no part of it', () => {
+    const over = 2 * 80 + 8;
+    expect(stretch('WRISTS_LONG', reps('each-hand', 20))).toEqual([['b1', over]]);
+    expect(stretch('WRISTS_LONG', reps('each-hand', 20, { restAfterSeconds: 15 }))).toEqual([['b1', over]]);
   });
   test('a rest after a block, and the way between places that load the same, let nothing go', () => {
     expect(stretch('HEAD_LIFTED_LONG', reps('held', 12, { restAfterSeconds: 20 }), reps('held', 12))).toEqual([
