@@ -4,7 +4,7 @@ import type { Verdict } from '@warm-ladder/core/caution';
 const MARKS = {
   fine: { word: 'fine', look: 'text-moss', sign: '○' },
   adapt: { word: 'adapt', look: 'text-soft', sign: '◔' },
-  swap: { word: 'swap', look: 'text-heat-3', sign: '◑' },
+  swap: { word: 'swap', look: 'text-ink', sign: '◑' },
   'clear-first': { word: 'ask a professional first', look: 'text-brick', sign: '●' },
 } as const satisfies Record<Verdict, { word: string; look: string; sign: string }>;
 
