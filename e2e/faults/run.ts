@@ -12,7 +12,7 @@ const moments = (count: number) => Array.from({ length: count }, (_, i) => 400 +
 /** Every script by size, the longest first. */
 const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
   /** Seconds, without rights: in every test run. */
-  short: [() => powerCuts([1_100]), () => killsInImport(1), () => kills(1), () => fuzz(90), () => fullDiskCalls()],
+  short: [() => killsInImport(1), () => kills(1), () => fuzz(90), () => fullDiskCalls()],
   /** Some minutes, with mounts and namespaces: in every long check. */
   medium: [
     () => kills(20),
