@@ -4,7 +4,7 @@ import type { Verdict } from '@warm-ladder/core/caution';
 const MARKS = {
   fine: { word: 'fine', look: 'text-moss', sign: '○' },
   adapt: { word: 'adapt', look: 'text-soft', sign: '◔' },
-  swap: { word: 'swap', look: 'text-ink', sign: '◑' },
+  swap: { word: 'swap', look: 'text-[color-mix(in_oklab,var(--color-heat-3),var(--color-ink)_25%)]', sign: '◑' },
   'clear-first': { word: 'ask a professional first', look: 'text-brick', sign: '●' },
 } as const satisfies Record<Verdict, { word: string; look: string; sign: string }>;
 
