@@ -66,13 +66,10 @@ const sidesUneven: Rule = {
 };
 
 function unevenness(subject: Subject, { blocks, seconds, reps }: SideTally): Found | null {
-  const [byTime, byReps] = [
-    rounded(seconds.left - seconds.right, 's'),
-    seconds.left === seconds.right ? 0 : reps.left - reps.right,
-  ];
+  const byTime = rounded(seconds.left - seconds.right, 's');
   const repsApart = reps.left - reps.right;
   if (byTime === 0 && repsApart === 0) return null;
-  const heavy: Side = (byTime || byReps || repsApart) > 0 ? 'left' : 'right';
+  const heavy: Side = (byTime || repsApart) > 0 ? 'left' : 'right';
   const light = otherSide(heavy);
   const [first] = blocks as [TimedBlock];
   return {
