@@ -1,57 +1,13 @@
 import fc from 'fast-check';
-import { anyClass } from '../testing/arbitraries';
+import { anyClass, anyEdit } from '../testing/arbitraries';
 import { block, catalogOf, classOf, must } from '../testing/studio';
 import { checkCarries } from './checkCarries';
 import { checkClass } from './checkClass';
-import type { ClassPlan, RungBlock } from './class';
-import { applyEdit, editClass, freeBlockId, type PlanEdit } from './edit';
+import type { ClassPlan } from './class';
+import { applyEdit, editClass } from './edit';
 
 const catalog = catalogOf();
 const ids = ({ blocks }: ClassPlan) => blocks.map(({ id }) => id);
-
-/** Any edit of a class, whatever it hits. */
-function anyEdit(plan: ClassPlan): fc.Arbitrary<PlanEdit> {
-  const id = fc.constantFrom(...ids(plan));
-  const before = fc.option(id, { nil: null });
-  const fresh = { id: freeBlockId(plan), ...block('side-leg', { run: 'b' }) } as RungBlock;
-  const kind = <K extends PlanEdit['kind']>(name: K) => fc.constant(name);
-  return fc.oneof(
-    fc.record({ kind: kind('move'), id, before }),
-    fc.record({ kind: kind('remove'), id }),
-    fc.record({ kind: kind('insert'), before, block: fc.constant(fresh) }),
-    fc.record({
-      kind: kind('insert'),
-      before,
-      block: fc.constant({ id: freeBlockId(plan), interlude: 'talk' as const, name: 'A word', seconds: 9 }),
-    }),
-    fc.record({
-      kind: kind('dose'),
-      id,
-      dose: fc.constantFrom({ reps: 3 }, { reps: 4, repsTo: 6 }, { reps: undefined }),
-    }),
-    fc.record({
-      kind: kind('set'),
-      id,
-      change: fc.constantFrom<object>(
-        { rung: 'high', run: 'run-x' },
-        { run: undefined },
-        { side: 'left' },
-        { carry: true },
-        { firstSide: 'right' },
-        { options: ['high'] },
-      ),
-    }),
-    fc.record({
-      kind: kind('swap'),
-      id,
-      to: fc.constantFrom({ exercise: 'curl', rung: 'low' }, { exercise: 'reach', rung: 'high' }),
-    }),
-    fc.record({
-      kind: kind('class'),
-      change: fc.constantFrom<object>({ firstSide: 'right' }, { openingPosition: 'standing' }),
-    }),
-  );
-}
 
 test('any edit of any teachable class leaves a teachable class that can be read again, and the given one as it was', () => {
   fc.assert(

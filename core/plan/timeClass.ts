@@ -1,18 +1,17 @@
-import { mirrored, type PlaceId, type Pose, type Side, sameShape } from '../body';
 import type { Method } from '../method';
-import type { Catalog, RungEntry } from '../repertoire/catalog';
-import type { Prop } from '../repertoire/exercise';
-import { formOf } from '../repertoire/form';
+import type { Catalog } from '../repertoire/catalog';
 import type { Condition } from '../vocabulary/condition';
 import type { Direction } from '../vocabulary/direction';
-import { otherSide } from '../vocabulary/side';
-import { type BlockSeconds, blockSeconds, changesSide, type Pacing } from './blockTime';
-import { type Change, changeBetween, type Mover } from './change';
+import type { Side } from '../vocabulary/side';
+import type { Pacing } from './blockTime';
 import { checkClass } from './checkClass';
-import { type Audience, type Block, type ClassPlan, type Interlude, isInterlude, type RungBlock } from './class';
+import { type Audience, type ClassPlan, isInterlude } from './class';
+import type { LaidBlock, LaidInterlude } from './laid';
+import { type Ground, groundFor, type LaidOut, layOut, NotLaid } from './layOut';
 import type { Problem } from './problem';
 import type { Teacher } from './teacherSchema';
-import { runningOver, type TimeRange, type UncertainSeconds } from './uncertainty';
+import { TimedBlock, type TimedInterlude } from './timedBlock';
+import { runningOver, type TimeRange } from './uncertainty';
 
 /** Seconds of a class by what they are spent on; they sum to the class. */
 export interface TimeParts {
@@ -26,51 +25,6 @@ export interface TimeParts {
   interludes: number;
   transitions: number;
   closing: number;
-}
-
-/** One pass through a block: all of it, or one of its sides. */
-export interface Slot {
-  readonly side: Side | null;
-  readonly startSeconds: number;
-  readonly seconds: number;
-}
-
-/** What every part of a class has, whether it is a rung or an interlude. */
-interface Timed {
-  /** Its place in the class, from 0. */
-  readonly index: number;
-  /** The change of position and props on the way into it. */
-  readonly change: Change;
-  /** When it begins, from the start of the class. */
-  readonly startSeconds: number;
-  /** Its own seconds, both sides together, without the change before it. */
-  readonly seconds: number;
-  /** Where people are in it. */
-  readonly position: string;
-}
-
-export interface TimedBlock extends BlockSeconds, Timed {
-  readonly kind: 'block';
-  readonly block: RungBlock;
-  readonly entry: RungEntry;
-  readonly sideChange: number;
-  /** It goes on in the shape the last block ended in. */
-  readonly carries: boolean;
-  /** The next block goes on in its shape. */
-  readonly carried: boolean;
-  /** Its `carry: true` cannot hold: another document was changed since. */
-  readonly carryLost: boolean;
-  /** The side it starts on; `null` when it has none. */
-  readonly firstSide: Side | null;
-  /** When each side is done; in a run the second side comes after the others' first. */
-  readonly slots: readonly Slot[];
-}
-
-export interface TimedInterlude extends Timed {
-  readonly kind: 'interlude';
-  readonly block: Interlude;
-  /** What is done in it, where it names a rung. */
-  readonly entry: RungEntry | null;
 }
 
 export interface TimedClass {
@@ -129,52 +83,52 @@ const OVER_SIDE: ReadonlySet<Condition> = new Set<Condition>([
 export const getsUpOverSide = (plan: Pick<ClassPlan, 'cautions'>, audience?: Audience): boolean =>
   [...(plan.cautions ?? []), ...(audience?.cautions ?? [])].some((condition) => OVER_SIDE.has(condition));
 
-/** Where the walk through a class stands: which place, what is in hand, and the last rung block with its last side. */
-interface Stance {
-  place: PlaceId | null;
-  props: readonly Prop[];
-  /** The last block with a rung, and whether nothing has stood between. */
-  last: Laid | null;
-  neighbour: boolean;
-}
-
-/** A part of the class laid out, before any second is counted. */
-interface Laid {
-  readonly block: RungBlock;
-  readonly entry: RungEntry;
-  readonly change: Change;
-  readonly carries: boolean;
-  readonly carryLost: boolean;
-  readonly firstSide: Side | null;
-  /** The side its last repetition is done on. */
-  readonly lastSide: Side | null;
-  /** Counted on the last block of a run. */
-  readonly sideChange: number;
-  /** Places of the first and the second side. */
-  readonly setsUpTwice: boolean;
-}
-interface LaidInterlude {
-  readonly block: Interlude;
-  readonly change: Change;
-  readonly position: string;
-}
-
 /**
  * Times a whole class: every block, everything between, the range, and what the time is spent on.
  * The one source of a class's length; the stairs, the script, the review and the exports all read it.
  * @throws PlanError when the class does not fit the repertoire (see `checkClass`)
  */
 export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}): TimedClass {
-  const { audience } = taught;
-  const pacing = pacingOf(catalog.method, taught);
-  const mover: Mover = { pace: pacing.pace, overSide: getsUpOverSide(plan, audience) };
-  const laid = layOut(catalog, plan, mover);
-  const timed = onTheClock(catalog, plan, laid, pacing);
-  const practiceSeconds = plan.blocks.some((block) => !isInterlude(block) && block.mode === 'show')
-    ? timeClass(catalog, practised(plan), taught).seconds
-    : timed.seconds;
-  return { ...timed, practiceSeconds };
+  const ground = groundFor(
+    catalog,
+    pacingOf(catalog.method, taught),
+    getsUpOverSide(plan, taught.audience),
+    plan.firstSide,
+  );
+  const last = timedLast.get(ground);
+  const out = laidOut();
+  const { laid } = out;
+  const { sequence, blocks, interludes } = onTheClock(plan, laid, last?.sequence);
+  timedLast.set(ground, { out, sequence });
+  const spending = spent(catalog.method, plan, laid);
+  const shows = blocks.some(({ shown }) => shown);
+  return {
+    plan,
+    seconds: spending.seconds,
+    practiceSeconds: shows
+      ? spent(catalog.method, plan, layOut(ground, practised(plan), out).laid).seconds
+      : spending.seconds,
+    parts: spending.parts,
+    range: spending.range,
+    sequence,
+    blocks,
+    interludes,
+    positions: spending.positions,
+    directions: spending.directions,
+    sides: spending.sides,
+  };
+
+  function laidOut() {
+    try {
+      return layOut(ground, plan, last?.out);
+    } catch (error) {
+      throw error instanceof NotLaid ? new PlanError(checkClass(catalog, plan)) : error;
+    }
+  }
 }
+
+/** The class timed last on each ground: the next is most often the same with one thing changed. */
+const timedLast = new WeakMap<Ground, { readonly out: LaidOut; readonly sequence: TimedClass['sequence'] }>();
 
 /** The class as it is practised: every shown block done. */
 const practised = (plan: ClassPlan): ClassPlan => ({
@@ -184,206 +138,63 @@ const practised = (plan: ClassPlan): ClassPlan => ({
   ),
 });
 
-function layOut(catalog: Catalog, plan: ClassPlan, mover: Mover): Array<Laid | LaidInterlude> {
-  const stance: Stance = { place: openingPlace(catalog, plan), props: [], last: null, neighbour: false };
-  const laid: Array<Laid | LaidInterlude> = [];
-  const { blocks } = plan;
-  for (let first = 0; first < blocks.length; ) {
-    const block = blocks[first] as Block;
-    if (isInterlude(block)) {
-      laid.push(layInterlude(catalog, plan, block, first, stance, mover));
+/** @param known a class timed before, whose blocks are taken over where they stand as they stood */
+function onTheClock(
+  plan: ClassPlan,
+  laid: ReadonlyArray<LaidBlock | LaidInterlude>,
+  known: TimedClass['sequence'] = [],
+): Pick<TimedClass, 'sequence' | 'blocks' | 'interludes'> {
+  const sequence: Array<TimedBlock | TimedInterlude> = [];
+  const blocks: TimedBlock[] = [];
+  const interludes: TimedInterlude[] = [];
+  let clock = plan.openingSeconds;
+  for (let first = 0; first < laid.length; ) {
+    const here = laid[first] as LaidBlock | LaidInterlude;
+    if (here.kind === 'interlude') {
+      const start = clock + here.change.seconds;
+      const before = known[first];
+      const stands = before?.kind === 'interlude' && before.laid === here && before.startSeconds === start;
+      const timed: TimedInterlude = stands ? before : { ...here, laid: here, index: first, startSeconds: start };
+      clock = start + here.seconds;
+      sequence.push(timed);
+      interludes.push(timed);
       first++;
       continue;
     }
-    const end = endOfRun(blocks, first);
-    layRun(catalog, plan, blocks.slice(first, end) as RungBlock[], stance, mover, laid);
+    let end = first + 1;
+    while ((laid[end - 1] as LaidBlock).runsOn) end++;
+    // First sides one after another, a change of side, then the second sides.
+    let firstStart = clock;
+    let secondStart = clock;
+    for (let i = first; i < end; i++) {
+      const { change, passes, sideChange } = laid[i] as LaidBlock;
+      secondStart += change.seconds + (passes[0] as number) + sideChange;
+    }
+    for (let i = first; i < end; i++) {
+      const each = laid[i] as LaidBlock;
+      const start = firstStart + each.change.seconds;
+      const before = known[i];
+      const timed =
+        before?.kind === 'block' && before.stands(each, start, secondStart)
+          ? before
+          : new TimedBlock(each, i, start, secondStart);
+      firstStart = start + (each.passes[0] as number);
+      secondStart += each.passes[1] ?? 0;
+      sequence.push(timed);
+      blocks.push(timed);
+    }
+    clock = secondStart;
     first = end;
   }
-  return laid;
+  return { sequence, blocks, interludes };
 }
 
-/** Where a class begins when it says so; lying on a side, it is the side the class begins with. */
-function openingPlace({ graph, method }: Catalog, { openingPosition, firstSide }: ClassPlan): PlaceId | null {
-  return openingPosition === undefined ? null : graph.placeOn(openingPosition, firstSide ?? method.firstSide);
-}
-
-function endOfRun(blocks: readonly Block[], first: number): number {
-  const run = runOf(blocks[first]);
-  let end = first + 1;
-  while (run !== undefined && runOf(blocks[end]) === run) end++;
-  return end;
-}
-const runOf = (block: Block | undefined): string | undefined =>
-  block === undefined || isInterlude(block) ? undefined : block.run;
-
-function layInterlude(
-  catalog: Catalog,
+/** What the seconds of a class are spent on, and how far they vary. */
+function spent(
+  method: Method,
   plan: ClassPlan,
-  block: Interlude,
-  index: number,
-  stance: Stance,
-  mover: Mover,
-): LaidInterlude {
-  const { graph, method } = catalog;
-  const from = stance.place;
-  if (block.position !== undefined && (from === null || !graph.placesOf(block.position).includes(from))) {
-    stance.place = graph.placeOn(block.position, plan.firstSide ?? method.firstSide);
-  }
-  // Before anything says where people are, they are where the first part that says so finds them.
-  const place = stance.place ?? firstPlace(catalog, plan, index);
-  const change = changeBetween(catalog, from ?? place, place, stance.props, stance.props, mover);
-  stance.neighbour = false;
-  return { block, change, position: positionAt(place) };
-}
-
-/** The position a place belongs to: lying on either side is one position. */
-const positionAt = (place: PlaceId): string => (place.startsWith('side-') ? 'side-lying' : place);
-
-function firstPlace(catalog: Catalog, plan: ClassPlan, from: number): PlaceId {
-  for (const block of plan.blocks.slice(from)) {
-    const position = isInterlude(block) ? block.position : catalog.exercise(block.exercise)?.position;
-    if (position !== undefined) return catalog.graph.placeOn(position, plan.firstSide ?? catalog.method.firstSide);
-  }
-  return 'standing';
-}
-
-/** Lays neighbours that share a run, or one block by itself: a run of one. */
-function layRun(
-  catalog: Catalog,
-  plan: ClassPlan,
-  run: readonly RungBlock[],
-  stance: Stance,
-  mover: Mover,
-  laid: Array<Laid | LaidInterlude>,
-): void {
-  const { graph, method } = catalog;
-  const entries = run.map((block) => catalog.rung(block) ?? refuse(catalog, plan));
-  const head = entries[0] as RungEntry;
-  const headBlock = run[0] as RungBlock;
-  const position = head.exercise.position;
-  const firstSide = sideToStart(catalog, plan, head, headBlock, stance.place);
-  const lies = position === 'side-lying';
-  const place = lies
-    ? graph.placeOn(position, firstSide ?? sideOf(stance.place) ?? plan.firstSide ?? method.firstSide)
-    : position;
-  const turns = firstSide !== null && run.some((block, i) => changesSide(entries[i] as RungEntry, block));
-  const second = turns ? otherSide(firstSide) : null;
-  const secondPlace = second && lies ? graph.placeOn(position, second) : place;
-  const sideChange = turns ? sideChangeSeconds(catalog, place, secondPlace, mover) : 0;
-  run.forEach((block, i) => {
-    const entry = entries[i] as RungEntry;
-    // A run is one-sided throughout; else the file was refused.
-    if (i > 0 && entry.exercise.position !== position) refuse(catalog, plan);
-    const side = entry.exercise.sides === 'both' ? null : firstSide;
-    const change = changeBetween(catalog, stance.place ?? place, place, stance.props, entry.props, mover);
-    const { carries, carryLost } = carrying(block, entry, side, change, stance);
-    const twice = changesSide(entry, block);
-    const turnsRound = lies || entry.rung.guided === true;
-    const own: Laid = {
-      block,
-      entry,
-      change,
-      carries,
-      carryLost,
-      firstSide: side,
-      lastSide: lastSideOf(entry, block, side),
-      sideChange: i === run.length - 1 ? sideChange : 0,
-      setsUpTwice: twice && i === 0 && (block.run !== undefined || turnsRound),
-    };
-    laid.push(own);
-    stance.place = place;
-    stance.props = entry.props;
-    // Inside a run the next block follows on the first side; after it, on the second.
-    stance.last = i < run.length - 1 ? { ...own, lastSide: side } : own;
-    stance.neighbour = true;
-  });
-  stance.place = secondPlace;
-}
-
-function refuse(catalog: Catalog, plan: ClassPlan): never {
-  throw new PlanError(checkClass(catalog, plan));
-}
-
-function lastSideOf({ exercise }: RungEntry, { side, mode }: RungBlock, firstSide: Side | null): Side | null {
-  if (firstSide === null || side !== undefined) return firstSide;
-  return mode === 'show' && exercise.sides === 'each' ? firstSide : otherSide(firstSide);
-}
-
-/** Whether a block goes on in the last one's shape, as it says or as the poses show. */
-function carrying(
-  block: RungBlock,
-  entry: RungEntry,
-  side: Side | null,
-  change: Change,
-  { last, neighbour }: Stance,
-): Pick<Laid, 'carries' | 'carryLost'> {
-  if (block.carry === false || last === null) return { carries: false, carryLost: block.carry === true };
-  const stays =
-    change.places.length === 1 &&
-    change.taken.length === 0 &&
-    change.putAway.length === 0 &&
-    last.entry.exercise.position === entry.exercise.position;
-  if (block.carry) return { carries: stays, carryLost: !stays };
-  return { carries: stays && neighbour && goesOn(last, entry, side), carryLost: false };
-}
-
-/** Whether a block's starting shape is the one the last block ended in, each on the side it is done on. */
-function goesOn({ entry: last, lastSide }: Laid, entry: RungEntry, side: Side | null): boolean {
-  const [before, after] = [formOf(last.exercise, last.rung, last.like), formOf(entry.exercise, entry.rung, entry.like)];
-  if (!before.endPose || !after.startPose) return false;
-  const turned = before.drawn !== null && lastSide !== before.drawn;
-  const turns = after.drawn !== null && side !== after.drawn;
-  return sameShape(turned === turns ? before.endPose : (mirrored(before.endPose) as Pose), after.startPose);
-}
-
-const sideOf = (place: PlaceId | null): Side | null =>
-  place === 'side-left' ? 'left' : place === 'side-right' ? 'right' : null;
-
-/** Which side begins: the block's own, where people lie already, the class's, the house's. */
-function sideToStart(
-  { method }: Catalog,
-  plan: ClassPlan,
-  { exercise }: RungEntry,
-  { side, firstSide }: RungBlock,
-  from: PlaceId | null,
-): Side | null {
-  if (exercise.sides === 'both') return null;
-  const lying = exercise.position === 'side-lying' ? sideOf(from) : null;
-  return side ?? firstSide ?? lying ?? plan.firstSide ?? method.firstSide;
-}
-
-/** Turning over in side-lying is a change of place; elsewhere the method's change of side. */
-function sideChangeSeconds({ graph, method }: Catalog, from: PlaceId, to: PlaceId, mover: Mover): number {
-  if (from === to) return method.sideChangeSeconds;
-  return graph.path(from, to, mover.overSide).seconds * mover.pace + method.settleSeconds;
-}
-
-/** Whether the next block with a rung, interludes aside, goes on in this one's shape. */
-function isCarried(laid: ReadonlyArray<Laid | LaidInterlude>, index: number): boolean {
-  for (let next = index + 1; next < laid.length; next++) {
-    const after = laid[next] as Laid | LaidInterlude;
-    if ('entry' in after) return after.carries;
-  }
-  return false;
-}
-
-/** Seconds of an interlude: as given, and a talk at least its words. */
-function interludeSeconds({ interlude, seconds, words }: Interlude, { wordsPerMinute }: Pacing): number {
-  if (interlude !== 'talk' || !words) return seconds;
-  return Math.max(seconds, (wordsIn(words) * 60) / wordsPerMinute);
-}
-
-/** Words are runs between spaces that hold a letter or a digit. */
-export const wordsIn = (lines: readonly string[]): number =>
-  lines.reduce((sum, line) => sum + line.split(/\s+/).filter((each) => /[\p{L}\p{N}]/u.test(each)).length, 0);
-
-function onTheClock(
-  catalog: Catalog,
-  plan: ClassPlan,
-  laid: ReadonlyArray<Laid | LaidInterlude>,
-  pacing: Pacing,
-): Omit<TimedClass, 'practiceSeconds'> {
-  const { method } = catalog;
+  laid: ReadonlyArray<LaidBlock | LaidInterlude>,
+): Pick<TimedClass, 'seconds' | 'parts' | 'range' | 'positions' | 'directions' | 'sides'> {
   const parts: TimeParts = {
     opening: plan.openingSeconds,
     setup: 0,
@@ -398,128 +209,37 @@ function onTheClock(
   const positions: Record<string, number> = {};
   const directions: Partial<Record<Direction, number>> = {};
   const sides = { left: 0, right: 0 };
-  const sequence: Array<TimedBlock | TimedInterlude> = [];
-  const blocks: TimedBlock[] = [];
-  const interludes: TimedInterlude[] = [];
-  const uncertain: UncertainSeconds[] = [];
-  let clock = plan.openingSeconds;
-
-  const spend = (position: string, seconds: number) => {
-    positions[position] = (positions[position] ?? 0) + seconds;
+  // Neighbours are most often in one position: it is looked up where it changes.
+  let position = laid[0]?.position ?? '';
+  let inPosition = 0;
+  const leave = () => {
+    positions[position] = (positions[position] ?? 0) + inPosition;
   };
-
-  for (let first = 0; first < laid.length; ) {
-    const here = laid[first] as Laid | LaidInterlude;
-    clock += here.change.seconds;
-    parts.transitions += here.change.seconds;
-    if (!('entry' in here)) {
-      const seconds = interludeSeconds(here.block, pacing);
-      const timed: TimedInterlude = {
-        kind: 'interlude',
-        index: first,
-        block: here.block,
-        entry: here.block.rung === undefined ? null : (catalog.rungByKey(here.block.rung) ?? null),
-        change: here.change,
-        startSeconds: clock,
-        seconds,
-        position: here.position,
-      };
-      clock += seconds;
-      parts.interludes += seconds;
-      spend(timed.position, seconds);
-      uncertain.push({ work: 0, setup: 0, changes: here.change.seconds, rest: seconds });
-      sequence.push(timed);
-      interludes.push(timed);
-      first++;
+  for (const each of laid) {
+    parts.transitions += each.change.seconds;
+    if (each.position !== position) {
+      leave();
+      position = each.position;
+      inPosition = 0;
+    }
+    inPosition += each.seconds;
+    if (each.kind === 'interlude') {
+      parts.interludes += each.seconds;
       continue;
     }
-    const end = endOfRun(plan.blocks, first);
-    const own: BlockSeconds[] = [];
-    const firsts: Slot[] = [];
-    let turn = 0;
-    for (let i = first; i < end; i++) {
-      const each = laid[i] as Laid;
-      if (i > first) {
-        clock += each.change.seconds;
-        parts.transitions += each.change.seconds;
-      }
-      const time = blockSeconds(each.entry, each.block, method, pacing, {
-        carries: each.carries,
-        carried: isCarried(laid, i),
-        setsUpTwice: each.setsUpTwice,
-      });
-      const both = time.second.work > 0 || changesSide(each.entry, each.block);
-      const seconds =
-        time.setup + time.work + time.options - time.second.setup - time.second.work + (both ? 0 : time.rest);
-      own.push(time);
-      firsts.push({ side: each.firstSide, startSeconds: clock, seconds });
-      clock += seconds;
-      turn = each.sideChange;
+    parts.setup += each.setup;
+    parts.work += each.work;
+    parts.options += each.options;
+    parts.rest += each.rest;
+    parts.sideChanges += each.sideChange;
+    const shared = each.entry.exercise.directions;
+    for (const direction of shared) {
+      directions[direction] = (directions[direction] ?? 0) + each.work / shared.length;
     }
-    clock += turn;
-    for (let i = first; i < end; i++) {
-      const each = laid[i] as Laid;
-      const time = own[i - first] as BlockSeconds;
-      const slot = firsts[i - first] as Slot;
-      const slots = [slot];
-      if (each.firstSide && changesSide(each.entry, each.block)) {
-        const seconds = time.second.setup + time.second.work + time.rest;
-        slots.push({ side: otherSide(each.firstSide), startSeconds: clock, seconds });
-        clock += seconds;
-      }
-      const seconds = time.setup + time.work + time.options + time.rest + each.sideChange;
-      // Written out: a spread into so large an object takes most of the time of a long class.
-      const timed: TimedBlock = {
-        kind: 'block',
-        index: i,
-        block: each.block,
-        entry: each.entry,
-        change: each.change,
-        carries: each.carries,
-        carried: isCarried(laid, i),
-        carryLost: each.carryLost,
-        firstSide: each.firstSide,
-        sideChange: each.sideChange,
-        startSeconds: slot.startSeconds,
-        seconds,
-        position: each.entry.exercise.position,
-        slots,
-        setup: time.setup,
-        work: time.work,
-        options: time.options,
-        rest: time.rest,
-        second: time.second,
-        count: time.count,
-        rep: time.rep,
-        entrySeconds: time.entrySeconds,
-        exitSeconds: time.exitSeconds,
-        sets: time.sets,
-        reps: time.reps,
-        secondReps: time.secondReps,
-      };
-      sequence.push(timed);
-      blocks.push(timed);
-      parts.setup += time.setup;
-      parts.work += time.work;
-      parts.options += time.options;
-      parts.rest += time.rest;
-      parts.sideChanges += each.sideChange;
-      spend(timed.position, seconds);
-      for (const direction of each.entry.exercise.directions) {
-        directions[direction] = (directions[direction] ?? 0) + time.work / each.entry.exercise.directions.length;
-      }
-      const { left, right } = workOnSides(timed);
-      sides.left += left;
-      sides.right += right;
-      uncertain.push({
-        work: time.work,
-        setup: time.setup + time.options,
-        changes: each.change.seconds + each.sideChange,
-        rest: time.rest,
-      });
-    }
-    first = end;
+    sides.left += each.sides.left;
+    sides.right += each.sides.right;
   }
+  if (laid.length > 0) leave();
   const seconds =
     parts.opening +
     parts.setup +
@@ -530,14 +250,5 @@ function onTheClock(
     parts.interludes +
     parts.transitions +
     parts.closing;
-  const range = runningOver(seconds, plan, uncertain, method.uncertainty);
-  return { plan, seconds, parts, range, sequence, blocks, interludes, positions, directions, sides };
-}
-
-/** Seconds of work of a block on each side; none for a symmetrical exercise. */
-export function workOnSides({ entry, block, work, second, firstSide }: TimedBlock): Record<Side, number> {
-  if (firstSide === null) return { left: 0, right: 0 };
-  if (entry.exercise.sides === 'alternate' && block.side === undefined) return { left: work / 2, right: work / 2 };
-  const first = work - second.work;
-  return firstSide === 'left' ? { left: first, right: second.work } : { left: second.work, right: first };
+  return { seconds, parts, range: runningOver(seconds, plan, laid, method.uncertainty), positions, directions, sides };
 }

@@ -30,13 +30,13 @@ const Z90 = 1.2815515655446004;
 export function runningOver(
   seconds: number,
   plan: Pick<ClassPlan, 'openingSeconds' | 'closingSeconds' | 'targetMinutes'>,
-  blocks: readonly UncertainSeconds[],
+  parts: ReadonlyArray<{ readonly uncertain: UncertainSeconds }>,
   cv: Method['uncertainty'],
 ): TimeRange {
   const taught = seconds - plan.openingSeconds - plan.closingSeconds;
   let variance =
     (cv.rest * plan.openingSeconds) ** 2 + (cv.rest * plan.closingSeconds) ** 2 + (cv.teacher * taught) ** 2;
-  for (const block of blocks) {
+  for (const { uncertain: block } of parts) {
     variance +=
       (cv.work * block.work) ** 2 +
       (cv.setup * block.setup) ** 2 +

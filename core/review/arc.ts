@@ -24,31 +24,35 @@ export const WARM_UP = 0.2;
 /** Seconds of rest that are breathing space. */
 export const BREATH_SECONDS = 10;
 
+type ArcOf = Pick<Subject, 'done' | 'heats' | 'hottest' | 'limits'>;
+
 /** The heat under which a class has no arc to speak of is the method's (`limits.arcHeat`). */
-export function arcOf(subject: Pick<Subject, 'done' | 'catalog' | 'limits'>): Arc | null {
-  const { done, catalog, limits } = subject;
+export function arcOf({ done, heats, hottest, limits }: ArcOf): Arc | null {
   if (done.length === 0) return null;
-  const heats = done.map(({ entry }) => catalog.heat(entry));
-  const hottest = Math.max(...heats);
   if (hottest < limits.arcHeat) return null;
   const peak = done[heats.lastIndexOf(hottest)] as TimedBlock;
   const [begin, end] = spanOf(done);
-  const slot = peak.slots[0];
-  const middle = slot ? slot.startSeconds + slot.seconds / 2 : peak.startSeconds;
+  const middle = peak.startSeconds + (peak.passes[0] as number) / 2;
+  const peaks = peaksOf(heats, hottest);
+  return { blocks: done, heats, hottest, peak, peakAt: end > begin ? (middle - begin) / (end - begin) : 0, peaks };
+}
+
+/** Places of what is nearly as hot as the hottest, and above the median: in a level class nothing is a peak. */
+function peaksOf(heats: readonly number[], hottest: number): readonly number[] {
+  const near: number[] = [];
+  for (let i = 0; i < heats.length; i++) if ((heats[i] as number) >= PEAK * hottest) near.push(i);
+  // Fewer than half: the median is none of them, and cooler than all.
+  if (near.length < heats.length / 2) return near;
   const sorted = [...heats].sort((a, b) => a - b);
   const half = sorted.length / 2;
   const median = ((sorted[Math.ceil(half) - 1] ?? 0) + (sorted[Math.floor(half)] ?? 0)) / 2;
-  const peaks = heats.flatMap((heat, i) => (heat >= PEAK * hottest && heat > median ? [i] : []));
-  return { blocks: done, heats, hottest, peak, peakAt: end > begin ? (middle - begin) / (end - begin) : 0, peaks };
+  return near.filter((i) => (heats[i] as number) > median);
 }
 
 /** When the first block begins and the last one ends. */
 export function spanOf(done: readonly TimedBlock[]): [number, number] {
   const begin = done[0]?.startSeconds ?? 0;
   let end = begin;
-  for (const { slots } of done) {
-    const last = slots.at(-1);
-    if (last) end = Math.max(end, last.startSeconds + last.seconds);
-  }
+  for (const { endSeconds } of done) if (endSeconds > end) end = endSeconds;
   return [begin, end];
 }

@@ -85,6 +85,12 @@ export interface Found {
   readonly mend?: () => Remedy[];
 }
 
+/** What a rule found in one block alone, wherever it stands. */
+export interface OwnFound extends Omit<Found, 'blocks' | 'mend'> {
+  /** @param index of the block in the class */
+  readonly mend?: (index: number) => Remedy[];
+}
+
 /** Parts of the score; `ease` is the soft measures'. */
 export const SCORE_PARTS = [
   'time',

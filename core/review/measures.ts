@@ -1,8 +1,6 @@
 import { bandsFor, DIRECTIONS } from '../method';
-import { flexionStretches, ruledOut } from './rules/directionRules';
+import { ruledOut } from './rules/directionRules';
 import { EXPOSURES } from './rules/exposureRules';
-import { returnsOf, shufflesOf, tripsUp } from './rules/flowRules';
-import { sidesByExercise } from './rules/sideRules';
 import type { Subject } from './subject';
 
 /**
@@ -45,11 +43,10 @@ export const MEASURES = {
 export type MeasureName = keyof typeof MEASURES;
 
 export function measuresOf(subject: Subject): Measures {
-  const { timed, done, catalog, arc } = subject;
+  const { timed, heats, known, arc } = subject;
   const target = timed.plan.targetMinutes * 60;
-  const sides = sidesByExercise(done);
   let [sidesApartSeconds, sidesApartReps] = [0, 0];
-  for (const { seconds, reps } of sides.values()) {
+  for (const { seconds, reps } of subject.sides.values()) {
     sidesApartSeconds += Math.abs(seconds.left - seconds.right);
     sidesApartReps += Math.abs(reps.left - reps.right);
   }
@@ -58,16 +55,13 @@ export function measuresOf(subject: Subject): Measures {
     if (change.places.length > 1) changes += 1;
     propChanges += change.taken.length + change.putAway.length;
   }
-  let before: number | undefined;
-  for (const block of timed.blocks) {
-    longest = Math.max(longest, block.seconds);
-    if (block.carries) carrying += 1;
+  let offers = 0;
+  for (const each of known) {
+    longest = Math.max(longest, each.laid.seconds);
+    if (each.laid.carries) carrying += 1;
+    offers += each.offers.length;
   }
-  for (const { entry } of done) {
-    const heat = catalog.heat(entry);
-    if (before !== undefined) rise = Math.max(rise, heat - before);
-    before = heat;
-  }
+  for (let i = 1; i < heats.length; i++) rise = Math.max(rise, (heats[i] as number) - (heats[i - 1] as number));
   const changing = timed.parts.transitions + timed.parts.sideChanges;
   const exposure = exposures(subject);
   return {
@@ -78,22 +72,28 @@ export function measuresOf(subject: Subject): Measures {
     positionChanges: changes,
     changingSeconds: changing,
     changingShare: timed.seconds === 0 ? 0 : changing / timed.seconds,
-    positionReturns: returnsOf(timed.sequence).length,
-    floorTrips: tripsUp(timed, (position) => catalog.graph.like(position)).length,
+    positionReturns: subject.returns.length,
+    floorTrips: subject.trips.length,
     propChanges,
-    propReturns: shufflesOf(timed.sequence).length,
-    flexionStretchSeconds: flexionStretches(done).reduce((most, { seconds }) => Math.max(most, seconds), 0),
+    propReturns: subject.shuffles.length,
+    flexionStretchSeconds: longestOf(subject.bent),
     directionsOutside: outsideBands(subject),
     sidesApartSeconds,
     sidesApartReps,
-    hottest: done.reduce((most, { entry }) => Math.max(most, catalog.heat(entry)), 0),
+    hottest: subject.hottest,
     peakAt: arc?.peakAt ?? 0,
     steepestRise: rise,
     lastHeatShare: arc ? (arc.heats.at(-1) ?? 0) / arc.hottest : 0,
     ...exposure,
-    offers: subject.offers.length,
+    offers,
     carrying,
   };
+}
+
+function longestOf(stretches: ReadonlyArray<{ readonly seconds: number }>): number {
+  let most = 0;
+  for (const { seconds } of stretches) if (seconds > most) most = seconds;
+  return most;
 }
 
 type ExposureMeasures = Pick<
@@ -113,7 +113,7 @@ function exposures({ stretches }: Subject): ExposureMeasures {
   const found: Record<string, number> = {};
   for (const { feature, stretch, total } of EXPOSURES) {
     const held = stretches.of(feature);
-    found[stretch] = held.stretches.reduce((most, { seconds }) => Math.max(most, seconds), 0);
+    found[stretch] = longestOf(held.stretches);
     found[total] = held.total;
   }
   return found as ExposureMeasures;
@@ -130,7 +130,7 @@ function outsideBands(subject: Subject): number {
     const share = (timed.directions[direction] ?? 0) / work;
     const { min, max } = bands[direction];
     if (share > max) sum += share - max;
-    else if (share < min && !ruledOut(subject, direction)) sum += min - share;
+    else if (share < min && !ruledOut(subject.room, direction)) sum += min - share;
   }
   return sum;
 }

@@ -1,18 +1,14 @@
-import { type ClassPlan, type TimedClass, timeClass } from '../plan';
+import type { Method } from '../method';
+import { type ClassPlan, type TimedBlock, type TimedClass, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { type Finding, type Found, type Remedy, SEVERITIES, type Severity } from './finding';
+import { type Finding, type Found, type OwnFound, type Remedy, SEVERITIES } from './finding';
+import type { Known } from './known';
 import { type Measures, measuresOf } from './measures';
-import type { Rule } from './rule';
+import type { Room } from './room';
+import type { BlockRule, Raised, Rule, WholeRule } from './rule';
 import { RULES } from './rules';
 import { costOf, easeOf, emptyParts, excessOf, type Score } from './score';
 import { type ReviewContext, Subject } from './subject';
-
-/** A rule and one thing it found. */
-interface Raised {
-  readonly rule: Rule;
-  readonly found: Found;
-  readonly severity: Severity;
-}
 
 /** A class measured and scored; nobody has asked for sentences yet. */
 export interface ClassMeasure {
@@ -36,8 +32,52 @@ export interface ClassReview extends ClassMeasure {
   readonly findings: readonly ToldFinding[];
 }
 
-const speaks = ({ purposes, orders }: Rule, { purpose, order }: Subject): boolean =>
-  (purposes === undefined || purposes.includes(purpose)) && (orders === undefined || orders.includes(order));
+/** The rules that speak in a room, those of the class as a whole and those of a block apart. */
+interface Speaking {
+  readonly whole: ReadonlyArray<{ readonly place: number; readonly rule: WholeRule }>;
+  readonly block: ReadonlyArray<{ readonly place: number; readonly rule: BlockRule }>;
+}
+
+const speaking = new WeakMap<Room, Speaking>();
+function rulesThatSpeak(room: Room): Speaking {
+  const known = speaking.get(room);
+  if (known) return known;
+  const own = RULES.map((rule, place) => ({ rule, place })).filter(({ rule: { purposes, orders } }) => {
+    const inPurpose = purposes === undefined || purposes.includes(room.purpose);
+    return inPurpose && (orders === undefined || orders.includes(room.order));
+  });
+  const found: Speaking = {
+    whole: own.flatMap(({ rule, place }) => ('find' in rule ? [{ rule, place }] : [])),
+    block: own.flatMap(({ rule, place }) => ('findIn' in rule ? [{ rule, place }] : [])),
+  };
+  speaking.set(room, found);
+  return found;
+}
+
+function raise(weights: Method['score'], place: number, rule: Rule, found: Found): Raised {
+  const severity = found.severity ?? rule.severity;
+  const excess = excessOf(found.value, found.limit, found.unit ?? rule.unit, rule.presence === true);
+  return { place, rule, found, severity, cost: costOf(weights, severity, excess) };
+}
+
+/** What was found in a block, where the block stands in a class. */
+const inBlock = ({ mend, ...found }: OwnFound, index: number): Found => ({
+  ...found,
+  blocks: [index],
+  ...(mend ? { mend: () => mend(index) } : {}),
+});
+
+/** What the rules that ask of one block alone raise about it. */
+function raisedIn(known: Known, index: number, rules: Speaking['block']): readonly Raised[] {
+  if (known.raised?.index === index) return known.raised.raised;
+  const { score } = known.room.catalog.method;
+  const raised: Raised[] = [];
+  for (const { rule, place } of rules) {
+    for (const found of rule.findIn(known)) raised.push(raise(score, place, rule, inBlock(found, index)));
+  }
+  known.raised = { index, raised };
+  return raised;
+}
 
 /**
  * The class measured, held against every rule, and scored: a pure function of the plan, and what a sequencer
@@ -54,16 +94,19 @@ export function measureTimed(catalog: Catalog, timed: TimedClass, context: Revie
   const raised: Raised[] = [];
   const parts = emptyParts();
   const weights = catalog.method.score;
-  for (const rule of RULES) {
-    if (!speaks(rule, subject)) continue;
-    for (const found of rule.find(subject)) {
-      const severity = found.severity ?? rule.severity;
-      const excess = excessOf(found.value, found.limit, found.unit ?? rule.unit, rule.presence === true);
-      parts[rule.part] += costOf(weights, severity, excess);
-      raised.push({ rule, found, severity });
-    }
+  const rules = rulesThatSpeak(subject.room);
+  for (const { rule, place } of rules.whole) {
+    const own = subject.raisedByOrder[place] ?? rule.find(subject).map((found) => raise(weights, place, rule, found));
+    if (rule.ofOrder) subject.raisedByOrder[place] = own;
+    for (const each of own) raised.push(each);
   }
+  for (let i = 0; i < subject.known.length; i++) {
+    const { index } = timed.blocks[i] as TimedBlock;
+    for (const each of raisedIn(subject.known[i] as Known, index, rules.block)) raised.push(each);
+  }
+  for (const { rule, cost } of raised) parts[rule.part] += cost;
   parts.ease = easeOf(subject, measuresOf(subject));
+  subject.settle();
   let total = 0;
   for (const part of Object.values(parts)) total += part;
   return { subject, timed, score: { total, parts }, raised };
@@ -73,7 +116,7 @@ export function measureTimed(catalog: Catalog, timed: TimedClass, context: Revie
 export function findingsOf({ raised, timed }: ClassMeasure): ToldFinding[] {
   const { blocks } = timed.plan;
   return [...raised]
-    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity))
+    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.place - b.place)
     .map(({ rule, found, severity }) => ({
       code: rule.code,
       severity,

@@ -1,11 +1,14 @@
 import type { Order } from '../method';
 import type { Purpose } from '../plan';
 import type { Unit } from '../vocabulary/measure';
-import type { FindingCode, Found, ScorePart, Severity } from './finding';
+import type { FindingCode, Found, OwnFound, ScorePart, Severity } from './finding';
+import type { Known } from './known';
 import type { Subject } from './subject';
 
 /** One question the review asks of a class: all there is to know of it in one place. */
-export interface Rule {
+export type Rule = WholeRule | BlockRule;
+
+interface AnyRule {
   readonly code: FindingCode;
   /** The part of the score it counts to. */
   readonly part: ScorePart;
@@ -23,11 +26,33 @@ export interface Rule {
   readonly limit: string;
   /** What it says, in words for the docs. */
   readonly says: string;
+}
+
+/** A rule that asks of the class as a whole, or of blocks beside one another. */
+export interface WholeRule extends AnyRule {
+  /** It asks only which rungs stand in which order, and what lies between: while they stay, so does what it found. */
+  readonly ofOrder?: true;
   readonly find: (subject: Subject) => readonly Found[];
+}
+
+/** A rule that asks of each block alone: what it finds is kept with the block. */
+export interface BlockRule extends AnyRule {
+  readonly findIn: (known: Known) => readonly OwnFound[];
+}
+
+/** A rule and one thing it found. */
+export interface Raised {
+  /** The rule's place in the list. */
+  readonly place: number;
+  readonly rule: Rule;
+  readonly found: Found;
+  readonly severity: Severity;
+  /** What it costs the score. */
+  readonly cost: number;
 }
 
 /** A class as a whole, and a few minutes on one thing. */
 export const DONE: readonly Purpose[] = ['class', 'drill'];
 export const WHOLE_CLASS: readonly Purpose[] = ['class'];
 
-export const NOTHING: readonly Found[] = [];
+export const NOTHING: readonly never[] = [];

@@ -7,7 +7,7 @@ import { block, catalogOf, classOf, exercise, must, rung, type Unnamed } from '.
 import type { FindingCode } from './finding';
 import { remediesFor } from './remedies/remediesFor';
 import { reviewClass } from './reviewClass';
-import { conditionsOf } from './subject';
+import { conditionsOf } from './room';
 
 const LYING: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
 const CURLED: Pose = { hip: 45, knee: 90, lumbar: 10, thoracic: 30, neck: 20, supports: ['pelvis', 'feet'] };

@@ -49,5 +49,8 @@ export function easeOf({ timed, catalog, arc }: Subject, measures: Measures): nu
   return (EASE * distances.reduce((sum, each) => sum + each, 0)) / distances.length;
 }
 
-export const emptyParts = (): Record<ScorePart | 'ease', number> =>
-  ({ ...Object.fromEntries(SCORE_PARTS.map((part) => [part, 0])), ease: 0 }) as Record<ScorePart | 'ease', number>;
+const EMPTY = { ...Object.fromEntries(SCORE_PARTS.map((part) => [part, 0])), ease: 0 } as Record<
+  ScorePart | 'ease',
+  number
+>;
+export const emptyParts = (): Record<ScorePart | 'ease', number> => ({ ...EMPTY });

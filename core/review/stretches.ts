@@ -1,15 +1,9 @@
-import type { TimedBlock, TimedClass, TimedInterlude } from '../plan';
-import {
-  type Catalog,
-  type Doing,
-  everIn,
-  heldInPosition,
-  type Run,
-  type RungEntry,
-  type RungFeatures,
-  workRun,
-} from '../repertoire';
-import type { TimeFeature } from '../vocabulary/features';
+import type { LaidInterlude, TimedBlock, TimedClass, TimedInterlude } from '../plan';
+import type { Catalog, Run } from '../repertoire';
+import { TIME_FEATURES, type TimeFeature } from '../vocabulary/features';
+import type { Known } from './known';
+import { ALL, BIT, bitsOfPosition, bitsOfRung, heldThrough, type Pass } from './pass';
+import type { Room } from './room';
 
 /** A time in which nothing lets a part of the body go. */
 interface Stretch {
@@ -24,29 +18,28 @@ export interface Held {
   /** Seconds in all, blocks that are only shown left aside. */
   readonly total: number;
   /** Indexes of the blocks that hold it at all. */
-  readonly blocks: readonly number[];
+  readonly blocks: () => readonly number[];
 }
 
-const NONE: Held = { stretches: [], total: 0, blocks: [] };
+const NONE: Held = { stretches: [], total: 0, blocks: () => [] };
 
-/** A pass of a block as time features see it, with what lies before it. */
-interface Pass {
-  readonly block: TimedBlock;
-  readonly features: RungFeatures;
-  /** Seconds before its work: the way here, set-up, options, the last one's rest. */
+/** One pass of a block, or an interlude, with what lies before it. */
+export interface Step {
+  /** Of the block or the interlude in the class. */
+  readonly index: number;
+  /** Of a block; an interlude has none, and holds one shape. */
+  readonly pass: Pass | null;
+  /** Seconds before it: the way here, set-up, options, the last one's rest. */
   readonly gap: number;
-  /** Places gone through on the way; one when nobody moves. */
-  readonly places: readonly string[];
-  readonly doing: Doing;
-  /** Features that hold as the work begins, and as it ends. */
-  readonly begins: ReadonlySet<TimeFeature>;
-  readonly leaves: ReadonlySet<TimeFeature>;
-}
-interface Pause {
-  readonly interlude: TimedInterlude;
-  readonly gap: number;
-  readonly places: readonly string[];
-  readonly holds: ReadonlySet<TimeFeature>;
+  /** What holds on the whole way here, as it begins, as it ends, and at all. */
+  readonly through: number;
+  readonly begins: number;
+  readonly leaves: number;
+  readonly ever: number;
+  /** Seconds of an interlude. */
+  readonly seconds: number;
+  /** What is only shown counts to no total. */
+  readonly counts: boolean;
 }
 
 /**
@@ -54,187 +47,195 @@ interface Pause {
  * rests, interludes and changes of side, from the first phase that loads the part until something lets it go.
  */
 export class Stretches {
-  readonly #catalog: Catalog;
-  readonly #timed: TimedClass;
-  readonly #known = new Map<TimeFeature, Held>();
-  #course: ReadonlyArray<Pass | Pause> | undefined;
+  readonly #held: Partial<Record<TimeFeature, Held>>;
+  readonly #steps: readonly Step[];
+  /** Places of the steps that load each feature, once one is asked for. */
+  #loading: Array<number[] | undefined> | undefined;
 
-  constructor(catalog: Catalog, timed: TimedClass) {
-    this.#catalog = catalog;
-    this.#timed = timed;
+  /**
+   * @param known of each block of the class
+   * @param before stretches of another class in the same room: what has not changed is taken over
+   */
+  constructor(room: Room, timed: TimedClass, known: readonly Known[], before?: Stretches) {
+    this.#steps = stepsOf(room, timed, known);
+    this.#held = before ? without(before.#held, changedBits(before.#steps, this.#steps)) : {};
   }
 
   of(feature: TimeFeature): Held {
-    const known = this.#known.get(feature);
+    const known = this.#held[feature];
     if (known) return known;
-    this.#course ??= courseOfClass(this.#catalog, this.#timed);
-    const held = stretchesIn(this.#catalog, this.#course, feature);
-    this.#known.set(feature, held);
+    this.#loading ??= loadingBy(this.#steps);
+    const loading = this.#loading[31 - Math.clz32(BIT[feature])];
+    const held = loading ? stretchesIn(this.#steps, loading, feature) : NONE;
+    this.#held[feature] = held;
     return held;
   }
 }
 
+/** What is loaded by a step that is another one now. */
+function changedBits(before: readonly Step[], steps: readonly Step[]): number {
+  if (before.length !== steps.length) return ALL;
+  let bits = 0;
+  for (let i = 0; i < steps.length; i++) {
+    if (before[i] !== steps[i]) bits |= (before[i] as Step).ever | (steps[i] as Step).ever;
+  }
+  return bits;
+}
+
+function without(held: Partial<Record<TimeFeature, Held>>, bits: number): Partial<Record<TimeFeature, Held>> {
+  if (bits === ALL) return {};
+  const kept: Partial<Record<TimeFeature, Held>> = {};
+  for (const feature of TIME_FEATURES) if (!(bits & BIT[feature])) kept[feature] = held[feature];
+  return kept;
+}
+
 /** Every pass and every interlude in the order they happen. */
-function courseOfClass(catalog: Catalog, timed: TimedClass): Array<Pass | Pause> {
-  const course: Array<Pass | Pause> = [];
+function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Known[]): Step[] {
+  const steps: Step[] = [];
+  const over = heldThrough(catalog, OVER);
   let rest = 0;
-  const { sequence } = timed;
+  let blocks = 0;
+  const add = (known: Known, time: 0 | 1, pass: Pass, index: number, gap: number, through: number) => {
+    let step = known.steps[time];
+    if (step?.index !== index || step.gap !== gap || step.through !== through) {
+      const { begins, leaves, ever } = pass;
+      step = { index, pass, gap, through, begins, leaves, ever, seconds: 0, counts: !known.laid.shown };
+      known.steps[time] = step;
+    }
+    steps.push(step);
+  };
   for (let first = 0; first < sequence.length; ) {
     const here = sequence[first] as TimedBlock | TimedInterlude;
     if (here.kind === 'interlude') {
-      course.push(pauseOf(catalog, here, rest));
+      steps.push(pauseOf(catalog, here, rest));
       rest = 0;
       first++;
       continue;
     }
     let end = first + 1;
-    const { run } = here.block;
-    while (run !== undefined && sequence[end]?.kind === 'block' && (sequence[end] as TimedBlock).block.run === run)
-      end++;
-    const group = sequence.slice(first, end) as TimedBlock[];
-    for (const block of group) {
-      const twice = block.slots.length > 1;
-      const gap = rest + block.change.seconds + block.setup - block.second.setup + block.options;
-      course.push(passOf(catalog, block, block.reps, gap, block.change.places));
-      rest = twice ? 0 : block.rest;
+    while ((sequence[end - 1] as TimedBlock).runsOn) end++;
+    let turn = 0;
+    for (let i = first; i < end; i++) {
+      const each = known[blocks + i - first] as Known;
+      const { laid, second } = each;
+      const gap = rest + laid.change.seconds + laid.setup - laid.second.setup + laid.options;
+      add(each, 0, each.first, i, gap, each.through);
+      rest = second ? 0 : laid.rest;
+      turn = laid.sideChange;
     }
-    let turn = group.at(-1)?.sideChange ?? 0;
-    for (const block of group) {
-      if (block.slots.length < 2) continue;
-      const places = block.position === 'side-lying' && turn > 0 ? OVER : HERE;
-      course.push(passOf(catalog, block, block.secondReps, rest + turn + block.second.setup, places));
+    for (let i = first; i < end; i++) {
+      const each = known[blocks + i - first] as Known;
+      const { laid, second } = each;
+      if (!second) continue;
+      const through = laid.position === 'side-lying' && turn > 0 ? over : ALL;
+      add(each, 1, second, i, rest + turn + laid.second.setup, through);
       turn = 0;
-      rest = block.rest;
+      rest = laid.rest;
     }
+    blocks += end - first;
     first = end;
   }
-  return course;
+  return steps;
+}
+
+const pauses = new WeakMap<LaidInterlude, Step>();
+
+/** An interlude as a step; the same one as long as it is laid the same. */
+function pauseOf(catalog: Catalog, { laid, index }: TimedInterlude, rest: number): Step {
+  const { entry, change, seconds, position } = laid;
+  const gap = rest + change.seconds;
+  const known = pauses.get(laid);
+  if (known?.index === index && known.gap === gap) return known;
+  const holds = entry ? bitsOfRung(catalog, entry).whole : bitsOfPosition(catalog, position);
+  const through = heldThrough(catalog, change.places);
+  const shape = { begins: holds, leaves: holds, ever: seconds > 0 ? holds : 0 };
+  const step: Step = { index, pass: null, gap, through, ...shape, seconds, counts: true };
+  pauses.set(laid, step);
+  return step;
+}
+
+/** Which steps load each feature, by the place of its bit: most load few, and the others only end what runs. */
+function loadingBy(steps: readonly Step[]): Array<number[] | undefined> {
+  const loading: Array<number[] | undefined> = new Array(TIME_FEATURES.length).fill(undefined);
+  for (let place = 0; place < steps.length; place++) {
+    for (let bits = (steps[place] as Step).ever; bits !== 0; bits &= bits - 1) {
+      const feature = 31 - Math.clz32(bits & -bits);
+      const known = loading[feature];
+      if (known) known.push(place);
+      else loading[feature] = [place];
+    }
+  }
+  return loading;
 }
 
 /** Turning over goes by way of the back. */
 const OVER: readonly string[] = ['side-left', 'supine', 'side-right'];
-const HERE: readonly string[] = ['here'];
-
-function passOf(catalog: Catalog, block: TimedBlock, reps: number, gap: number, places: readonly string[]): Pass {
-  const { entry } = block;
-  const features = catalog.features(entry);
-  const enters = block.entrySeconds > 0;
-  const exits = block.exitSeconds > 0;
-  const alternates = entry.exercise.sides === 'alternate' && block.block.side === undefined;
-  const doing: Doing = {
-    entry: enters,
-    exit: exits,
-    sets: block.sets,
-    reps: alternates && block.block.mode !== 'show' ? reps * 2 : reps,
-    count: block.count,
-    restSeconds: catalog.method.restBetweenSetsSeconds,
-  };
-  return {
-    block,
-    features,
-    gap,
-    places,
-    doing,
-    begins: enters ? heldInPosition(entry.like, catalog.method) : features.startHolds,
-    leaves: exits ? features.leavesHolds : features.endHolds,
-  };
-}
-
-function pauseOf(catalog: Catalog, interlude: TimedInterlude, rest: number): Pause {
-  const { entry, change } = interlude;
-  const holds = entry
-    ? wholeIn(catalog, entry)
-    : heldInPosition(catalog.graph.like(interlude.position), catalog.method);
-  return { interlude, gap: rest + change.seconds, places: change.places, holds };
-}
-
-/** Features that never let go while a rung is done over and over. */
-function wholeIn(catalog: Catalog, entry: RungEntry): ReadonlySet<TimeFeature> {
-  return catalog.worth(entry).remembered('wholeRuns', () => {
-    const { runs } = catalog.features(entry).rep;
-    return new Set((Object.keys(runs) as TimeFeature[]).filter((feature) => runs[feature].whole));
-  });
-}
 
 /** What is not a shape but something done: no set-up and no rest goes on with it. */
 const isDone = (feature: TimeFeature): boolean => feature === 'longHold' || feature === 'breathHeld';
 
-function stretchesIn(catalog: Catalog, course: ReadonlyArray<Pass | Pause>, feature: TimeFeature): Held {
+/** @param loading places of the steps that load the part at all, in order */
+function stretchesIn(steps: readonly Step[], loading: readonly number[], feature: TimeFeature): Held {
   const stretches: Stretch[] = [];
   const touched: number[] = [];
+  const bit = BIT[feature];
+  const waits = isDone(feature) ? 0 : bit;
   let running = 0;
   let through: number[] = [];
   let total = 0;
-  /** Whether the part is loaded where the last thing left people. */
-  let left = false;
   const close = () => {
     if (running > 0) stretches.push({ seconds: running, blocks: through });
     running = 0;
     through = [];
   };
-  const wait = (gap: number, places: readonly string[], begins: boolean, counts: boolean) => {
-    const goesOn = running > 0 && left && begins && !isDone(feature) && heldThrough(catalog, places, feature);
-    if (!goesOn) {
-      close();
-      return;
-    }
-    running += gap;
-    if (counts) total += gap;
+  const enter = (index: number) => {
+    if (through.at(-1) !== index) through.push(index);
   };
-  for (const each of course) {
-    if ('interlude' in each) {
-      const { interlude, holds, gap, places } = each;
-      const here = holds.has(feature);
-      wait(gap, places, here, true);
-      if (here && interlude.seconds > 0) {
-        running += interlude.seconds;
-        total += interlude.seconds;
-        through.push(interlude.index);
-        touched.push(interlude.index);
-      } else close();
-      left = here;
+  let last = -1;
+  for (const place of loading) {
+    const { index, pass, gap, counts, begins, through: way, seconds } = steps[place] as Step;
+    if (running > 0) {
+      // A step between that does not load the part has let it go.
+      const held = last === place - 1 && (steps[last] as Step).leaves & begins & way & waits;
+      if (!held) close();
+      else {
+        running += gap;
+        if (counts) total += gap;
+      }
+    }
+    last = place;
+    if (!pass) {
+      running += seconds;
+      total += seconds;
+      enter(index);
+      touched.push(index);
       continue;
     }
-    const { block, features, gap, places, doing, begins, leaves } = each;
-    const counts = block.block.mode !== 'show';
-    wait(gap, places, begins.has(feature), counts);
-    if (!everIn(features, feature)) {
-      close();
-      left = leaves.has(feature);
-      continue;
-    }
-    const run = workRun(features, feature, doing);
+    const run = pass.run(feature);
     if (run.total > 0) {
-      addWork(run);
+      addWork(run, index);
       if (counts) total += run.total;
-      if (touched.at(-1) !== block.index) touched.push(block.index);
+      touched.push(index);
     } else close();
-    left = leaves.has(feature);
-
-    function addWork({ whole, lead, tail, longest, total: all }: Run) {
-      if (lead > 0) {
-        running += lead;
-        if (through.at(-1) !== block.index) through.push(block.index);
-      }
-      if (whole) return;
-      close();
-      // Inside the block, between its first and its last: only the longest can matter.
-      if (longest > lead && longest > tail && all > 0) stretches.push({ seconds: longest, blocks: [block.index] });
-      if (tail > 0) {
-        running = tail;
-        through = [block.index];
-      }
-    }
   }
   close();
-  return stretches.length === 0 ? NONE : { stretches, total, blocks: [...new Set(touched)].sort((a, b) => a - b) };
+
+  function addWork({ whole, lead, tail, longest }: Run, index: number) {
+    if (lead > 0) {
+      running += lead;
+      enter(index);
+    }
+    if (whole) return;
+    close();
+    // Inside the block, between its first and its last: only the longest can matter.
+    if (longest > lead && longest > tail) stretches.push({ seconds: longest, blocks: [index] });
+    if (tail > 0) {
+      running = tail;
+      through = [index];
+    }
+  }
+  return stretches.length === 0 ? NONE : { stretches, total, blocks: () => eachOnce(touched) };
 }
 
-/** Whether every place gone through loads the part; nobody moving, nothing lets go. */
-function heldThrough(catalog: Catalog, places: readonly string[], feature: TimeFeature): boolean {
-  if (places.length === 1) return true;
-  return places.every((place) => {
-    const position = place.startsWith('side-') ? 'side-lying' : place;
-    return heldInPosition(catalog.graph.like(position), catalog.method).has(feature);
-  });
-}
+/** In a run the second sides come after all first ones. */
+const eachOnce = (indexes: readonly number[]): number[] => [...new Set(indexes)].sort((a, b) => a - b);

@@ -1,19 +1,14 @@
-import { CONDITION_IDS, type Condition } from '../caution';
-import type { Method, Order } from '../method';
-import {
-  type Audience,
-  type ClassPlan,
-  type Pacing,
-  type Purpose,
-  pacingOf,
-  type Teacher,
-  type TimedBlock,
-  type TimedClass,
-} from '../plan';
+import type { Condition } from '../caution';
+import type { Audience, Teacher, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type Arc, arcOf } from './arc';
-import { type Fired, firedIn } from './fired';
-import { type Offered, offersOf } from './offers';
+import { flexionStretches } from './bent';
+import { FiredRules } from './fired';
+import { returnsOf, shufflesOf, tripsUp } from './flow';
+import { type Known, knownOf } from './known';
+import { type Limits, type Room, roomOf } from './room';
+import type { Raised } from './rule';
+import { unevenExercises } from './sides';
 import { Stretches } from './stretches';
 
 export interface ReviewContext {
@@ -26,49 +21,90 @@ export interface ReviewContext {
   readonly today?: string | undefined;
 }
 
-export type Limits = Method['limits'];
-
 const NOTHING_MET: ReadonlySet<string> = new Set();
 
 /** What every rule of the review reads; what several ask for is worked out when the first one does. */
 export class Subject {
-  readonly catalog: Catalog;
   readonly timed: TimedClass;
-  readonly audience: Audience | undefined;
-  readonly conditions: readonly Condition[];
-  /** The method's, with the audience's own in their place. */
-  readonly limits: Limits;
-  readonly purpose: Purpose;
-  readonly order: Order;
-  readonly pacing: Pacing;
+  readonly room: Room;
   /** Keys of rungs the audience has met before this class, in the series it belongs to. */
   readonly earlier: ReadonlySet<string>;
   /** The day it is; without it nothing is judged by its age. */
   readonly today: string | undefined;
-  /** Blocks that are done and not only shown: what sides, arc and exposure in all are judged by. */
+  /** What is known of each block. */
+  readonly known: readonly Known[];
+  /** Blocks that are done and not only shown, with their heats: what sides, arc and exposure in all are judged by. */
   readonly done: readonly TimedBlock[];
+  readonly heats: readonly number[];
+  /** Heat of the hottest of them; 0 when nothing is done. */
+  readonly hottest: number;
   /** How long parts of the body are loaded at a stretch. */
   readonly stretches: Stretches;
+  /** What rules of the order alone raised, by their place in the list; who asks them keeps it here. */
+  readonly raisedByOrder: Array<readonly Raised[] | undefined>;
+  readonly #knownOfDone: readonly Known[];
+  #alike: Subject | undefined;
   #arc: Arc | null | undefined;
-  #fired: readonly Fired[] | undefined;
-  #offers: readonly Offered[] | undefined;
+  #fired: FiredRules | undefined;
+  #sides: ReturnType<typeof unevenExercises> | undefined;
+  #bent: ReturnType<typeof flexionStretches> | undefined;
+  #returns: ReturnType<typeof returnsOf> | undefined;
+  #trips: ReturnType<typeof tripsUp> | undefined;
+  #shuffles: ReturnType<typeof shufflesOf> | undefined;
 
   constructor(catalog: Catalog, timed: TimedClass, context: ReviewContext) {
-    const { audience, teacher, earlier = NOTHING_MET, today } = context;
-    const { plan } = timed;
-    this.catalog = catalog;
+    const { plan, blocks } = timed;
+    const room = roomOf(catalog, plan, context);
+    const before = measuredLast.get(room);
+    const known: Known[] = [];
+    let shows = false;
+    let hottest = 0;
+    for (let i = 0; i < blocks.length; i++) {
+      const { laid } = blocks[i] as TimedBlock;
+      const last = before?.known[i];
+      const each = last?.laid === laid ? last : knownOf(room, laid);
+      known.push(each);
+      if (laid.shown) shows = true;
+      else if (each.heat > hottest) hottest = each.heat;
+    }
     this.timed = timed;
-    this.audience = audience;
-    this.conditions = conditionsOf(plan, audience);
-    this.limits = limitsOf(catalog.method, audience);
-    this.purpose = plan.purpose ?? 'class';
-    this.order = plan.order ?? catalog.method.order;
-    this.pacing = pacingOf(catalog.method, { audience, teacher });
-    this.earlier = earlier;
-    this.today = today;
-    const shows = timed.blocks.some(({ block }) => block.mode === 'show');
-    this.done = shows ? timed.blocks.filter(({ block }) => block.mode !== 'show') : timed.blocks;
-    this.stretches = new Stretches(catalog, timed);
+    this.room = room;
+    this.earlier = context.earlier ?? NOTHING_MET;
+    this.today = context.today;
+    this.known = known;
+    this.done = shows ? blocks.filter(({ shown }) => !shown) : blocks;
+    this.#knownOfDone = shows ? known.filter(({ laid }) => !laid.shown) : known;
+    this.heats = this.#knownOfDone.map(({ heat }) => heat);
+    this.hottest = hottest;
+    const alike = before && inSameOrder(this, before) ? before : undefined;
+    this.stretches = new Stretches(room, timed, known, before?.stretches);
+    this.#alike = alike;
+    this.#returns = alike?.returns;
+    this.#trips = alike?.trips;
+    this.#shuffles = alike?.shuffles;
+    this.raisedByOrder = alike?.raisedByOrder ?? [];
+    measuredLast.set(room, this);
+  }
+
+  /** Lets go of the class it took things over from: else every class ever measured would hang on the last. */
+  settle(): void {
+    this.#alike = undefined;
+  }
+
+  get catalog(): Catalog {
+    return this.room.catalog;
+  }
+
+  get audience(): Audience | undefined {
+    return this.room.audience;
+  }
+
+  get conditions(): readonly Condition[] {
+    return this.room.conditions;
+  }
+
+  get limits(): Limits {
+    return this.room.limits;
   }
 
   /** How the class rises and falls in heat. */
@@ -78,48 +114,66 @@ export class Subject {
   }
 
   /** What the conditions in the room ask of it. */
-  get fired(): readonly Fired[] {
-    this.#fired ??= firedIn(this);
+  get fired(): FiredRules {
+    this.#fired ??= new FiredRules(this, this.#alike);
     return this.#fired;
   }
 
-  /** Every rung offered beside a main version. */
-  get offers(): readonly Offered[] {
-    this.#offers ??= offersOf(this);
-    return this.#offers;
+  /** What exercises do on each side that are done more on one in some block. */
+  get sides() {
+    this.#sides ??= unevenExercises(this.done, this.#knownOfDone);
+    return this.#sides;
+  }
+
+  /** Stretches of bending forward. */
+  get bent() {
+    this.#bent ??= flexionStretches(this.done, this.#knownOfDone);
+    return this.#bent;
+  }
+
+  /** Stays in a position already left. */
+  get returns() {
+    this.#returns ??= returnsOf(this.timed.sequence);
+    return this.#returns;
+  }
+
+  /** Parts that people are sent up from the floor to. */
+  get trips() {
+    const { graph } = this.catalog;
+    this.#trips ??= tripsUp(this.timed, (position) => graph.like(position));
+    return this.#trips;
+  }
+
+  /** Parts for which a prop is fetched that had been put away. */
+  get shuffles() {
+    this.#shuffles ??= shufflesOf(this.timed.sequence);
+    return this.#shuffles;
   }
 }
 
-const rooms = new Map<string, readonly Condition[]>();
+/** The class measured last in each room: the next is most often the same with one thing changed. */
+const measuredLast = new WeakMap<Room, Subject>();
 
-/** Conditions of a class: its audience's and its own, each once, in the table's order; the same list for the same room. */
-export function conditionsOf(plan: Pick<ClassPlan, 'cautions'>, audience?: Audience): readonly Condition[] {
-  const present = [...(audience?.cautions ?? []), ...(plan.cautions ?? [])];
-  const key = present.join(' ');
-  const known = rooms.get(key);
-  if (known) return known;
-  const found = CONDITION_IDS.filter((condition) => present.includes(condition));
-  rooms.set(key, found);
-  return found;
+/** Whether two classes in one room have the same rungs in the same order, and the same ways between them. */
+function inSameOrder(a: Subject, b: Subject): boolean {
+  const [own, others] = [a.timed.sequence, b.timed.sequence];
+  return (
+    a.earlier === b.earlier &&
+    a.today === b.today &&
+    a.timed.plan.openingPosition === b.timed.plan.openingPosition &&
+    own.length === others.length &&
+    own.every((part, i) => alikeParts(part, others[i] as typeof part))
+  );
 }
 
-const merged = new WeakMap<Method, WeakMap<Audience, Limits>>();
+type Part = TimedClass['sequence'][number];
 
-/** The limits of a class: the method's, with the audience's own in their place. */
-export function limitsOf(method: Method, audience: Audience | undefined): Limits {
-  if (!audience) return method.limits;
-  const known = merged.get(method) ?? new WeakMap<Audience, Limits>();
-  merged.set(method, known);
-  const found = known.get(audience);
-  if (found) return found;
-  const { limits = {}, homeHeat, floorTrips } = audience;
-  const said = Object.entries({
-    ...limits,
-    homeHeat: homeHeat ?? limits.homeHeat,
-    floorTrips: floorTrips ?? limits.floorTrips,
-  });
-  const own = Object.fromEntries(said.filter(([, value]) => value !== undefined)) as Partial<Limits>;
-  const all: Limits = { ...method.limits, ...own };
-  known.set(audience, all);
-  return all;
-}
+const alikeParts = (a: Part, b: Part): boolean =>
+  a === b ||
+  a.laid === b.laid ||
+  (a.kind === 'block' &&
+    b.kind === 'block' &&
+    a.entry === b.entry &&
+    a.change === b.change &&
+    a.shown === b.shown &&
+    a.block.id === b.block.id);

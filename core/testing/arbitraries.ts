@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { ClassPlan, RungBlock } from '../plan';
+import { type ClassPlan, freeBlockId, type PlanEdit, type RungBlock } from '../plan';
 import { block, classOf, EXERCISES, type Unnamed } from './studio';
 
 const oneBlock: fc.Arbitrary<Unnamed<RungBlock>> = fc
@@ -35,3 +35,49 @@ export const anyClass: fc.Arbitrary<ClassPlan> = fc
   .map(([groups, openingSeconds, openingPosition]) =>
     classOf(groups.flat(), { openingSeconds, ...(openingPosition ? { openingPosition } : {}) }),
   );
+
+/** Any edit of a class, whatever it hits. */
+export function anyEdit(plan: ClassPlan): fc.Arbitrary<PlanEdit> {
+  const id = fc.constantFrom(...plan.blocks.map((each) => each.id));
+  const before = fc.option(id, { nil: null });
+  const fresh = { id: freeBlockId(plan), ...block('side-leg', { run: 'b' }) } as RungBlock;
+  const kind = <K extends PlanEdit['kind']>(name: K) => fc.constant(name);
+  return fc.oneof(
+    fc.record({ kind: kind('move'), id, before }),
+    fc.record({ kind: kind('remove'), id }),
+    fc.record({ kind: kind('insert'), before, block: fc.constant(fresh) }),
+    fc.record({
+      kind: kind('insert'),
+      before,
+      block: fc.constant({ id: freeBlockId(plan), interlude: 'talk' as const, name: 'A word', seconds: 9 }),
+    }),
+    fc.record({
+      kind: kind('dose'),
+      id,
+      dose: fc.constantFrom({ reps: 3 }, { reps: 4, repsTo: 6 }, { reps: undefined }),
+    }),
+    fc.record({
+      kind: kind('set'),
+      id,
+      change: fc.constantFrom<object>(
+        { rung: 'high', run: 'run-x' },
+        { run: undefined },
+        { side: 'left' },
+        { carry: true },
+        { firstSide: 'right' },
+        { options: ['high'] },
+        { mode: 'show' },
+        { restAfterSeconds: 12 },
+      ),
+    }),
+    fc.record({
+      kind: kind('swap'),
+      id,
+      to: fc.constantFrom({ exercise: 'curl', rung: 'low' }, { exercise: 'reach', rung: 'high' }),
+    }),
+    fc.record({
+      kind: kind('class'),
+      change: fc.constantFrom<object>({ firstSide: 'right' }, { openingPosition: 'standing' }),
+    }),
+  );
+}

@@ -3,10 +3,10 @@ import { isOver, isUnder } from '../../vocabulary/measure';
 import { BREATH, BREATH_SECONDS, EASE, spanOf, WARM, WARM_UP } from '../arc';
 import { percent } from '../clock';
 import { type Found, rungTitle } from '../finding';
-import { NOTHING, type Rule, WHOLE_CLASS } from '../rule';
+import { NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
-const heatJump: Rule = {
+const heatJump: WholeRule = {
   code: 'HEAT_JUMP',
   part: 'arc',
   severity: 'look',
@@ -14,12 +14,13 @@ const heatJump: Rule = {
   unit: 'heat',
   limit: '`limits.heatJump`',
   says: 'heat rises too steeply between neighbours',
-  find: ({ done, catalog, limits }) => {
+  ofOrder: true,
+  find: ({ done, heats, limits }) => {
     let found: Found[] | undefined;
     for (let i = 1; i < done.length; i++) {
-      const [before, block] = [done[i - 1] as TimedBlock, done[i] as TimedBlock];
-      const rise = catalog.heat(block.entry) - catalog.heat(before.entry);
+      const rise = (heats[i] as number) - (heats[i - 1] as number);
       if (!isOver(rise, limits.heatJump, 'heat')) continue;
+      const [before, block] = [done[i - 1] as TimedBlock, done[i] as TimedBlock];
       found ??= [];
       found.push({
         blocks: [before.index, block.index],
@@ -33,7 +34,7 @@ const heatJump: Rule = {
   },
 };
 
-const warmUpHot: Rule = {
+const warmUpHot: WholeRule = {
   code: 'WARM_UP_HOT',
   part: 'arc',
   severity: 'look',
@@ -63,7 +64,7 @@ const warmUpHot: Rule = {
   },
 };
 
-const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): Rule => {
+const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): WholeRule => {
   const early = code === 'PEAK_EARLY';
   return {
     code,
@@ -94,7 +95,7 @@ const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): Rule => {
   };
 };
 
-const peaksClose: Rule = {
+const peaksClose: WholeRule = {
   code: 'PEAKS_CLOSE',
   part: 'arc',
   severity: 'look',
@@ -134,7 +135,7 @@ const peaksClose: Rule = {
 const recovers = (sequence: Subject['timed']['sequence'], from: number, to: number): boolean =>
   sequence.slice(from + 1, to).some((part) => part.kind === 'interlude' && part.block.interlude === 'recover');
 
-const easeMissing: Rule = {
+const easeMissing: WholeRule = {
   code: 'EASE_MISSING',
   part: 'arc',
   severity: 'look',
@@ -160,7 +161,7 @@ const easeMissing: Rule = {
   },
 };
 
-const hottestLast: Rule = {
+const hottestLast: WholeRule = {
   code: 'HOTTEST_LAST',
   part: 'arc',
   severity: 'look',
@@ -177,7 +178,7 @@ const hottestLast: Rule = {
   },
 };
 
-export const ARC_RULES: readonly Rule[] = [
+export const ARC_RULES: readonly WholeRule[] = [
   heatJump,
   warmUpHot,
   peakRule('PEAK_EARLY'),

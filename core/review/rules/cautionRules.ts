@@ -2,10 +2,16 @@ import { CONDITIONS, judge, measuredText, readChecks, type Verdict } from '../..
 import { FEATURES, type RungEntry, substitutesFor } from '../../repertoire';
 import { type FindingCode, type Found, type Remedy, rungTitle, type Severity } from '../finding';
 import type { Fired } from '../fired';
-import { NOTHING, type Rule } from '../rule';
+import type { Room } from '../room';
+import { NOTHING, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
-const cautionRule = (code: FindingCode, verdict: Exclude<Verdict, 'fine'>, severity: Severity, says: string): Rule => ({
+const cautionRule = (
+  code: FindingCode,
+  verdict: Exclude<Verdict, 'fine'>,
+  severity: Severity,
+  says: string,
+): WholeRule => ({
   code,
   part: 'cautions',
   severity,
@@ -13,14 +19,14 @@ const cautionRule = (code: FindingCode, verdict: Exclude<Verdict, 'fine'>, sever
   limit: 'the rule’s own (docs/cautions.md), or the house’s',
   says,
   find: (subject) => {
-    const own = subject.fired.filter(({ rule }) => rule.verdict === verdict).map((fired) => told(subject, fired));
-    return verdict === 'clear-first' ? [...checkFound(subject), ...own] : own;
+    const found: Found[] = verdict === 'clear-first' ? checkFound(subject) : [];
+    for (const fired of subject.fired.all) if (fired.rule.verdict === verdict) found.push(told(subject, fired));
+    return found;
   },
 });
 
-function told(subject: Subject, { rule, worst, blocks }: Fired): Found {
+function told(subject: Subject, { rule, worst, blocks: indexes }: Fired): Found {
   const { condition, feature, over, verdict, how, why } = rule;
-  const indexes = [...blocks].sort((a, b) => a - b);
   return {
     blocks: indexes,
     value: worst,
@@ -54,7 +60,7 @@ function checkFound({ audience, conditions, limits, today }: Subject): Found[] {
 }
 
 /** Whether a rung alone asks for no more than adapting. */
-export const passes = ({ catalog, conditions }: Pick<Subject, 'catalog' | 'conditions'>, entry: RungEntry): boolean => {
+export const passes = ({ catalog, conditions }: Pick<Room, 'catalog' | 'conditions'>, entry: RungEntry): boolean => {
   const { verdict } = judge(catalog, entry, conditions);
   return verdict === 'fine' || verdict === 'adapt';
 };
@@ -74,7 +80,7 @@ function swapAt(subject: Subject, index: number): Remedy[] {
 }
 
 /** A small rest of which nobody says what is done in it can't be held against what people bring. */
-const recoverUnnamed: Rule = {
+const recoverUnnamed: WholeRule = {
   code: 'RECOVER_UNNAMED',
   part: 'cautions',
   severity: 'look',
@@ -82,6 +88,7 @@ const recoverUnnamed: Rule = {
   presence: true,
   limit: 'a rung, where the room has cautions',
   says: 'a small rest does not say what is done in it, and the room has cautions',
+  ofOrder: true,
   find: ({ timed, conditions }) => {
     if (conditions.length === 0) return NOTHING;
     return timed.interludes.flatMap(({ block, index }): Found[] =>
@@ -100,7 +107,7 @@ const recoverUnnamed: Rule = {
   },
 };
 
-export const CAUTION_RULES_OF_REVIEW: readonly Rule[] = [
+export const CAUTION_RULES_OF_REVIEW: readonly WholeRule[] = [
   cautionRule('CAUTION_CLEAR_FIRST', 'clear-first', 'stop', 'a professional decides first (docs/cautions.md)'),
   cautionRule('CAUTION_SWAP', 'swap', 'fix', 'something else has to be taken instead'),
   cautionRule('CAUTION_ADAPT', 'adapt', 'look', 'a block has to be adapted for somebody'),

@@ -5,7 +5,8 @@ import type { Feature } from '../../vocabulary/features';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { percent, spell } from '../clock';
 import { type Found, type Remedy, rungTitle } from '../finding';
-import { DONE, NOTHING, type Rule, WHOLE_CLASS } from '../rule';
+import type { Room } from '../room';
+import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
 const shareOf = ({ timed }: Subject, direction: Direction): number =>
@@ -24,7 +25,7 @@ function eachDirection(
   return found;
 }
 
-const directionHigh: Rule = {
+const directionHigh: WholeRule = {
   code: 'DIRECTION_HIGH',
   part: 'directions',
   severity: 'fix',
@@ -57,7 +58,7 @@ const ASKS: Readonly<Partial<Record<Direction, readonly Feature[]>>> = {
 };
 
 /** Whether the room's cautions swap a direction away or send it to a professional: then nobody asks for it. */
-export function ruledOut({ catalog, conditions }: Subject, direction: Direction): boolean {
+export function ruledOut({ catalog, conditions }: Room, direction: Direction): boolean {
   const features = ASKS[direction];
   if (!features || conditions.length === 0) return false;
   const { peak, time } = rulesFor(catalog.method, conditions);
@@ -68,7 +69,7 @@ export function ruledOut({ catalog, conditions }: Subject, direction: Direction)
 /** A limit above this leaves room for the direction done small. */
 const MILD = 30;
 
-const directionLow: Rule = {
+const directionLow: WholeRule = {
   code: 'DIRECTION_LOW',
   part: 'directions',
   severity: 'look',
@@ -78,7 +79,7 @@ const directionLow: Rule = {
   says: 'a direction takes too little of the work, or is missing',
   find: (subject) =>
     eachDirection(subject, (direction, value, { min }, found) => {
-      if (!isUnder(value, min, '') || ruledOut(subject, direction)) return;
+      if (!isUnder(value, min, '') || ruledOut(subject.room, direction)) return;
       const word = DIRECTION_WORDS[direction];
       found.push({
         blocks: [],
@@ -92,43 +93,7 @@ const directionLow: Rule = {
     }),
 };
 
-const flexionSeconds = ({ entry, work }: TimedBlock): number =>
-  entry.exercise.directions.includes('flexion') ? work / entry.exercise.directions.length : 0;
-const releases = ({ entry }: TimedBlock): boolean => {
-  const { directions } = entry.exercise;
-  return (directions.includes('extension') || directions.includes('neutral')) && !directions.includes('flexion');
-};
-
-/** Blocks that bend forward until something releases them, with what does. */
-interface Bent {
-  readonly blocks: readonly TimedBlock[];
-  readonly seconds: number;
-  readonly release: TimedBlock | undefined;
-}
-
-export function flexionStretches(done: readonly TimedBlock[]): Bent[] {
-  const stretches: Bent[] = [];
-  let blocks: TimedBlock[] = [];
-  let seconds = 0;
-  const close = (release: TimedBlock | undefined) => {
-    if (blocks.length > 0) stretches.push({ blocks, seconds, release });
-    [blocks, seconds] = [[], 0];
-  };
-  for (const block of done) {
-    if (releases(block)) {
-      close(block);
-      continue;
-    }
-    const own = flexionSeconds(block);
-    if (own === 0) continue;
-    blocks.push(block);
-    seconds += own;
-  }
-  close(undefined);
-  return stretches;
-}
-
-const flexionStretch: Rule = {
+const flexionStretch: WholeRule = {
   code: 'FLEXION_STRETCH',
   part: 'directions',
   severity: 'look',
@@ -137,10 +102,10 @@ const flexionStretch: Rule = {
   unit: 's',
   limit: '`limits.flexionStretchSeconds`',
   says: 'bending forward adds up too long before extension or neutral work',
-  find: ({ done, limits }) => {
+  find: ({ bent, limits }) => {
     const limit = limits.flexionStretchSeconds;
     let found: Found[] | undefined;
-    for (const { blocks, seconds, release } of flexionStretches(done)) {
+    for (const { blocks, own, seconds, release } of bent) {
       if (!isOver(seconds, limit, 's')) continue;
       const [first, last] = [blocks[0] as TimedBlock, blocks.at(-1) as TimedBlock];
       found ??= [];
@@ -155,7 +120,7 @@ const flexionStretch: Rule = {
             : 'with no extension or neutral work after it';
           return `${spell(seconds)} of bending forward from ${rungTitle(first.entry)} to ${rungTitle(last.entry)} ${way}; ${spell(limit)} is the most.`;
         },
-        mend: () => (release ? releaseSooner(blocks, release, limit) : []),
+        mend: () => (release ? releaseSooner(blocks, own, release, limit) : []),
       });
     }
     return found ?? NOTHING;
@@ -163,10 +128,15 @@ const flexionStretch: Rule = {
 };
 
 /** The release brought forward to where the stretch would pass its limit. */
-function releaseSooner(blocks: readonly TimedBlock[], release: TimedBlock, limit: number): Remedy[] {
+function releaseSooner(
+  blocks: readonly TimedBlock[],
+  own: readonly number[],
+  release: TimedBlock,
+  limit: number,
+): Remedy[] {
   let sum = 0;
-  const over = blocks.find((block) => {
-    sum += flexionSeconds(block);
+  const over = blocks.find((_block, i) => {
+    sum += own[i] as number;
     return sum > limit;
   });
   if (!over || over === blocks[0]) return [];
@@ -178,4 +148,4 @@ function releaseSooner(blocks: readonly TimedBlock[], release: TimedBlock, limit
   ];
 }
 
-export const DIRECTION_RULES: readonly Rule[] = [flexionStretch, directionHigh, directionLow];
+export const DIRECTION_RULES: readonly WholeRule[] = [flexionStretch, directionHigh, directionLow];

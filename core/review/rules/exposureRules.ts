@@ -3,8 +3,10 @@ import type { TimeFeature } from '../../vocabulary/features';
 import { isOver } from '../../vocabulary/measure';
 import { spell } from '../clock';
 import { type FindingCode, type Found, type Remedy, rungTitle } from '../finding';
-import { NOTHING, type Rule } from '../rule';
-import type { Limits, Subject } from '../subject';
+import { BIT } from '../pass';
+import type { Limits } from '../room';
+import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
+import type { Subject } from '../subject';
 
 /** A part of the body that tires whatever the class is for, with its most at a stretch and in all. */
 export interface Exposure {
@@ -46,7 +48,7 @@ export const EXPOSURES: readonly Exposure[] = [
   },
 ];
 
-const exposureRule = ({ code, feature, words, stretch, total }: Exposure): Rule => ({
+const exposureRule = ({ code, feature, words, stretch, total }: Exposure): WholeRule => ({
   code,
   part: 'exposure',
   severity: 'look',
@@ -72,7 +74,7 @@ const exposureRule = ({ code, feature, words, stretch, total }: Exposure): Rule 
     const all = subject.limits[total];
     if (isOver(held.total, all, 's')) {
       found.push({
-        blocks: held.blocks,
+        blocks: held.blocks(),
         value: held.total,
         limit: all,
         sentence: () => `${words} for ${spell(held.total)} in all; ${spell(all)} is the most for one class.`,
@@ -111,34 +113,27 @@ function fewerReps({ entry, block, index }: TimedBlock, share: number): Remedy[]
 }
 
 /** The breath is never held with effort, whoever is in the room. */
-const breathHeld: Rule = {
+const breathHeld: BlockRule = {
   code: 'BREATH_HELD',
   part: 'exposure',
   severity: 'fix',
   unit: 's',
   limit: '0',
   says: 'the breath is held with effort',
-  find: ({ timed, catalog }) => {
-    let found: Found[] | undefined;
-    for (const { entry, index, count, entrySeconds, exitSeconds } of timed.blocks) {
-      const { entry: into, rep, exit } = catalog.features(entry);
-      const counts = Math.max(
-        rep.runs.breathHeld.longest,
-        entrySeconds > 0 ? (into?.runs.breathHeld.longest ?? 0) : 0,
-        exitSeconds > 0 ? (exit?.runs.breathHeld.longest ?? 0) : 0,
-      );
-      if (counts === 0) continue;
-      const value = counts * count;
-      found ??= [];
-      found.push({
-        blocks: [index],
-        value,
-        limit: 0,
-        sentence: () =>
-          `${rungTitle(entry)} holds the breath with effort for ${spell(value)}; the effort wants an out-breath, or to breathe freely.`,
-      });
-    }
-    return found ?? NOTHING;
+  findIn: ({ laid, first, room }) => {
+    if (!(first.ever & BIT.breathHeld)) return NOTHING;
+    const { entry, count, entrySeconds, exitSeconds } = laid;
+    const { entry: into, rep, exit } = room.catalog.features(entry);
+    const counts = Math.max(
+      rep.runs.breathHeld.longest,
+      entrySeconds > 0 ? (into?.runs.breathHeld.longest ?? 0) : 0,
+      exitSeconds > 0 ? (exit?.runs.breathHeld.longest ?? 0) : 0,
+    );
+    if (counts === 0) return NOTHING;
+    const value = counts * count;
+    const sentence = () =>
+      `${rungTitle(entry)} holds the breath with effort for ${spell(value)}; the effort wants an out-breath, or to breathe freely.`;
+    return [{ value, limit: 0, sentence }];
   },
 };
 

@@ -1,10 +1,8 @@
-import { offeredRungs, type TimedBlock } from '../../plan';
+import type { TimedBlock } from '../../plan';
 import {
-  type Catalog,
   laneOf,
   PREPARATIONS,
   type Preparation,
-  preparedBy,
   preparersOf,
   type RungEntry,
   type RungRef,
@@ -12,38 +10,29 @@ import {
 } from '../../repertoire';
 import { isOver } from '../../vocabulary/measure';
 import { type Found, type Remedy, rungTitle, type Severity } from '../finding';
+import type { Known } from '../known';
 import { freeId } from '../remedies/freeId';
-import { DONE, NOTHING, type Rule } from '../rule';
+import type { Room } from '../room';
+import { type BlockRule, DONE, NOTHING, type Rule, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
-/** A rung is met by itself or by a higher one of its own ladder. */
-export function isMet(catalog: Catalog, required: RungRef, met: ReadonlySet<string>): boolean {
-  if (met.has(rungKey(required))) return true;
-  const entry = catalog.rung(required);
-  if (!entry) return false;
-  return catalog.ladder(required.exercise).some((each) => each.step > entry.step && met.has(each.key));
-}
-
-/** Rungs met before each block, in the order of the blocks: those of earlier episodes and of this class so far. */
-export function* metSoFar({ timed, earlier }: Subject): Generator<{ block: TimedBlock; met: ReadonlySet<string> }> {
-  const met = new Set(earlier);
-  for (const block of timed.blocks) {
-    yield { block, met };
-    met.add(block.entry.key);
-  }
-}
-
-/** Rungs met before one block. */
-function metBefore({ timed, earlier }: Subject, block: TimedBlock): ReadonlySet<string> {
-  const before = timed.blocks.slice(0, timed.blocks.indexOf(block));
-  return new Set([...earlier, ...before.map(({ entry }) => entry.key)]);
+/**
+ * Whether what a rung requires is met before a block: by itself, or by a higher rung of its own ladder.
+ * @param at the block, counted among blocks with a rung
+ */
+export function isMet({ catalog, earlier, known }: Subject, required: RungRef, at: number): boolean {
+  const need = catalog.rung(required);
+  if (!need) return earlier.has(rungKey(required));
+  const meets = (entry: RungEntry) => entry === need || (entry.exercise === need.exercise && entry.step > need.step);
+  for (let i = 0; i < at; i++) if (meets((known[i] as Known).laid.entry)) return true;
+  return earlier.size > 0 && catalog.ladder(required.exercise).some((each) => meets(each) && earlier.has(each.key));
 }
 
 /** Unprepared is a fix; unprepared and hotter than the room can take is unsafe. */
-export const unmetSeverity = ({ catalog, limits }: Subject, entry: RungEntry): Severity =>
+export const unmetSeverity = ({ catalog, limits }: Room, entry: RungEntry): Severity =>
   isOver(catalog.heat(entry), limits.homeHeat, 'heat') ? 'stop' : 'fix';
 
-const requirementUnmet: Rule = {
+const requirementUnmet: WholeRule = {
   code: 'REQUIREMENT_UNMET',
   part: 'ladders',
   severity: 'fix',
@@ -53,26 +42,26 @@ const requirementUnmet: Rule = {
   presence: true,
   limit: 'met earlier in the class or the series',
   says: 'a rung comes before people have learnt what it requires',
+  ofOrder: true,
   find: (subject) => {
-    const { catalog } = subject;
+    const { catalog, known } = subject;
     let found: Found[] | undefined;
-    for (const { block, met } of metSoFar(subject)) {
-      const { entry, index } = block;
-      for (const required of entry.rung.requires ?? []) {
-        if (isMet(catalog, required, met)) continue;
+    for (let at = 0; at < known.length; at++) {
+      const { requires } = known[at] as Known;
+      for (const required of requires) {
+        const block = subject.timed.blocks[at] as TimedBlock;
+        const { entry, index } = block;
+        if (isMet(subject, required, at)) continue;
         const need = catalog.rung(required);
         found ??= [];
         found.push({
-          severity: unmetSeverity(subject, entry),
+          severity: unmetSeverity(subject.room, entry),
           blocks: [index],
           value: 0,
           limit: 1,
           sentence: () =>
             `${rungTitle(entry)} comes before people have learnt ${need ? rungTitle(need) : rungKey(required)}.`,
-          mend: () => [
-            ...lowerInstead(catalog, block, metBefore(subject, block)),
-            ...(need ? [teachBefore(subject, block, need)] : []),
-          ],
+          mend: () => [...lowerInstead(subject, block, at), ...(need ? [teachBefore(subject, block, need)] : [])],
         });
       }
     }
@@ -81,11 +70,11 @@ const requirementUnmet: Rule = {
 };
 
 /** The nearest lower rung of a ladder whose own requirements are met. */
-function lowerInstead(catalog: Catalog, { entry, block }: TimedBlock, met: ReadonlySet<string>): Remedy[] {
-  const lower = catalog
+function lowerInstead(subject: Subject, { entry, block }: TimedBlock, at: number): Remedy[] {
+  const lower = subject.catalog
     .ladder(entry.exercise.id)
     .slice(0, entry.step)
-    .findLast(({ rung: { requires = [] } }) => requires.every((required) => isMet(catalog, required, met)));
+    .findLast(({ rung: { requires = [] } }) => requires.every((required) => isMet(subject, required, at)));
   if (!lower) return [];
   return [
     {
@@ -107,7 +96,7 @@ const teachBefore = (subject: Subject, { block }: TimedBlock, need: RungEntry): 
 });
 
 /** A home rung hotter than the audience's own needs a lower rung offered beside it. */
-const optionMissing: Rule = {
+const optionMissing: BlockRule = {
   code: 'OPTION_MISSING',
   part: 'ladders',
   severity: 'fix',
@@ -115,23 +104,15 @@ const optionMissing: Rule = {
   unit: 'heat',
   limit: 'the audience’s `homeHeat`, else `limits.homeHeat`',
   says: 'a main version is hotter than the audience can take, and no lower one is offered',
-  find: ({ timed, catalog, limits, audience }) => {
-    let found: Found[] | undefined;
-    for (const { index, entry, block } of timed.blocks) {
-      const value = catalog.heat(entry);
-      if (!isOver(value, limits.homeHeat, 'heat')) continue;
-      const lower = offeredRungs(block).some((rung) => {
-        const option = catalog.rung({ exercise: block.exercise, rung });
-        return option !== undefined && laneOf(entry, option) === 'lower';
-      });
-      if (lower) continue;
-      found ??= [];
-      found.push({
-        blocks: [index],
-        value,
+  findIn: ({ laid: { entry, block }, heat, offers, room: { catalog, limits, audience } }) => {
+    if (!isOver(heat, limits.homeHeat, 'heat')) return NOTHING;
+    if (offers.some((offer) => laneOf(entry, offer.entry) === 'lower')) return NOTHING;
+    return [
+      {
+        value: heat,
         limit: limits.homeHeat,
         sentence: () =>
-          `${rungTitle(entry)} has heat ${Math.round(value)}, above ${audience?.name ?? 'the room'} (${limits.homeHeat}), and no lower rung is offered.`,
+          `${rungTitle(entry)} has heat ${Math.round(heat)}, above ${audience?.name ?? 'the room'} (${limits.homeHeat}), and no lower rung is offered.`,
         mend: () => {
           const below = catalog.ladder(entry.exercise.id).findLast((each) => laneOf(entry, each) === 'lower');
           if (!below) return [];
@@ -143,14 +124,13 @@ const optionMissing: Rule = {
             },
           ];
         },
-      });
-    }
-    return found ?? NOTHING;
+      },
+    ];
   },
 };
 
 /** What a rung wants to have happened earlier in the same class. */
-const preparationMissing: Rule = {
+const preparationMissing: WholeRule = {
   code: 'PREPARATION_MISSING',
   part: 'ladders',
   severity: 'look',
@@ -159,35 +139,36 @@ const preparationMissing: Rule = {
   presence: true,
   limit: 'done earlier in the class',
   says: 'nothing earlier in the class prepares what a rung wants prepared',
+  ofOrder: true,
   find: (subject) => {
-    const { timed, catalog } = subject;
+    const { timed, catalog, known } = subject;
     let found: Found[] | undefined;
-    timed.blocks.forEach((block, at) => {
-      for (const preparation of block.entry.rung.preparation ?? []) {
-        if (isPrepared(subject, at, preparation)) continue;
+    for (let at = 0; at < known.length; at++) {
+      for (const preparation of (known[at] as Known).wants) {
+        if (isPrepared(known, at, preparation)) continue;
+        const block = timed.blocks[at] as TimedBlock;
+        const { entry } = block;
         found ??= [];
         found.push({
           blocks: [block.index],
           value: 0,
           limit: 1,
           sentence: () =>
-            `${rungTitle(block.entry)} wants ${PREPARATIONS[preparation]} first; nothing before it in this class does that.`,
+            `${rungTitle(entry)} wants ${PREPARATIONS[preparation]} first; nothing before it in this class does that.`,
           mend: () => {
-            const preparers = preparersOf(catalog, preparation, block.entry.exercise.position);
-            const first = preparers.find(({ key }) => key !== block.entry.key);
+            const preparers = preparersOf(catalog, preparation, entry.exercise.position);
+            const first = preparers.find(({ key }) => key !== entry.key);
             return first ? [{ ...teachBefore(subject, block, first), label: `Do ${rungTitle(first)} before it` }] : [];
           },
         });
       }
-    });
+    }
     return found ?? NOTHING;
   },
 };
 
-function isPrepared({ timed, catalog }: Subject, at: number, preparation: Preparation): boolean {
-  for (let i = 0; i < at; i++) {
-    if (preparedBy(catalog, (timed.blocks[i] as TimedBlock).entry).has(preparation)) return true;
-  }
+function isPrepared(known: readonly Known[], at: number, preparation: Preparation): boolean {
+  for (let i = 0; i < at; i++) if ((known[i] as Known).prepares.has(preparation)) return true;
   return false;
 }
 

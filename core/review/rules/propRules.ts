@@ -1,13 +1,12 @@
-import type { TimedBlock } from '../../plan';
 import { type Catalog, type Prop, peakOf, type RungEntry } from '../../repertoire';
 import { type Found, rungTitle } from '../finding';
-import { NOTHING, type Rule } from '../rule';
+import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 
 /** Props of a rung that an audience does not have at hand. */
 export const lackingOf = ({ props }: RungEntry, equipment: readonly string[] | undefined): readonly Prop[] =>
   equipment ? props.filter(({ id }) => !equipment.includes(id)) : [];
 
-const propLacking: Rule = {
+const propLacking: WholeRule = {
   code: 'PROP_LACKING',
   part: 'props',
   severity: 'fix',
@@ -15,6 +14,7 @@ const propLacking: Rule = {
   presence: true,
   limit: 'the audience’s `equipment`',
   says: 'a block, or an interlude, needs a prop the audience does not have at hand',
+  ofOrder: true,
   find: ({ timed, audience }) => {
     if (!audience?.equipment) return NOTHING;
     let found: Found[] | undefined;
@@ -59,7 +59,7 @@ function liesUnder({ rung }: RungEntry, { id, large }: Prop): boolean {
   return !large && !held && !loaded && !rung.phases.some(({ squeeze }) => squeeze);
 }
 
-const propInTheWay: Rule = {
+const propInTheWay: BlockRule = {
   code: 'PROP_IN_THE_WAY',
   part: 'props',
   severity: 'fix',
@@ -67,18 +67,14 @@ const propInTheWay: Rule = {
   presence: true,
   limit: 'never',
   says: 'a prop lies under a head or a spine that rolls over it',
-  find: ({ timed, catalog }) => {
-    let found: Found[] | undefined;
-    for (const { entry, index } of timed.blocks as readonly TimedBlock[]) {
-      if (entry.props.length === 0) continue;
-      for (const { name } of inTheWay(catalog, entry)) {
-        found ??= [];
-        const sentence = () => `${rungTitle(entry)} rolls over “${name}”; it has to come out first.`;
-        found.push({ blocks: [index], value: 1, limit: 0, sentence });
-      }
-    }
-    return found ?? NOTHING;
-  },
+  findIn: ({ laid: { entry }, room: { catalog } }) =>
+    entry.props.length === 0
+      ? NOTHING
+      : inTheWay(catalog, entry).map(({ name }) => ({
+          value: 1,
+          limit: 0,
+          sentence: () => `${rungTitle(entry)} rolls over “${name}”; it has to come out first.`,
+        })),
 };
 
 export const PROP_RULES: readonly Rule[] = [propLacking, propInTheWay];

@@ -1,51 +1,14 @@
-import { changesSide, type TimedBlock, workOnSides } from '../../plan';
+import type { TimedBlock } from '../../plan';
 import { rounded } from '../../vocabulary/measure';
-import type { Side } from '../../vocabulary/side';
-import { otherSide } from '../../vocabulary/side';
+import { otherSide, type Side } from '../../vocabulary/side';
 import { spell } from '../clock';
 import { type Found, type Remedy, rungTitle } from '../finding';
 import { freeId } from '../remedies/freeId';
-import { DONE, NOTHING, type Rule } from '../rule';
+import { DONE, NOTHING, type WholeRule } from '../rule';
+import type { SideTally } from '../sides';
 import type { Subject } from '../subject';
 
-/** Work and repetitions of one exercise on each side. */
-export interface SideTally {
-  readonly blocks: TimedBlock[];
-  readonly seconds: Record<Side, number>;
-  readonly reps: Record<Side, number>;
-}
-
-/** What each exercise that has sides does on them, by id; blocks that are only shown are left aside. */
-export function sidesByExercise(done: readonly TimedBlock[]): Map<string, SideTally> {
-  const tallies = new Map<string, SideTally>();
-  for (const block of done) {
-    if (block.firstSide === null) continue;
-    const { id } = block.entry.exercise;
-    let tally = tallies.get(id);
-    if (!tally) {
-      tally = { blocks: [], seconds: { left: 0, right: 0 }, reps: { left: 0, right: 0 } };
-      tallies.set(id, tally);
-    }
-    const { left, right } = workOnSides(block);
-    tally.blocks.push(block);
-    tally.seconds.left += left;
-    tally.seconds.right += right;
-    const [first, second] = repsOnSides(block);
-    tally.reps[block.firstSide] += first;
-    tally.reps[otherSide(block.firstSide)] += second;
-  }
-  return tallies;
-}
-
-/** Repetitions on the first side and on the second. */
-function repsOnSides(block: TimedBlock): [number, number] {
-  const { sets, reps, secondReps, entry, block: own } = block;
-  if (own.side !== undefined) return [sets * reps, 0];
-  if (changesSide(entry, own)) return [sets * reps, sets * secondReps];
-  return [sets * reps, sets * reps];
-}
-
-const sidesUneven: Rule = {
+const sidesUneven: WholeRule = {
   code: 'SIDES_UNEVEN',
   part: 'sides',
   severity: 'fix',
@@ -55,7 +18,7 @@ const sidesUneven: Rule = {
   says: 'one exercise is done longer, or more often, on one side',
   find: (subject) => {
     let found: Found[] | undefined;
-    for (const tally of sidesByExercise(subject.done).values()) {
+    for (const tally of subject.sides.values()) {
       const one = unevenness(subject, tally);
       if (!one) continue;
       found ??= [];
@@ -112,7 +75,7 @@ function evenOut(subject: Subject, { block, entry, index }: TimedBlock, heavy: S
   ];
 }
 
-const firstSideSame: Rule = {
+const firstSideSame: WholeRule = {
   code: 'FIRST_SIDE_SAME',
   part: 'sides',
   severity: 'look',
@@ -148,4 +111,4 @@ const firstSideSame: Rule = {
   },
 };
 
-export const SIDE_RULES: readonly Rule[] = [sidesUneven, firstSideSame];
+export const SIDE_RULES: readonly WholeRule[] = [sidesUneven, firstSideSame];

@@ -1,8 +1,8 @@
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { clock, percent, spell } from '../clock';
-import { type Found, rungTitle } from '../finding';
+import { rungTitle } from '../finding';
 import { lessOfSeveral } from '../remedies/shorten';
-import { DONE, NOTHING, type Rule, WHOLE_CLASS } from '../rule';
+import { type BlockRule, DONE, NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
 const targetOf = ({ timed }: Subject): number => timed.plan.targetMinutes * 60;
@@ -13,7 +13,7 @@ function whereTargetFalls({ timed }: Subject, target: number): number {
   return last && target < timed.seconds - timed.parts.closing ? last.index : -1;
 }
 
-const timeOver: Rule = {
+const timeOver: WholeRule = {
   code: 'TIME_OVER',
   part: 'time',
   severity: 'fix',
@@ -40,7 +40,7 @@ const timeOver: Rule = {
   },
 };
 
-const timeUnder: Rule = {
+const timeUnder: WholeRule = {
   code: 'TIME_UNDER',
   part: 'time',
   severity: 'look',
@@ -60,7 +60,7 @@ const timeUnder: Rule = {
   },
 };
 
-const timeAtRisk: Rule = {
+const timeAtRisk: WholeRule = {
   code: 'TIME_AT_RISK',
   part: 'time',
   severity: 'look',
@@ -84,7 +84,7 @@ const timeAtRisk: Rule = {
   },
 };
 
-const openingLong: Rule = {
+const openingLong: WholeRule = {
   code: 'OPENING_LONG',
   part: 'time',
   severity: 'fix',
@@ -113,7 +113,7 @@ const openingLong: Rule = {
   },
 };
 
-const blockLong: Rule = {
+const blockLong: BlockRule = {
   code: 'BLOCK_LONG',
   part: 'time',
   severity: 'look',
@@ -121,33 +121,30 @@ const blockLong: Rule = {
   unit: 's',
   limit: '`limits.blockSeconds`',
   says: 'one block lasts so long that the room is lost',
-  find: ({ timed, limits }) => {
-    let found: Found[] | undefined;
-    for (const block of timed.blocks) {
-      if (!isOver(block.seconds, limits.blockSeconds, 's')) continue;
-      found ??= [];
-      found.push({
-        blocks: [block.index],
-        value: block.seconds,
+  findIn: ({ laid, room: { limits } }) => {
+    if (!isOver(laid.seconds, limits.blockSeconds, 's')) return NOTHING;
+    const { entry, seconds, sets, block } = laid;
+    return [
+      {
+        value: seconds,
         limit: limits.blockSeconds,
         sentence: () =>
-          `${rungTitle(block.entry)} lasts ${spell(block.seconds)}; a block longer than ${spell(limits.blockSeconds)} loses the room.`,
+          `${rungTitle(entry)} lasts ${spell(seconds)}; a block longer than ${spell(limits.blockSeconds)} loses the room.`,
         mend: () =>
-          block.sets > 1
+          sets > 1
             ? [
                 {
-                  label: `${block.sets - 1} ${block.sets === 2 ? 'set' : 'sets'} instead of ${block.sets}`,
-                  edits: [{ kind: 'dose', id: block.block.id, dose: { sets: block.sets - 1 } }],
+                  label: `${sets - 1} ${sets === 2 ? 'set' : 'sets'} instead of ${sets}`,
+                  edits: [{ kind: 'dose', id: block.id, dose: { sets: sets - 1 } }],
                 },
               ]
             : [],
-      });
-    }
-    return found ?? NOTHING;
+      },
+    ];
   },
 };
 
-const carryLost: Rule = {
+const carryLost: BlockRule = {
   code: 'CARRY_LOST',
   part: 'time',
   severity: 'fix',
@@ -155,21 +152,18 @@ const carryLost: Rule = {
   presence: true,
   limit: 'never',
   says: 'a block said to carry on no longer can, since what it names was changed; it is timed as a new shape',
-  find: ({ timed }) => {
-    let found: Found[] | undefined;
-    for (const { carryLost: lost, index, entry, block } of timed.blocks) {
-      if (!lost) continue;
-      found ??= [];
-      found.push({
-        blocks: [index],
+  findIn: ({ laid }) => {
+    if (!laid.carryLost) return NOTHING;
+    const { entry, block } = laid;
+    return [
+      {
         value: 1,
         limit: 0,
         sentence: () =>
           `${rungTitle(entry)} is said to go on from the block before it, which it no longer can: position or props differ now.`,
         mend: () => [{ label: 'Set it up anew', edits: [{ kind: 'set', id: block.id, change: { carry: null } }] }],
-      });
-    }
-    return found ?? NOTHING;
+      },
+    ];
   },
 };
 

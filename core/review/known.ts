@@ -1,0 +1,124 @@
+import { type Caution, peakCautions, rulesFor } from '../caution';
+import { type LaidBlock, type Option, optionOf } from '../plan';
+import { type Passing, type Preparation, preparedBy, type RungEntry, type RungRef } from '../repertoire';
+import { heldThrough, Pass } from './pass';
+import type { Room } from './room';
+import type { Raised } from './rule';
+import { repsOnSides } from './sides';
+import type { Step } from './stretches';
+
+/** A rung offered in a block. */
+export interface Offered {
+  readonly home: LaidBlock;
+  readonly option: Option;
+  readonly entry: RungEntry;
+}
+
+/** What was found in a block where it stood. */
+interface RaisedIn {
+  readonly index: number;
+  readonly raised: readonly Raised[];
+}
+
+/**
+ * What the review knows of a block among its neighbours, wherever the class is when it comes: the same object as long
+ * as neither the block nor the room changes.
+ */
+export class Known {
+  readonly room: Room;
+  readonly laid: LaidBlock;
+  readonly heat: number;
+  /** What its peaks ask of the people in the room, each with its rule's place among theirs. */
+  readonly peaks: readonly Peak[];
+  readonly first: Pass;
+  readonly second: Pass | null;
+  /** Features that hold on the whole way into it. */
+  readonly through: number;
+  readonly offers: readonly Offered[];
+  /** What its rung requires and wants prepared, and the requirements of the rungs it offers. */
+  readonly requires: readonly RungRef[];
+  readonly wants: readonly Preparation[];
+  readonly offersRequire: boolean;
+  /** What it prepares for. */
+  readonly prepares: ReadonlySet<Preparation>;
+  /** Seconds of bending forward, and whether it releases them. */
+  readonly flexion: number;
+  readonly releases: boolean;
+  /** Whether its sides differ, in seconds or in repetitions. */
+  readonly uneven: boolean;
+  /** What rules that ask of one block alone found in it, as it was told where it last stood. */
+  raised: RaisedIn | undefined;
+  /** Its passes as they were last reached. */
+  readonly steps: [Step | undefined, Step | undefined] = [undefined, undefined];
+
+  constructor(room: Room, laid: LaidBlock) {
+    const { catalog } = room;
+    const { entry, entrySeconds, exitSeconds, change, work, firstSide, reps, secondReps, passes } = laid;
+    const { directions } = entry.exercise;
+    const bends = directions.includes('flexion');
+    this.room = room;
+    this.laid = laid;
+    this.heat = catalog.heat(entry);
+    this.peaks = peaksOf(room, entry, { entry: entrySeconds > 0, exit: exitSeconds > 0 });
+    this.first = new Pass(catalog, laid, reps);
+    this.second = passes.length > 1 ? new Pass(catalog, laid, secondReps) : null;
+    this.through = heldThrough(catalog, change.places);
+    this.offers = offersOf(room, laid);
+    this.requires = entry.rung.requires ?? [];
+    this.wants = entry.rung.preparation ?? [];
+    this.offersRequire = this.offers.some((offer) => offer.entry.rung.requires !== undefined);
+    this.prepares = preparedBy(catalog, entry);
+    this.flexion = bends ? work / directions.length : 0;
+    this.uneven = firstSide !== null && isUneven(laid);
+    this.releases = !bends && (directions.includes('extension') || directions.includes('neutral'));
+  }
+}
+
+/** A caution on a peak, by the place of its rule among those of the room. */
+export interface Peak {
+  readonly place: number;
+  readonly value: number;
+}
+
+const placed = new WeakMap<readonly Caution[], readonly Peak[]>();
+
+/** What the peaks of a rung ask of the people in a room. */
+export function peaksOf({ catalog, conditions }: Room, entry: RungEntry, passing?: Passing): readonly Peak[] {
+  const cautions = peakCautions(catalog, entry, conditions, passing);
+  const known = placed.get(cautions);
+  if (known) return known;
+  const { peak } = rulesFor(catalog.method, conditions);
+  const peaks = cautions.map(({ rule, value }) => ({ place: peak.indexOf(rule), value }));
+  placed.set(cautions, peaks);
+  return peaks;
+}
+
+/** Less than this lies between two sums of the same seconds. */
+const SAME = 1e-9;
+
+function isUneven(laid: LaidBlock): boolean {
+  const [first, second] = repsOnSides(laid);
+  return first !== second || Math.abs(laid.sides.left - laid.sides.right) > SAME;
+}
+
+function offersOf({ catalog }: Room, home: LaidBlock): readonly Offered[] {
+  const { options } = home.block;
+  if (!options || options.length === 0) return NONE;
+  return options.flatMap((each) => {
+    const option = optionOf(each);
+    const entry = catalog.rung({ exercise: home.block.exercise, rung: option.rung });
+    return entry ? [{ home, option, entry }] : [];
+  });
+}
+const NONE: readonly Offered[] = [];
+
+const kept = new WeakMap<LaidBlock, Known>();
+
+/** What is known of a block in a room. */
+export function knownOf(room: Room, laid: LaidBlock): Known {
+  const known = kept.get(laid);
+  if (known?.room === room) return known;
+  const fresh = new Known(room, laid);
+  kept.set(laid, fresh);
+  return fresh;
+}
