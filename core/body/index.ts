@@ -8,4 +8,5 @@ export * from './pose';
 export * from './posed';
 export * from './position';
 export * from './reach';
+export * from './settle';
 export * from './skeleton';

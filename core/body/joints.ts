@@ -67,6 +67,9 @@ export const HELD_PARTS = [
   'foot.right',
   'head',
   'seat',
+  'ribs',
+  'hips',
+  'shoulder',
   'floor',
   'bar',
 ] as const;

@@ -210,6 +210,9 @@ export function feltLegs(posed: Posed, body: ReferenceBody): number {
 const NOWHERE: Point = { x: 0, y: 0, z: 0 };
 const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
+/** What one can hold on to; a weight, or one's own ribs, hold nobody up. */
+const HELPS = /^(thigh|shin|foot)\.|^(seat|floor|bar)$/;
+
 /**
  * What is left of a tipping trunk for itself to hold: each hand or forearm that bears takes two fifths, one that holds
  * on to a leg, the seat or a bar as much. Our estimate (docs/body.md).
@@ -218,7 +221,7 @@ function handsHelp({ pose }: Posed): number {
   let left = 1;
   for (const side of SIDES) {
     const holds = pose.holds?.[handOf(side)];
-    if (armBears(pose, side) || (holds !== undefined && holds !== 'head')) left -= 0.4;
+    if (armBears(pose, side) || (holds !== undefined && HELPS.test(holds))) left -= 0.4;
   }
   return left;
 }

@@ -106,6 +106,7 @@ const mixed = (a: Angles, b: Angles, share: number): Angles => ({
   twist: part(a.twist, b.twist, share),
   sideBend: part(a.sideBend, b.sideBend, share),
   pitch: part(a.pitch, b.pitch, share),
+  armTurn: parts(a.armTurn, b.armTurn, share),
 });
 
 const LEG = /^(foot|heel|toe|shin|knee|thigh)\./;

@@ -9,6 +9,9 @@ export { SIDES, type Side };
 /** A pose with every angle written out: what the figure, the load and the heat read. */
 export type Angles = { readonly [J in LimbJoint]: Readonly<Record<Side, number>> } & {
   readonly [J in TrunkJoint]: number;
+} & {
+  /** Degrees the upper arm is turned about itself: no pose says it; a hand brought to what it holds finds it. */
+  readonly armTurn: Readonly<Record<Side, number>>;
 };
 
 const bothSides = (angle: Pose[LimbJoint]): Record<Side, number> =>
@@ -32,7 +35,9 @@ export const anglesOf = (pose: Pose): Angles => ({
   twist: pose.twist ?? 0,
   sideBend: pose.sideBend ?? 0,
   pitch: pose.pitch ?? 0,
+  armTurn: UNTURNED,
 });
+const UNTURNED = { left: 0, right: 0 } as const;
 
 /** What a list of supports comes to; asked many times a pose, so worked out once for as long as the list is kept. */
 interface Bearing {

@@ -1,8 +1,7 @@
-import fc from 'fast-check';
 import { plainPose } from '../repertoire';
-import { JOINT_RANGES, type Pose, type Support } from './pose';
+import { JOINT_RANGES, type Pose } from './pose';
 import { type BasePosition, POSITIONS } from './position';
-import { liftOff, poseFaults } from './reach';
+import { poseFaults } from './reach';
 
 const TALL = 1.7;
 const faults = (pose: Pose, like: BasePosition, raised = 0) =>
@@ -41,24 +40,4 @@ test('a prop or an apparatus carries what would hang in the air, and a hand may 
 
 test('sitting up from the back, resting legs lie down and the trunk rises instead', () => {
   expect(faults({ hip: 60, knee: 0, lumbar: 30, thoracic: 30, supports: ['pelvis', 'feet'] }, 'supine')).toEqual([]);
-});
-
-test('what a hand lifts no longer bears; what stays down still does; nothing is left unsupported', () => {
-  const lifted = liftOff({ ...LYING, hip: { left: 45, right: 95 } }, 'supine', TALL, 0);
-  expect([...lifted.supports].sort()).toEqual(['foot.left', 'head', 'pelvis', 'ribs']);
-  expect(liftOff(LYING, 'supine', TALL, 0)).toBe(LYING);
-  const anyLegs = fc.record({
-    hip: fc.integer({ min: -35, max: 150 }),
-    knee: fc.integer({ min: 0, max: 165 }),
-    shoulder: fc.integer({ min: -60, max: 180 }),
-  });
-  fc.assert(
-    fc.property(anyLegs, fc.constantFrom(...POSITIONS), (angles, like) => {
-      const pose: Pose = { ...plainPose(like), ...angles };
-      const freed = liftOff(pose, like, TALL, 0);
-      const kept: readonly Support[] = freed.supports;
-      expect(kept.length).toBeGreaterThan(0);
-      if (freed !== pose) expect(faults(freed, like).filter((each) => each.includes('said to rest'))).toEqual([]);
-    }),
-  );
 });

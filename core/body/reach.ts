@@ -1,15 +1,5 @@
 import { isPropped, isUpright } from './ground';
-import {
-  JOINT_RANGES,
-  type LimbJoint,
-  type Pose,
-  pelvisBears,
-  ribsBear,
-  SIDES,
-  type Side,
-  type Support,
-  supportsOf,
-} from './pose';
+import { JOINT_RANGES, type LimbJoint, type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
 import { type Posed, posedAs } from './posed';
 import type { BasePosition } from './position';
 import { add, between, dot, type Limb, type Point } from './skeleton';
@@ -81,16 +71,6 @@ function raisedSupports(pose: Pose, like: BasePosition, heightM: number, raisedM
     const height = heightOf(posed, name, side);
     return height <= slackOf(like) + raisedM || onOwnLeg(posed, name, side) ? [] : [{ part, name, side, height }];
   });
-}
-
-/**
- * The pose without the supports that do not come down: a foot that a hand has lifted no longer bears. Left as it is
- * when nothing would bear any more.
- */
-export function liftOff(pose: Pose, like: BasePosition, heightM: number, raisedM: number): Pose {
-  const raised = new Set(raisedSupports(pose, like, heightM, raisedM).map(({ part }) => part));
-  const supports = [...supportsOf(pose)].filter((part) => !raised.has(part)) as Support[];
-  return raised.size === 0 || supports.length === 0 ? pose : { ...pose, supports };
 }
 
 const slackOf = (like: BasePosition): number => SLACK_M + (like === 'side-lying' ? STACKED_M : 0);

@@ -55,6 +55,11 @@ export const add = (a: Point, b: Point, scale = 1): Point => ({
   y: a.y + b.y * scale,
   z: a.z + b.z * scale,
 });
+export const cross = (a: Point, b: Point): Point => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
 export const between = (a: Point, b: Point, share: number): Point => ({
   x: a.x + (b.x - a.x) * share,
@@ -63,7 +68,7 @@ export const between = (a: Point, b: Point, share: number): Point => ({
 });
 
 /** A local frame: up the segment, out of its front, to its right. */
-interface Frame {
+export interface Frame {
   readonly up: Point;
   readonly front: Point;
   readonly right: Point;
@@ -109,6 +114,10 @@ export interface Skeleton {
   readonly ribs: Point;
   readonly shoulder: Point;
   readonly head: Point;
+  /** How the pelvis, the upper ribs and the skull are turned. */
+  readonly pelvis: Frame;
+  readonly chest: Frame;
+  readonly skull: Frame;
   readonly arm: Readonly<Record<Side, Limb>>;
   readonly leg: Readonly<Record<Side, Limb>>;
 }
@@ -142,6 +151,9 @@ export function skeletonOf(angles: Angles, height: number): Skeleton {
     ribs,
     shoulder,
     head,
+    pelvis: PELVIS,
+    chest: upperRibs,
+    skull,
     arm: {
       left: armOf('left', angles, upperRibs, shoulder, height),
       right: armOf('right', angles, upperRibs, shoulder, height),
@@ -151,7 +163,7 @@ export function skeletonOf(angles: Angles, height: number): Skeleton {
 }
 
 // Functions of their own and not closures: they run four times for every moment of every rung.
-function legOf(side: Side, angles: Angles, height: number): Limb {
+export function legOf(side: Side, angles: Angles, height: number): Limb {
   const out = side === 'right' ? 1 : -1;
   const root = add(ORIGIN, PELVIS.right, out * LENGTH.halfHips * height);
   let down = opposite(PELVIS.up);
@@ -167,13 +179,14 @@ function legOf(side: Side, angles: Angles, height: number): Limb {
   return { fold, root, middle, end, tip: add(end, sole, LENGTH.foot * height) };
 }
 
-function armOf(side: Side, angles: Angles, upperRibs: Frame, shoulder: Point, height: number): Limb {
+export function armOf(side: Side, angles: Angles, upperRibs: Frame, shoulder: Point, height: number): Limb {
   const out = side === 'right' ? 1 : -1;
   const root = add(shoulder, upperRibs.right, out * LENGTH.halfShoulders * height);
   let down = opposite(upperRibs.up);
   let { front, right } = upperRibs;
   [down, front] = turn(down, front, angles.shoulder[side]);
   [down, right] = turn(down, right, out * angles.shoulderAbduction[side]);
+  [front, right] = turn(front, right, -out * angles.armTurn[side]);
   const middle = add(root, down, LENGTH.upperArm * height);
   const fold = front;
   [down, front] = turn(down, front, angles.elbow[side]);

@@ -15,6 +15,7 @@ export * from './ladderEdits';
 export * from './lanes';
 export * from './plain';
 export * from './preparation';
+export * from './propShape';
 export * from './props';
 export * from './requirements';
 export * from './search';
