@@ -1,7 +1,7 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
+import { type Drawing, type Layer, type Scene, sceneOf, type Tone, type View } from '@warm-ladder/core/figure';
 import { memo, type ReactNode } from 'react';
-import { type Drawing, drawingOf, frameOf, type View } from './drawing';
-import { FAR_OPACITY, FLOOR, HEAD_RADIUS, MAT, WIDTHS } from './look';
+import { FLOOR_LINE, HALO, LINE } from './look';
 
 interface FigureProps {
   /** The pose drawn in ink. */
@@ -15,93 +15,86 @@ interface FigureProps {
   readonly className?: string;
 }
 
-/** The drawn body of a pose on its floor: from the side, the front, or above. */
+/** The drawn body of a pose on its floor, without anything of a rung. */
 export const Figure = memo(function Figure({ pose, from, like, view = 'side', label, className }: FigureProps) {
-  const drawings = [...(from ? [drawingOf(from, like, view)] : []), drawingOf(pose, like, view)];
-  return (
-    <FigureFrame frame={frameOf(drawings)} view={view} label={label} className={className}>
-      {drawings.map((drawing, i) => (
-        <Body key={i} drawing={drawing} ghost={i < drawings.length - 1} />
-      ))}
-    </FigureFrame>
-  );
+  return <SceneFigure scene={sceneOf({ pose, from, like, view })} label={label} className={className} />;
 });
 
-interface FigureFrameProps {
-  readonly frame: ReturnType<typeof frameOf>;
-  readonly view: View;
+interface SceneFigureProps {
+  readonly scene: Scene;
   readonly label?: string | undefined;
   readonly className?: string | undefined;
+}
+
+export function SceneFigure({ scene, label, className }: SceneFigureProps) {
+  return (
+    <FigureFrame scene={scene} label={label} className={className}>
+      {scene.ghost && <Ghost drawing={scene.ghost} />}
+      <Body drawing={scene.drawing} />
+    </FigureFrame>
+  );
+}
+
+interface FigureFrameProps extends SceneFigureProps {
   /** Parts of it can be taken hold of, so it is a group of things and not one picture. */
   readonly interactive?: boolean;
   readonly children: ReactNode;
 }
 
 /** The window a body is drawn in, with the floor it is on; seen from above, the mat under it. */
-export function FigureFrame({ frame, view, label, className, interactive = false, children }: FigureFrameProps) {
-  const { x, width, height, bottom } = frame;
-  const depth = height - bottom;
+export function FigureFrame({ scene, label, className, interactive = false, children }: FigureFrameProps) {
+  const { frame, mat, floor } = scene;
+  const { x, width, top, bottom } = frame;
   return (
     <svg
-      viewBox={`${x} ${-height} ${width} ${depth + FLOOR.under}`}
+      viewBox={`${x} ${-top} ${width} ${top - bottom + FLOOR_LINE.under}`}
       className={className}
       preserveAspectRatio="xMidYMax meet"
       role={interactive ? 'group' : 'img'}
       aria-label={label}
       aria-hidden={label === undefined}
     >
-      {view === 'top' ? (
-        <rect
-          x={x + MAT.margin}
-          y={MAT.top - height}
-          width={width - 2 * MAT.margin}
-          height={depth - MAT.margin}
-          rx={MAT.round}
-          className="fill-shade stroke-line"
-          strokeWidth={MAT.line}
+      {mat === null ? (
+        <line
+          x1={x + FLOOR_LINE.margin}
+          x2={x + width - FLOOR_LINE.margin}
+          y1={FLOOR_LINE.width / 2 - floor}
+          y2={FLOOR_LINE.width / 2 - floor}
+          className="stroke-line"
+          strokeWidth={FLOOR_LINE.width}
         />
       ) : (
-        <line
-          x1={x + FLOOR.margin}
-          x2={x + width - FLOOR.margin}
-          y1={FLOOR.y}
-          y2={FLOOR.y}
-          className="stroke-line"
-          strokeWidth={FLOOR.width}
-        />
+        <path d={mat} className="fill-shade stroke-line" strokeWidth={LINE / 2} />
       )}
       {children}
     </svg>
   );
 }
 
-const LIMB = { fill: 'none', strokeLinecap: 'round', strokeLinejoin: 'round', stroke: 'currentColor' } as const;
+const FILLS: Readonly<Record<Exclude<Tone, 'line'>, string>> = {
+  far: 'fill-limb-far',
+  trunk: 'fill-trunk',
+  near: 'fill-ink',
+  arm: 'fill-ink stroke-sheet',
+  prop: 'fill-thing',
+};
 
-export function Body({ drawing, ghost }: { drawing: Drawing; ghost: boolean }) {
-  const { far, near, trunk, head, raised } = drawing;
+export function Body({ drawing }: { readonly drawing: Drawing }) {
+  return drawing.layers.map((layer, i) => <LayerPath key={i} layer={layer} />);
+}
+
+function LayerPath({ layer: { tone, path } }: { readonly layer: Layer }) {
+  if (tone === 'line') return <path d={path} fill="none" className="stroke-thing" strokeWidth={LINE} />;
   return (
-    <g className={ghost ? 'text-ink/20' : 'text-ink'}>
-      {!ghost &&
-        raised.map(({ x, y }) => (
-          <rect
-            key={x}
-            x={x - 0.11}
-            y={-y + 0.03}
-            width={0.22}
-            height={y + 0.03}
-            rx={0.03}
-            className="fill-shade stroke-line"
-            strokeWidth={0.015}
-          />
-        ))}
-      {far.map((d, i) => (
-        <path key={i} d={d} {...LIMB} strokeWidth={WIDTHS.far} opacity={ghost ? 1 : FAR_OPACITY} />
-      ))}
-      <path d={trunk} {...LIMB} strokeWidth={WIDTHS.trunk} />
-      <circle cx={head.x} cy={-head.y} r={HEAD_RADIUS} fill="currentColor" />
-      {near.map((d, i) => (
-        <path key={i} d={d} {...LIMB} strokeWidth={WIDTHS.near} />
-      ))}
-    </g>
+    <path
+      d={path}
+      className={FILLS[tone]}
+      {...(tone === 'arm' ? { strokeWidth: HALO, paintOrder: 'stroke' } : undefined)}
+    />
   );
+}
+
+/** Where a movement comes from: one pale shape. */
+export function Ghost({ drawing }: { readonly drawing: Drawing }) {
+  return <path d={drawing.layers.map(({ path }) => path).join('')} className="fill-ghost" />;
 }

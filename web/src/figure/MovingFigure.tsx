@@ -1,8 +1,8 @@
+import { type Drawing, type Frame, frameOf, phasesOf, rungScene, viewOfRung } from '@warm-ladder/core/figure';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { useNear } from '../parts/useNear';
-import { type Drawing, drawingOf, frameOf, viewOf } from './drawing';
-import { motionOf, onEveryFrame } from './motion';
+import { type Motion, motionOf, onEveryFrame } from './motion';
 import { painterOf } from './paint';
 import { RungFigure } from './RungFigure';
 import { useStill } from './useStill';
@@ -26,11 +26,10 @@ export const MovingFigure = memo(function MovingFigure({
   label,
 }: MovingFigureProps) {
   const still = useStill();
-  const motion = useMemo(() => motionOf(entry.rung, secondsPerCount), [entry.rung, secondsPerCount]);
-  const frame = useMemo(
-    () => frameOf((beside ?? [entry]).flatMap((each) => onTheWay(each, secondsPerCount))),
-    [beside, entry, secondsPerCount],
-  );
+  const view = viewOfRung(entry);
+  const pace = entry.rung.dose.secondsPerCount ?? secondsPerCount;
+  const motion = useMemo(() => motionOf(phasesOf(entry, view), pace), [entry, view, pace]);
+  const frame = useMemo(() => frameOf((beside ?? [entry]).flatMap(onTheWay), view), [beside, entry, view]);
   if (still || !motion) {
     return <RungFigure entry={entry} {...(className ? { className } : {})} {...(label ? { label } : {})} />;
   }
@@ -41,40 +40,37 @@ export const MovingFigure = memo(function MovingFigure({
 const PROBES = [0, 0.25, 0.5, 0.75];
 interface MovingProps {
   readonly entry: RungEntry;
-  readonly motion: NonNullable<ReturnType<typeof motionOf>>;
-  readonly frame: ReturnType<typeof frameOf>;
+  readonly motion: Motion;
+  readonly frame: Frame;
   readonly className: string | undefined;
   readonly label: string | undefined;
 }
 
 /** A rung as it is drawn all along its way: what its window must hold. */
-function onTheWay({ rung, like }: RungEntry, secondsPerCount: number): Drawing[] {
-  const view = viewOf(Object.values(rung.poses), like);
-  const stretches = motionOf(rung, secondsPerCount)?.stretches ?? [];
-  return stretches.flatMap(({ at }) => PROBES.map((share) => drawingOf(at(share), like, view)));
-}
+const onTheWay = (entry: RungEntry): Drawing[] =>
+  phasesOf(entry, viewOfRung(entry)).flatMap(({ along }) => PROBES.map((share) => along(share)));
 
-function Moving({ entry: { rung, like }, motion, frame, className, label }: MovingProps) {
+function Moving({ entry, motion, frame, className, label }: MovingProps) {
   const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
   const near = useNear(canvas, false);
-  const view = useMemo(() => viewOf(Object.values(rung.poses), like), [rung, like]);
+  const mat = rungScene(entry)?.mat ?? null;
   useEffect(() => {
     // Out of sight it stands still: a page of figures costs what is seen of it.
     if (!canvas || !near) return;
-    let paint = painterOf(canvas, frame, view);
+    let paint = painterOf(canvas, frame, mat);
     const resized = new ResizeObserver(() => {
-      paint = painterOf(canvas, frame, view);
+      paint = painterOf(canvas, frame, mat);
     });
     resized.observe(canvas);
     const stop = onEveryFrame((seconds) => {
-      const { pose, stretch, share } = motion.poseAt(seconds);
-      paint?.(drawingOf(pose, like, view), airAt(stretch.phase.breath, share));
+      const { stretch, share, way } = motion.at(seconds);
+      paint?.(stretch.along(way), airAt(stretch.phase.breath, share));
     });
     return () => {
       resized.disconnect();
       stop();
     };
-  }, [canvas, near, motion, like, view, frame]);
+  }, [canvas, near, motion, frame, mat]);
   return (
     <canvas ref={setCanvas} role="img" aria-label={label} aria-hidden={label === undefined} className={className} />
   );

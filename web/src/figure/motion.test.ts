@@ -1,39 +1,36 @@
-import { rung } from '@warm-ladder/core/testing';
+import { type Drawing, drawingOf } from '@warm-ladder/core/figure';
+import { plainPose } from '@warm-ladder/core/repertoire';
 import { motionOf, onEveryFrame } from './motion';
 
-const lift = rung('lift', {
-  phases: [
-    { id: 'p1', breath: 'out', counts: 2, pose: 'away', effort: true },
-    { id: 'p2', breath: 'in', counts: 4, pose: 'home' },
-  ],
-});
+const phase = (breath: 'in' | 'out', counts: number) => ({ id: breath, breath, counts, pose: 'home' });
+const still: Drawing = drawingOf(plainPose('supine'), 'supine');
+const along = () => still;
 
 describe('a repetition on the clock', () => {
-  const motion = motionOf(lift, 1.5);
+  const motion = motionOf(
+    [
+      { phase: phase('out', 2), along },
+      { phase: phase('in', 4), along },
+    ],
+    1.5,
+  );
   test('lasts as long as its phases and begins again at its end', () => {
     expect(motion?.seconds).toBe(9);
     expect(motion?.stretches.map(({ startSeconds, seconds }) => [startSeconds, seconds])).toEqual([
       [0, 3],
       [3, 6],
     ]);
-    expect(motion?.poseAt(0).pose).toEqual(lift.poses.home);
-    expect(motion?.poseAt(9.75)).toEqual(motion?.poseAt(0.75));
+    expect(motion?.at(9.75)).toEqual(motion?.at(0.75));
   });
   test('arrives where each phase goes, moving slowest at both ends', () => {
-    const hip = (seconds: number) => {
-      const angle = motion?.poseAt(seconds).pose.hip;
-      return typeof angle === 'object' ? (angle.left ?? 0) : (angle ?? 0);
-    };
-    expect(hip(2.9999)).toBeCloseTo(60, 2);
-    const [atEnd, inMiddle] = [hip(0.1) - hip(0), hip(1.55) - hip(1.45)];
-    expect(inMiddle).toBeGreaterThan(5 * atEnd);
-    expect(motion?.poseAt(4).stretch.phase.breath).toBe('in');
+    const way = (seconds: number) => motion?.at(seconds).way ?? Number.NaN;
+    expect(way(2.9999)).toBeCloseTo(1, 4);
+    expect(way(1.55) - way(1.45)).toBeGreaterThan(5 * (way(0.1) - way(0)));
+    expect(motion?.at(4).stretch.phase.breath).toBe('in');
+    expect(motion?.at(4).share).toBeCloseTo(1 / 6, 6);
   });
-  test('keeps its own tempo where it has one, and is none without a pose to move through', () => {
-    expect(motionOf({ ...lift, dose: { ...lift.dose, secondsPerCount: 3 } }, 1)?.seconds).toBe(18);
-    expect(
-      motionOf({ ...lift, start: 'nowhere', phases: [{ id: 'p1', breath: 'in', counts: 2, pose: 'nowhere' }] }, 1),
-    ).toBeNull();
+  test('is none without a phase to move through', () => {
+    expect(motionOf([], 1)).toBeNull();
   });
 });
 

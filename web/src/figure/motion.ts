@@ -1,50 +1,41 @@
-import { moveBetween, type Pose } from '@warm-ladder/core/body';
-import type { Phase, Rung } from '@warm-ladder/core/repertoire';
+import type { DrawnPhase } from '@warm-ladder/core/figure';
 
 /** One phase of a repetition on the clock. */
-interface Stretch {
-  readonly phase: Phase;
-  readonly index: number;
+interface Stretch extends DrawnPhase {
   readonly startSeconds: number;
   readonly seconds: number;
-  readonly at: (share: number) => Pose;
 }
 
-/** A repetition that can be asked for its pose at any second, over and over. */
+/** A repetition that can be asked where it is at any second, over and over. */
 export interface Motion {
   readonly seconds: number;
   readonly stretches: readonly Stretch[];
-  readonly poseAt: (seconds: number) => { readonly pose: Pose; readonly stretch: Stretch; readonly share: number };
+  /** The phase it is in then, and how much of it has passed: of its time, and of its way. */
+  readonly at: (seconds: number) => { readonly stretch: Stretch; readonly share: number; readonly way: number };
 }
 
 /** A body starts and stops; it does not run on rails. */
 const eased = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
 
-/** @param secondsPerCount the method's, where the rung names none; `null` when the rung has no pose to move through */
-export function motionOf(rung: Rung, secondsPerCount: number): Motion | null {
-  const pace = rung.dose.secondsPerCount ?? secondsPerCount;
-  const stretches: Stretch[] = [];
-  let from = rung.poses[rung.start];
+/** @param pace seconds of a count; `null` when there is nothing to move through */
+export function motionOf(phases: readonly DrawnPhase[], pace: number): Motion | null {
   let clock = 0;
-  rung.phases.forEach((phase, index) => {
-    const to = rung.poses[phase.pose];
-    if (!from || !to) return;
-    const { at } = moveBetween(from, to);
-    const seconds = phase.counts * pace;
-    stretches.push({ phase, index, startSeconds: clock, seconds, at });
+  const stretches = phases.map((drawn): Stretch => {
+    const startSeconds = clock;
+    const seconds = drawn.phase.counts * pace;
     clock += seconds;
-    from = to;
+    return { ...drawn, startSeconds, seconds };
   });
   const [first] = stretches;
   if (!first) return null;
   return {
     seconds: clock,
     stretches,
-    poseAt(seconds) {
+    at(seconds) {
       const now = seconds % clock;
       const stretch = stretches.findLast(({ startSeconds }) => startSeconds <= now) ?? first;
       const share = (now - stretch.startSeconds) / stretch.seconds;
-      return { pose: stretch.at(eased(share)), stretch, share };
+      return { stretch, share, way: eased(share) };
     },
   };
 }

@@ -1,8 +1,8 @@
-import type { Drawing, frameOf, View } from './drawing';
-import { FAR_OPACITY, FLOOR, HEAD_RADIUS, MAT, WIDTHS } from './look';
+import type { Drawing, Frame, Tone } from '@warm-ladder/core/figure';
+import { FLOOR_LINE, HALO, LINE } from './look';
 
-/** The ring of breath: where it is, how small it is when empty, and how much it swells. */
-const RING = { x: 0.1, y: 0.14, empty: 0.025, full: 0.055, line: 0.016 } as const;
+/** The breath: a point that travels along a short line, how far from the corner, how long and how large. */
+const BREATH = { margin: 0.06, length: 0.22, line: 0.008, point: 0.022 } as const;
 
 /** Paints one moment of a moving body: its drawing, and how full of air it is from 0 to 1. */
 export type Painter = (drawing: Drawing, air: number) => void;
@@ -10,68 +10,79 @@ export type Painter = (drawing: Drawing, air: number) => void;
 /**
  * A painter for a canvas, at the sharpness of its screen. Two dozen figures that redraw themselves sixty times a second
  * are more than a document can lay out; painted, they are not.
+ * @param mat the outline of the mat where it is seen from above, else a floor is drawn
  */
-export function painterOf(canvas: HTMLCanvasElement, frame: ReturnType<typeof frameOf>, view: View): Painter | null {
+export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string | null): Painter | null {
   const brush = canvas.getContext('2d');
   if (!brush) return null;
   const style = getComputedStyle(canvas);
   const colour = (name: string) => style.getPropertyValue(`--color-${name}`);
-  const [ink, line, shade, moss] = [style.color, colour('line'), colour('shade'), colour('moss')];
+  const [line, shade, moss, sheet, thing] = ['line', 'shade', 'moss', 'sheet', 'thing'].map(colour) as [
+    string,
+    string,
+    string,
+    string,
+    string,
+  ];
+  const ink = style.color;
+  const fills: Readonly<Record<Exclude<Tone, 'line'>, string>> = {
+    far: colour('limb-far'),
+    trunk: colour('trunk'),
+    near: ink,
+    arm: ink,
+    prop: thing,
+  };
   const { clientWidth, clientHeight } = canvas;
   canvas.width = Math.round(clientWidth * devicePixelRatio);
   canvas.height = Math.round(clientHeight * devicePixelRatio);
-  const height = frame.height - frame.bottom + FLOOR.under;
+  const height = frame.top - frame.bottom + FLOOR_LINE.under;
   const scale = Math.min(canvas.width / frame.width, canvas.height / height);
   const left = (canvas.width - frame.width * scale) / 2 - frame.x * scale;
-  const top = canvas.height - height * scale + frame.height * scale;
+  const top = canvas.height - height * scale + frame.top * scale;
+  const floor = FLOOR_LINE.width / 2 - Math.min(0, frame.bottom);
+  const ground = new Path2D(
+    mat ?? `M${frame.x + FLOOR_LINE.margin} ${floor}H${frame.x + frame.width - FLOOR_LINE.margin}`,
+  );
+  const [breathX, breathY] = [frame.x + BREATH.margin, BREATH.margin - frame.top];
 
-  const stroke = (path: string, width: number) => {
-    brush.lineWidth = width;
-    brush.stroke(new Path2D(path));
-  };
-  const ground = () => {
-    brush.strokeStyle = line;
-    if (view !== 'top') {
-      stroke(`M${frame.x + FLOOR.margin} ${FLOOR.y}H${frame.x + frame.width - FLOOR.margin}`, FLOOR.width);
-      return;
-    }
-    brush.fillStyle = shade;
-    brush.lineWidth = MAT.line;
-    brush.beginPath();
-    const { x, width } = frame;
-    brush.roundRect(
-      x + MAT.margin,
-      MAT.top - frame.height,
-      width - 2 * MAT.margin,
-      height - FLOOR.under - MAT.margin,
-      MAT.round,
-    );
-    brush.fill();
-    brush.stroke();
-  };
-  const disc = (x: number, y: number, radius: number) => {
-    brush.beginPath();
-    brush.arc(x, y, radius, 0, 2 * Math.PI);
-  };
-  return ({ far, trunk, head, near }, air) => {
+  return ({ layers }, air) => {
     brush.setTransform(1, 0, 0, 1, 0, 0);
     brush.clearRect(0, 0, canvas.width, canvas.height);
     brush.setTransform(scale, 0, 0, scale, left, top);
-    brush.lineCap = 'round';
     brush.lineJoin = 'round';
-    ground();
-    brush.strokeStyle = ink;
-    brush.fillStyle = ink;
-    brush.globalAlpha = FAR_OPACITY;
-    for (const path of far) stroke(path, WIDTHS.far);
-    brush.globalAlpha = 1;
-    stroke(trunk, WIDTHS.trunk);
-    disc(head.x, -head.y, HEAD_RADIUS);
-    brush.fill();
-    for (const path of near) stroke(path, WIDTHS.near);
+    brush.strokeStyle = line;
+    brush.lineWidth = FLOOR_LINE.width;
+    if (mat) {
+      brush.fillStyle = shade;
+      brush.lineWidth = LINE / 2;
+      brush.fill(ground);
+    }
+    brush.stroke(ground);
+    for (const { tone, path } of layers) {
+      const shape = new Path2D(path);
+      if (tone === 'line') {
+        brush.strokeStyle = thing;
+        brush.lineWidth = LINE;
+        brush.stroke(shape);
+        continue;
+      }
+      if (tone === 'arm') {
+        brush.strokeStyle = sheet;
+        brush.lineWidth = HALO;
+        brush.stroke(shape);
+      }
+      brush.fillStyle = fills[tone];
+      brush.fill(shape);
+    }
     brush.strokeStyle = moss;
-    brush.lineWidth = RING.line;
-    disc(frame.x + RING.x, RING.y - frame.height, RING.empty + RING.full * air);
+    brush.fillStyle = moss;
+    brush.lineWidth = BREATH.line;
+    brush.beginPath();
+    brush.moveTo(breathX, breathY);
+    brush.lineTo(breathX + BREATH.length, breathY);
     brush.stroke();
+    brush.beginPath();
+    brush.arc(breathX + BREATH.length * air, breathY, BREATH.point, 0, 2 * Math.PI);
+    brush.fill();
   };
 }

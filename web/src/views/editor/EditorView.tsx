@@ -1,9 +1,9 @@
-import { Catalog, type Exercise, type Rung, raisedBy, withRung } from '@warm-ladder/core/repertoire';
+import { Catalog, type Exercise, type Rung, withRung } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
-import { selectCatalog, selectProps } from '../../app/selectors';
+import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LadderDoubts } from '../../parts/LadderDoubts';
 import { type Draft, useDraft } from './draft';
@@ -25,7 +25,6 @@ export function Component() {
 
 function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }) {
   const studio = useAppSelector(selectCatalog);
-  const props = useAppSelector(selectProps);
   const draft = useDraft(kept);
   const { exercise, edit } = draft;
   const catalog = useDraftCatalog(exercise);
@@ -63,8 +62,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
             rung={rung}
             like={entry.like}
             shown={shown}
-            heightM={catalog.method.bodyHeightM}
-            raisedM={raisedBy(exercise, rung, studio.graph, props)}
+            entry={entry}
             onShow={setPoseId}
             onRung={onRung}
           />

@@ -1,9 +1,9 @@
-import { type BasePosition, liftOff, type Pose } from '@warm-ladder/core/body';
+import type { BasePosition, Pose } from '@warm-ladder/core/body';
+import { type PlainView, plainViewOf, type Shown } from '@warm-ladder/core/figure';
 import { plainPose, poseInUse, type Rung, removePose, renamePose, withPose } from '@warm-ladder/core/repertoire';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { freeId } from '../../app/freeId';
-import { type View, viewOf } from '../../figure/drawing';
 import { Figure } from '../../figure/Figure';
 import { TextField } from '../../parts/TextField';
 import { AngleTable } from './AngleTable';
@@ -15,14 +15,13 @@ interface PoseDeskProps {
   readonly rung: Rung;
   readonly like: BasePosition;
   readonly shown: string;
-  readonly heightM: number;
-  /** How high a prop or an apparatus may carry a support, in metres. */
-  readonly raisedM: number;
+  /** The rung with its props, for what carries the body. */
+  readonly entry: Shown['entry'];
   readonly onShow: (pose: string) => void;
   readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string, hold?: boolean) => void;
 }
 
-const VIEWS: ReadonlyArray<readonly [View, string]> = [
+const VIEWS: ReadonlyArray<readonly [PlainView, string]> = [
   ['side', 'from the side'],
   ['top', 'from above'],
   ['front', 'from the front'],
@@ -34,13 +33,13 @@ const MOVED: ReadonlyArray<readonly [Moved, string]> = [
 ];
 
 /** The rung's poses: one on the stage to be drawn, the others beside it. */
-export function PoseDesk({ rung, like, shown, heightM, raisedM, onShow, onRung }: PoseDeskProps) {
-  const [chosen, setChosen] = useState<View | null>(null);
+export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskProps) {
+  const [chosen, setChosen] = useState<PlainView | null>(null);
   const [moved, setMoved] = useState<Moved>('both');
   const pose = rung.poses[shown];
   if (!pose) return null;
   const ids = Object.keys(rung.poses);
-  const view = chosen ?? viewOf(Object.values(rung.poses), like);
+  const view = chosen ?? plainViewOf(Object.values(rung.poses), like);
   const set = (next: Pose, field: string) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, field);
   const add = () => {
     const id = freeId(
@@ -71,16 +70,10 @@ export function PoseDesk({ rung, like, shown, heightM, raisedM, onShow, onRung }
             pose={pose}
             from={rung.poses[rung.start]}
             like={like}
+            entry={entry}
             view={view}
             moved={moved}
-            onPose={(next, done) =>
-              onRung(
-                (each) => withPose(each, shown, done ? liftOff(next, like, heightM, raisedM) : next),
-                `the pose ${shown}`,
-                '',
-                !done,
-              )
-            }
+            onPose={(next, done) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, '', !done)}
           />
         </div>
         <ul aria-label="Poses of this rung" className="flex max-h-72 flex-col gap-1 overflow-y-auto">

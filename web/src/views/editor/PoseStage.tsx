@@ -1,7 +1,7 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
+import { type Frame, type PlainView, type Scene, type Shown, type Spot, sceneOf } from '@warm-ladder/core/figure';
 import { type PointerEvent, useRef, useState } from 'react';
-import { drawingOf, frameOf, type Spot, type View } from '../../figure/drawing';
-import { Body, FigureFrame } from '../../figure/Figure';
+import { Body, FigureFrame, Ghost } from '../../figure/Figure';
 import { draggedTo, type Handle, handlesOf, type Moved, nudged } from './drag';
 
 interface PoseStageProps {
@@ -9,7 +9,9 @@ interface PoseStageProps {
   /** The pose the movement comes from, drawn faintly. */
   readonly from?: Pose | undefined;
   readonly like: BasePosition;
-  readonly view: View;
+  /** Its rung, for what carries the body. */
+  readonly entry: Shown['entry'];
+  readonly view: PlainView;
   readonly moved: Moved;
   /** `done` when the hand lets go: then it is kept. */
   readonly onPose: (pose: Pose, done: boolean) => void;
@@ -18,13 +20,13 @@ interface PoseStageProps {
 const ROUND = { x: 0.12, y: 0.12 };
 
 /** The body as it can be taken hold of: drag a joint, or go to it and use the arrow keys. */
-export function PoseStage({ pose, from, like, view, moved, onPose }: PoseStageProps) {
+export function PoseStage({ pose, from, like, entry, view, moved, onPose }: PoseStageProps) {
   const stage = useRef<HTMLDivElement>(null);
-  const [dragging, setDragging] = useState<{ handle: Handle; frame: ReturnType<typeof frameOf> } | null>(null);
-  const drawing = drawingOf(pose, like, view);
-  const ghost = from && from !== pose ? drawingOf(from, like, view) : null;
+  const [dragging, setDragging] = useState<{ handle: Handle; frame: Frame } | null>(null);
+  const still = sceneOf({ pose, from, like, view, entry });
   // The frame stays where it was while a hand drags: a picture that moves under the hand can't be aimed at.
-  const frame = dragging?.frame ?? roomy(frameOf([drawing, ...(ghost ? [ghost] : [])]));
+  const frame = dragging?.frame ?? roomy(still.frame);
+  const scene: Scene = { ...still, frame };
   const handles = handlesOf(pose, like, view, moved);
 
   const spotOf = (event: PointerEvent): Spot | null => {
@@ -41,9 +43,9 @@ export function PoseStage({ pose, from, like, view, moved, onPose }: PoseStagePr
   };
   return (
     <div ref={stage} className="h-full min-h-0 touch-none select-none">
-      <FigureFrame frame={frame} view={view} label="The body" className="size-full" interactive>
-        {ghost && <Body drawing={ghost} ghost />}
-        <Body drawing={drawing} ghost={false} />
+      <FigureFrame scene={scene} label="The body" className="size-full" interactive>
+        {scene.ghost && <Ghost drawing={scene.ghost} />}
+        <Body drawing={scene.drawing} />
         {handles.map((handle) => (
           <circle
             key={`${handle.name}-${handle.side}`}
@@ -83,6 +85,9 @@ export function PoseStage({ pose, from, like, view, moved, onPose }: PoseStagePr
 }
 
 /** A little more air than a still picture needs: somewhere to drag to. */
-function roomy({ x, width, height, bottom }: ReturnType<typeof frameOf>): ReturnType<typeof frameOf> {
-  return { x: x - ROUND.x, width: width + 2 * ROUND.x, height: height + ROUND.y, bottom };
-}
+const roomy = ({ x, width, top, bottom }: Frame): Frame => ({
+  x: x - ROUND.x,
+  width: width + 2 * ROUND.x,
+  top: top + ROUND.y,
+  bottom,
+});

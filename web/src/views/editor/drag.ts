@@ -1,18 +1,38 @@
 import {
+  type Angles,
+  anglesOf,
   type BasePosition,
   JOINT_RANGES,
+  LIMB_JOINTS,
   type LimbJoint,
+  laidDown,
   type Pose,
   type Side,
+  type Support,
+  settled,
+  supportsOf,
   type TrunkJoint,
 } from '@warm-ladder/core/body';
-import { drawingOf, type JointName, type Spot, type TrunkPoint, type View } from '../../figure/drawing';
+import {
+  bodyInRoom,
+  cameraFor,
+  type Drawing,
+  inRoom,
+  type JointName,
+  jointsOf,
+  type PlainView,
+  roomPlace,
+  type Spot,
+  type TrunkPoint,
+} from '@warm-ladder/core/figure';
 import { JOINT_WORDS } from './joints';
 
 /** Which side of a pair a hand moves. */
 export type Moved = Side | 'both';
 
-type HandleName = JointName | TrunkPoint;
+type LimbPoint = Extract<JointName, 'knee' | 'ankle' | 'elbow' | 'wrist'>;
+type SpinePoint = Extract<TrunkPoint, 'hip' | 'shoulder' | 'head'>;
+type HandleName = LimbPoint | SpinePoint;
 
 export interface Handle {
   readonly name: HandleName;
@@ -25,7 +45,7 @@ export interface Handle {
 }
 
 /** What turning at a handle turns, in each view: a limb's joint, the trunk's, or the whole back shared out. */
-const TURNS: Readonly<Record<HandleName, Readonly<Record<View, LimbJoint | TrunkJoint | 'back' | null>>>> = {
+const TURNS: Readonly<Record<HandleName, Readonly<Record<PlainView, LimbJoint | TrunkJoint | 'back' | null>>>> = {
   knee: { side: 'hip', front: 'hipAbduction', top: 'hipAbduction' },
   ankle: { side: 'knee', front: 'knee', top: 'knee' },
   elbow: { side: 'shoulder', front: 'shoulderAbduction', top: 'shoulderAbduction' },
@@ -35,14 +55,14 @@ const TURNS: Readonly<Record<HandleName, Readonly<Record<View, LimbJoint | Trunk
   hip: { side: 'pitch', front: null, top: null },
 };
 
-const LIMB_POINTS: readonly JointName[] = ['knee', 'ankle', 'elbow', 'wrist'];
-const TRUNK_POINTS: readonly TrunkPoint[] = ['head', 'shoulder', 'hip'];
+const LIMB_POINTS: readonly LimbPoint[] = ['knee', 'ankle', 'elbow', 'wrist'];
+const TRUNK_POINTS: readonly SpinePoint[] = ['head', 'shoulder', 'hip'];
 
 const LYING: ReadonlySet<BasePosition> = new Set(['supine', 'prone', 'side-lying']);
 
 /** The places of a drawn body that can be taken hold of in a view. */
-export function handlesOf(pose: Pose, like: BasePosition, view: View, moved: Moved): Handle[] {
-  const { joints } = drawingOf(pose, like, view);
+export function handlesOf(pose: Pose, like: BasePosition, view: PlainView, moved: Moved): Handle[] {
+  const joints = jointsOf(bodyInRoom(pose, like), cameraFor(view, like));
   const side = moved === 'both' ? 'right' : moved;
   const whose = moved === 'both' ? '' : `${side} `;
   const spots: Array<Pick<Handle, 'name' | 'side' | 'at'>> = [
@@ -75,7 +95,7 @@ const WAIST_SHARE = 0.45;
 function turning(
   pose: Pose,
   handle: Pick<Handle, 'name' | 'side'>,
-  view: View,
+  view: PlainView,
   moved: Moved,
 ): { range: readonly [number, number]; at: (degrees: number) => Pose } | null {
   const joint = TURNS[handle.name][view];
@@ -103,22 +123,24 @@ const COARSE = 4;
 
 /**
  * The pose whose handle lies nearest to where a hand has taken it. The joint's own whole range is searched, so no
- * drag can make a pose that can't be.
+ * drag can make a pose that can't be. A limb taken off what it rests on rests no more.
  */
 export function draggedTo(
   pose: Pose,
   like: BasePosition,
-  view: View,
+  view: PlainView,
   handle: Handle,
   moved: Moved,
   target: Spot,
 ): Pose {
-  const turn = turning(pose, handle, view, moved);
-  if (!turn) return pose;
+  const held = turning(pose, handle, view, moved);
+  const limbs = limbsOf(handle, moved);
+  const turn = limbs.length > 0 ? turning(freed(pose, limbs), handle, view, moved) : held;
+  if (!turn || !held) return pose;
+  const joints = seenTurning(turn.at, limbs.length > 0 ? freed(pose, limbs) : pose, like, view, limbs.length > 0);
   const distance = (degrees: number): number => {
-    const { joints } = drawingOf(turn.at(degrees), like, view);
-    const spot =
-      handle.side === null ? joints[handle.name as TrunkPoint] : joints[handle.name as JointName][handle.side];
+    const seen = joints(degrees);
+    const spot = handle.side === null ? seen[handle.name as SpinePoint] : seen[handle.name as LimbPoint][handle.side];
     return Math.hypot(spot.x - target.x, spot.y - target.y);
   };
   const [min, max] = turn.range;
@@ -128,17 +150,84 @@ export function draggedTo(
     return best;
   };
   const rough = nearestOf(min, max, COARSE);
-  return turn.at(nearestOf(Math.max(min, rough - COARSE), Math.min(max, rough + COARSE), 1));
+  const degrees = nearestOf(Math.max(min, rough - COARSE), Math.min(max, rough + COARSE), 1);
+  return lifts(turn.at(degrees), like, limbs) ? turn.at(degrees) : held.at(degrees);
+}
+
+/**
+ * Where the joints are as one turns. A limb that hangs free moves nothing but itself: the body is settled once, and the
+ * limb turned on it.
+ */
+function seenTurning(
+  at: (degrees: number) => Pose,
+  pose: Pose,
+  like: BasePosition,
+  view: PlainView,
+  free: boolean,
+): (degrees: number) => Drawing['joints'] {
+  const camera = cameraFor(view, like);
+  if (!free) return (degrees) => jointsOf(bodyInRoom(at(degrees), like), camera);
+  const still = settled(pose, like, anglesOf(pose), 1);
+  return (degrees) => {
+    const turned = at(degrees);
+    const angles = { ...still.angles, ...limbAngles(anglesOf(turned), anglesOf(pose), still.angles) };
+    return jointsOf(inRoom(turned, like, laidDown(turned, like, angles, still.tilt, 1)), camera);
+  };
+}
+
+/** The limbs' angles of a settled body, with what a drag has turned since. */
+function limbAngles(now: Angles, first: Angles, settledAngles: Angles): Partial<Angles> {
+  const turned = (joint: LimbJoint, side: Side) => settledAngles[joint][side] + now[joint][side] - first[joint][side];
+  return Object.fromEntries(
+    LIMB_JOINTS.map((joint) => [joint, { left: turned(joint, 'left'), right: turned(joint, 'right') }]),
+  );
+}
+
+type LimbName = `${'leg' | 'arm'}.${Side}`;
+const PARTS = { leg: ['foot', 'heel', 'toe', 'shin', 'knee'], arm: ['hand', 'fist', 'forearm', 'elbow'] } as const;
+
+/** The limbs a handle moves. */
+function limbsOf({ name, side }: Handle, moved: Moved): LimbName[] {
+  if (side === null) return [];
+  const limb = name === 'knee' || name === 'ankle' ? 'leg' : 'arm';
+  return moved === 'both' ? [`${limb}.left`, `${limb}.right`] : [`${limb}.${side}`];
+}
+
+const partsOf = (limb: LimbName): string[] => {
+  const [kind, side] = limb.split('.') as ['leg' | 'arm', Side];
+  return PARTS[kind].map((part) => `${part}.${side}`);
+};
+
+/** The pose with limbs that rest on nothing, as long as something still bears. */
+function freed(pose: Pose, limbs: readonly LimbName[]): Pose {
+  const loose = new Set(limbs.flatMap(partsOf));
+  const supports = [...supportsOf(pose)].filter((part) => !loose.has(part)) as Support[];
+  return supports.length > 0 ? { ...pose, supports } : pose;
+}
+
+/** Body heights above the floor from which a limb no longer rests. */
+const LIFTED = 0.05;
+
+function lifts(pose: Pose, like: BasePosition, limbs: readonly LimbName[]): boolean {
+  const body = bodyInRoom(pose, like);
+  return (
+    limbs.length > 0 &&
+    limbs.every((limb) => {
+      const [end = ''] = partsOf(limb);
+      const place = roomPlace(body, end);
+      return place !== null && place.at.y - place.flesh > LIFTED;
+    })
+  );
 }
 
 /** The pose with a handle's joint turned by some degrees: what the arrow keys do. */
-export function nudged(pose: Pose, view: View, handle: Handle, moved: Moved, by: number): Pose {
+export function nudged(pose: Pose, view: PlainView, handle: Handle, moved: Moved, by: number): Pose {
   const turn = turning(pose, handle, view, moved);
   if (!turn) return pose;
   return turn.at(clamp(angleNow(pose, handle, view) + by, turn.range));
 }
 
-function angleNow(pose: Pose, handle: Pick<Handle, 'name' | 'side'>, view: View): number {
+function angleNow(pose: Pose, handle: Pick<Handle, 'name' | 'side'>, view: PlainView): number {
   const joint = TURNS[handle.name][view];
   if (joint === null) return 0;
   if (joint === 'back') return (pose.lumbar ?? 0) + (pose.thoracic ?? 0);

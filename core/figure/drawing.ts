@@ -1,0 +1,329 @@
+import {
+  type Angles,
+  add,
+  anglesOf,
+  type BasePosition,
+  between,
+  cross,
+  dot,
+  FLESH,
+  type FleshyPart,
+  isPropped,
+  isUpright,
+  type Limb,
+  type Point,
+  type Pose,
+  type Settled,
+  SIDES,
+  type Side,
+  type Skeleton,
+  type Surfaces,
+  settled,
+} from '../body';
+import { type Camera, cameraFor, type Spot, type Spot3, type View } from './camera';
+import { type Box, depthOf, ellipsoid, emptyBox, flat, hull, taper, widen } from './shapes';
+
+/**
+ * How a part is toned: away from who looks, the trunk, towards who looks; an arm before the trunk is set off from it; a
+ * thing, and a thing drawn as a line.
+ */
+export type Tone = 'far' | 'trunk' | 'near' | 'arm' | 'prop' | 'line';
+
+/** A part of the drawing: outlines that are filled together, or for `line` a path that is stroked. */
+export interface Layer {
+  readonly tone: Tone;
+  readonly path: string;
+}
+
+export type JointName = 'knee' | 'ankle' | 'elbow' | 'wrist' | 'toe' | 'hipJoint' | 'shoulderJoint';
+export type TrunkPoint = 'hip' | 'lumbar' | 'ribs' | 'shoulder' | 'head';
+
+/** A body as it is seen, in body heights, from the back to the front. */
+export interface Drawing {
+  readonly layers: readonly Layer[];
+  /** Where its joints are on the page. */
+  readonly joints: Readonly<Record<JointName, Readonly<Record<Side, Spot>>>> & Readonly<Record<TrunkPoint, Spot>>;
+  readonly box: Readonly<Box>;
+}
+
+/** Where the parts of a settled body are in the room. */
+export interface RoomBody {
+  readonly like: BasePosition;
+  readonly angles: Angles;
+  readonly bones: Skeleton;
+  readonly toRoom: (point: Point) => Spot3;
+  readonly turnToRoom: (way: Point) => Spot3;
+}
+
+/** The body of a pose where it stands in the room, for a body one high; its floor at 0. */
+export const bodyInRoom = (pose: Pose, like: BasePosition, surfaces?: Surfaces): RoomBody =>
+  inRoom(pose, like, settled(pose, like, anglesOf(pose), 1, surfaces));
+
+/** A settled body in the room. */
+export function inRoom(
+  pose: Pose,
+  like: BasePosition,
+  { angles, bones, ground, floor }: Pick<Settled, 'angles' | 'bones' | 'ground' | 'floor'>,
+): RoomBody {
+  const { up, along, contacts } = ground;
+  // The pelvis's own axes (head, front, right) are left-handed: in the room this is what lies towards who looks.
+  const side = cross(up, along);
+  const turnToRoom = (way: Point): Spot3 => ({ x: dot(way, along), y: dot(way, up), z: dot(way, side) });
+  // Each pose stands where it rests, so that two poses drawn together share a foot, a knee or the pelvis.
+  const rests = like === 'standing' || isPropped(pose, like) ? contacts.lower : null;
+  const anchor = dot(rests ?? bones.hip, along);
+  const toRoom = (point: Point): Spot3 => {
+    const { x, y, z } = turnToRoom(point);
+    return { x: x - anchor, y: y - floor, z };
+  };
+  return { like, angles, bones, toRoom, turnToRoom };
+}
+
+/** Where a part of the body is in the room that rests on something, or has something under it, and its flesh. */
+export function roomPlace({ bones, toRoom }: RoomBody, support: string): { at: Spot3; flesh: number } | null {
+  const [part, side = 'left'] = support.split('.') as [FleshyPart, Side?];
+  const place = placeOf(bones, part, side);
+  return place ? { at: toRoom(place), flesh: FLESH[part] } : null;
+}
+
+function placeOf({ hip, ribs, shoulder, head, arm, leg }: Skeleton, part: FleshyPart, side: Side): Point | null {
+  const [upper, lower] = [arm[side], leg[side]];
+  switch (part) {
+    case 'pelvis':
+      return hip;
+    case 'ribs':
+      return ribs;
+    case 'shoulders':
+      return shoulder;
+    case 'head':
+      return head;
+    case 'thigh':
+      return between(lower.root, lower.middle, 0.7);
+    case 'knee':
+      return lower.middle;
+    case 'shin':
+      return between(lower.middle, lower.end, 0.6);
+    case 'foot':
+      return between(lower.end, lower.tip, 0.35);
+    case 'heel':
+      return lower.end;
+    case 'toe':
+      return lower.tip;
+    case 'elbow':
+      return upper.middle;
+    case 'forearm':
+      return between(upper.middle, upper.end, 0.6);
+    case 'hand':
+    case 'fist':
+      return between(upper.end, upper.tip, 0.4);
+    default:
+      return null;
+  }
+}
+
+/** Half breadths of the body's masses and limbs, in body heights; our own, quiet and a little slender. */
+const R = {
+  neck: 0.03,
+  abdomen: 0.044,
+  shoulder: 0.036,
+  upperArm: [0.031, 0.025],
+  forearm: [0.025, 0.017],
+  hand: [0.018, 0.012],
+  thigh: [0.052, 0.036],
+  shin: [0.036, 0.021],
+  foot: [0.022, 0.013],
+} as const;
+const RIBCAGE = { up: 0.1, front: 0.058, right: 0.082 } as const;
+const PELVIS = { up: 0.062, front: 0.058, right: 0.08 } as const;
+const HEAD = { up: 0.066, front: 0.056, right: 0.046 } as const;
+
+/** Nearer or farther than the trunk by less than this, a limb is beside it. */
+const BESIDE = 0.03;
+
+/** The drawn body of a pose, seen from somewhere. */
+export function drawingOf(pose: Pose, like: BasePosition, view: View = 'side', surfaces?: Surfaces): Drawing {
+  return drawn(bodyInRoom(pose, like, surfaces), cameraFor(view, like));
+}
+
+export function drawn(body: RoomBody, camera: Camera): Drawing {
+  const { like, bones, toRoom, turnToRoom } = body;
+  const box = emptyBox();
+  const see = (point: Point): Spot => flat(camera, toRoom(point));
+  const stick = (a: Point, ra: number, b: Point, rb: number): string => {
+    const [one, two] = [see(a), see(b)];
+    widen(box, one, ra);
+    widen(box, two, rb);
+    return taper(one, ra, two, rb);
+  };
+  const mass = (
+    centre: Point,
+    frame: Skeleton['chest'],
+    size: typeof HEAD | typeof RIBCAGE | typeof PELVIS,
+  ): string => {
+    const spot = see(centre);
+    widen(box, spot, size.front);
+    return ellipsoid(
+      camera,
+      spot,
+      (['up', 'front', 'right'] as const).map((axis) => turnToRoom(scaled(frame[axis], size[axis]))),
+    );
+  };
+  // Lying on a side, what is above is before what is below; upright, seen a little from above, what is low is no farther.
+  const upright = isUpright(like);
+  const depth = (point: Point): number => {
+    const at = toRoom(point);
+    if (like === 'side-lying' && camera.view === 'side') return at.y;
+    return depthOf(camera, upright ? { ...at, y: 0 } : at);
+  };
+  const limbs = SIDES.flatMap(
+    (side): Array<Layer & { readonly depth: number }> => [
+      { tone: 'near', depth: depth(limbMiddle(bones.leg[side])), path: legPath(bones.leg[side], stick) },
+      { tone: 'arm', depth: depth(limbMiddle(bones.arm[side])), path: armPath(bones.arm[side], stick) },
+    ],
+  );
+  const centre = depth(between(bones.hip, bones.shoulder, 0.5));
+  const trunk = trunkPath(bones, stick, mass);
+  const inOrder = limbs.sort((a, b) => a.depth - b.depth);
+  const layers = merged([
+    ...inOrder.filter((limb) => limb.depth < centre - BESIDE).map(({ path }): Layer => ({ tone: 'far', path })),
+    { tone: 'trunk', path: trunk },
+    ...inOrder.filter((limb) => limb.depth >= centre - BESIDE),
+  ]);
+  return { layers, joints: jointsOf(body, camera), box };
+}
+
+/** Where the joints of a body are on the page. */
+export function jointsOf({ bones, toRoom }: RoomBody, camera: Camera): Drawing['joints'] {
+  const see = (point: Point): Spot => flat(camera, toRoom(point));
+  const both = (read: (side: Side) => Point) => ({ left: see(read('left')), right: see(read('right')) });
+  return {
+    knee: both((side) => bones.leg[side].middle),
+    ankle: both((side) => bones.leg[side].end),
+    toe: both((side) => bones.leg[side].tip),
+    hipJoint: both((side) => bones.leg[side].root),
+    elbow: both((side) => bones.arm[side].middle),
+    wrist: both((side) => bones.arm[side].end),
+    shoulderJoint: both((side) => bones.arm[side].root),
+    hip: see(bones.hip),
+    lumbar: see(bones.lumbar),
+    ribs: see(bones.ribs),
+    shoulder: see(bones.shoulder),
+    head: see(bones.head),
+  };
+}
+
+/** Neighbours of one tone as one outline: a page of figures is paid for by the outline. */
+function merged(layers: readonly Layer[]): Layer[] {
+  const found: Layer[] = [];
+  for (const { tone, path } of layers) {
+    const last = found.at(-1);
+    if (last?.tone === tone) found[found.length - 1] = { tone, path: last.path + path };
+    else found.push({ tone, path });
+  }
+  return found;
+}
+
+type Stick = (a: Point, ra: number, b: Point, rb: number) => string;
+
+const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });
+
+const limbMiddle = ({ middle, end }: Limb): Point => between(middle, end, 0.3);
+
+function legPath({ root, middle, end, tip }: Limb, stick: Stick): string {
+  const shin = unit(add(end, middle, -1));
+  const heel = add(add(end, shin, 0.018), unit(add(tip, end, -1)), -0.014);
+  return (
+    stick(root, R.thigh[0], middle, R.thigh[1]) +
+    stick(middle, R.shin[0], end, R.shin[1]) +
+    stick(heel, R.foot[0], add(tip, shin, 0.004), R.foot[1])
+  );
+}
+
+const armPath = ({ root, middle, end, tip }: Limb, stick: Stick): string =>
+  stick(root, R.upperArm[0], middle, R.upperArm[1]) +
+  stick(middle, R.forearm[0], end, R.forearm[1]) +
+  stick(end, R.hand[0], tip, R.hand[1]);
+
+function unit(p: Point): Point {
+  const length = Math.hypot(p.x, p.y, p.z);
+  return { x: p.x / length, y: p.y / length, z: p.z / length };
+}
+
+/** Pelvis and ribcage as two masses, the waist between them, shoulders, neck and a head that faces somewhere. */
+function trunkPath(
+  bones: Skeleton,
+  stick: Stick,
+  mass: (centre: Point, frame: Skeleton['chest'], size: typeof HEAD | typeof RIBCAGE | typeof PELVIS) => string,
+): string {
+  const { hip, lumbar, waist, ribs, shoulder, head, chest, skull, pelvis, arm } = bones;
+  const beside = (point: Point, frame: Skeleton['chest'], by: number) => add(point, frame.right, by);
+  const flanks = [-0.034, 0.034].flatMap((by) => [
+    stick(beside(hip, pelvis, by), R.abdomen, beside(lumbar, pelvis, by), R.abdomen),
+    stick(beside(lumbar, pelvis, by), R.abdomen, beside(waist, chest, by), R.abdomen),
+    stick(beside(waist, chest, by), R.abdomen, beside(ribs, chest, by), R.abdomen),
+  ]);
+  const face = add(add(head, skull.front, HEAD.front - 0.012), skull.up, -0.01);
+  return [
+    mass(add(hip, pelvis.up, 0.012), pelvis, PELVIS),
+    ...flanks,
+    mass(between(waist, shoulder, 0.52), chest, RIBCAGE),
+    stick(between(shoulder, arm.left.root, 0.85), R.shoulder, between(shoulder, arm.right.root, 0.85), R.shoulder),
+    stick(shoulder, R.neck, between(shoulder, head, 0.7), R.neck - 0.004),
+    mass(head, skull, HEAD),
+    stick(face, 0.014, add(add(face, skull.front, 0.02), skull.up, -0.01), 0.008),
+  ].join('');
+}
+
+/** Room around a drawing, in body heights. */
+const AIR = 0.05;
+/** Frames are no smaller than this, so that figures side by side are drawn to one scale. */
+const LEAST_WIDTH = 1.3;
+const LEAST_HEIGHT = 0.5;
+
+/** The window of a drawing: left edge, width, top above the floor's line and bottom, in body heights. */
+export interface Frame {
+  readonly x: number;
+  readonly width: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The window that shows several drawings of one body without cutting any. */
+export function frameOf(drawings: ReadonlyArray<{ readonly box: Readonly<Box> }>, view: View = 'side'): Frame {
+  const all = emptyBox();
+  for (const { box } of drawings) {
+    widen(all, { x: box.left, y: box.top });
+    widen(all, { x: box.right, y: box.bottom });
+  }
+  const spare = Math.max(0, LEAST_WIDTH - (all.right - all.left + 2 * AIR)) / 2;
+  const level = view === 'side' || view === 'front';
+  const bottom = level ? Math.min(0, all.bottom) : all.bottom - AIR;
+  return {
+    x: all.left - AIR - spare,
+    width: all.right - all.left + 2 * (AIR + spare),
+    top: Math.max(all.top + AIR, bottom + LEAST_HEIGHT),
+    bottom,
+  };
+}
+
+/** Half the breadth of a mat, and what it reaches beyond the body. */
+const MAT = { half: 0.2, beyond: 0.06 } as const;
+
+/** The mat under a body that is seen from above or from between. */
+export function matUnder(bodies: readonly RoomBody[], view: View): string {
+  const camera = cameraFor(view, bodies[0]?.like);
+  let [from, to] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const { bones, toRoom } of bodies) {
+    const points = [bones.hip, bones.head, ...SIDES.flatMap((side) => [bones.leg[side].middle, bones.leg[side].end])];
+    for (const point of points) {
+      const { x } = toRoom(point);
+      from = Math.min(from, x);
+      to = Math.max(to, x);
+    }
+  }
+  const least = Math.max(0, 0.9 - (to - from)) / 2;
+  const corners = [from - MAT.beyond - least, to + MAT.beyond + least].flatMap((x) =>
+    [-MAT.half, MAT.half].map((z) => flat(camera, { x, y: 0, z })),
+  );
+  return hull(corners);
+}

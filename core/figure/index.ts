@@ -1,0 +1,4 @@
+export * from './camera';
+export * from './drawing';
+export * from './scene';
+export * from './things';

@@ -1,0 +1,128 @@
+import {
+  type Angles,
+  anglesOf,
+  type BasePosition,
+  FLOOR,
+  laidDown,
+  moveBetween,
+  type Pose,
+  type Surfaces,
+  settled,
+  type Tilt,
+} from '../body';
+import { type Phase, type RungEntry, surfacesOf } from '../repertoire';
+import { cameraFor, type View, viewOf } from './camera';
+import { bodyInRoom, type Drawing, drawn, type Frame, frameOf, inRoom, matUnder, type RoomBody } from './drawing';
+import { withThings } from './things';
+
+/** Metres of the body that props and seats are measured against. */
+const BODY_M = 1.7;
+
+/** A picture of a body, and of the pose it comes from. */
+export interface Scene {
+  readonly view: View;
+  readonly frame: Frame;
+  /** The mat, as an outline where it is seen from above or from between; else the floor's height. */
+  readonly mat: string | null;
+  readonly floor: number;
+  readonly ghost: Drawing | null;
+  readonly drawing: Drawing;
+}
+
+/** What is drawn. */
+export interface Shown {
+  readonly pose: Pose;
+  /** Where the movement comes from. */
+  readonly from?: Pose | undefined;
+  readonly like: BasePosition;
+  readonly view: View;
+  /** The rung it belongs to, for what carries the body and what is held. */
+  readonly entry?: Pick<RungEntry, 'exercise' | 'rung' | 'props'> | undefined;
+}
+
+/** What carries a rung's body, for a body one high. */
+export function surfacesFor(entry: Shown['entry']): Surfaces {
+  if (!entry) return FLOOR;
+  const metres = surfacesOf(entry);
+  return (support) => {
+    const height = metres(support);
+    return height === null ? null : height / BODY_M;
+  };
+}
+
+export function sceneOf({ pose, from, like, view, entry }: Shown): Scene {
+  const surfaces = surfacesFor(entry);
+  const body = bodyInRoom(pose, like, surfaces);
+  const before = from && from !== pose ? bodyInRoom(from, like, surfaces) : null;
+  const camera = cameraFor(view, like);
+  const plain = drawn(body, camera);
+  const drawing = entry ? withThings(plain, body, pose, view, entry) : plain;
+  const ghost = before && drawn(before, camera);
+  const frame = frameOf(ghost ? [ghost, drawing] : [drawing], view);
+  return { view, frame, ...ground(before ? [before, body] : [body], view, frame), ghost, drawing };
+}
+
+function ground(bodies: readonly RoomBody[], view: View, frame: Frame): Pick<Scene, 'mat' | 'floor'> {
+  const level = view === 'side' || view === 'front';
+  return { mat: level ? null : matUnder(bodies, view), floor: Math.min(0, frame.bottom) };
+}
+
+/** A rung in one picture: the pose its effort arrives at, with the pose it starts from behind; `null` without a pose. */
+export function rungScene(entry: RungEntry): Scene | null {
+  const { rung, like } = entry;
+  const known = scenes.get(entry);
+  if (known !== undefined) return known;
+  const effort =
+    rung.phases.find((phase) => phase.effort && phase.pose !== rung.start) ??
+    rung.phases.find((phase) => phase.pose !== rung.start);
+  const start = rung.poses[rung.start];
+  const pose = (effort && rung.poses[effort.pose]) ?? start;
+  const scene = pose ? sceneOf({ pose, from: start, like, view: viewOfRung(entry), entry }) : null;
+  scenes.set(entry, scene);
+  return scene;
+}
+const scenes = new WeakMap<RungEntry, Scene | null>();
+
+export const viewOfRung = ({ rung, like }: Pick<RungEntry, 'rung' | 'like'>): View =>
+  viewOf(Object.values(rung.poses), like);
+
+/** A body on its way along a phase, 0 at its beginning and 1 on arrival. */
+export type Along = (share: number) => Drawing;
+
+/** One phase of a repetition as it is drawn moving. */
+export interface DrawnPhase {
+  readonly phase: Phase;
+  readonly along: Along;
+}
+
+/** The phases of a repetition as they are drawn moving: settled at both ends, and let down on the way. */
+export function phasesOf(entry: RungEntry, view: View): DrawnPhase[] {
+  const { rung, like } = entry;
+  const surfaces = surfacesFor(entry);
+  const camera = cameraFor(view, like);
+  const ends = new Map<Pose, { readonly angles: Angles; readonly tilt: Tilt }>();
+  const settledAt = (pose: Pose) => {
+    const known = ends.get(pose) ?? settled(pose, like, anglesOf(pose), 1, surfaces);
+    ends.set(pose, known);
+    return known;
+  };
+  const phases: DrawnPhase[] = [];
+  let from = rung.poses[rung.start];
+  for (const phase of rung.phases) {
+    const to = rung.poses[phase.pose];
+    if (!from || !to) continue;
+    const [a, b] = [settledAt(from), settledAt(to)];
+    const move = moveBetween(from, to, a.angles, b.angles);
+    const along = (share: number): Drawing => {
+      const { pose, angles } = move.writtenAt(share);
+      const tilt = { pitch: mix(a.tilt.pitch, b.tilt.pitch, share), roll: mix(a.tilt.roll, b.tilt.roll, share) };
+      const body = inRoom(pose, like, laidDown(pose, like, angles, tilt, 1, surfaces));
+      return withThings(drawn(body, camera), body, pose, view, entry);
+    };
+    phases.push({ phase, along });
+    from = to;
+  }
+  return phases;
+}
+
+const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
