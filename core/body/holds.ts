@@ -47,10 +47,6 @@ function distanceFrom({ bones, ground }: Posed, from: Point, held: string): numb
   return dot(from, ground.up) - Math.min(...heights.map((point) => dot(point, ground.up)));
 }
 
-/** Metres from where a hand is drawn to the nearest point of what it holds; `null` where that may be anywhere. */
-export const reachOf = (posed: Posed, hand: Hand, held: string): number | null =>
-  distanceFrom(posed, posed.bones.arm[sideOf(hand)].end, held);
-
 /** The hand of a side as a key of `holds`. */
 export const handOf = (side: Side): Hand => (side === 'left' ? 'hand.left' : 'hand.right');
 

@@ -1,5 +1,5 @@
 import { isPropped, isUpright } from './ground';
-import { JOINT_RANGES, type LimbJoint, type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
+import { type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
 import { type Posed, posedAs } from './posed';
 import type { BasePosition } from './position';
 import { add, between, dot, type Limb, type Point } from './skeleton';
@@ -24,24 +24,11 @@ const PART = /^(foot|heel|toe|shin|knee|thigh|hand|fist|forearm|elbow)\.(left|ri
 const OF_LEG = new Set(['foot', 'heel', 'toe', 'shin', 'knee', 'thigh']);
 
 /**
- * Whether a body can rest as a pose says: it needs something that carries its trunk, and every support must come
- * down to what it rests on.
- * @param raisedM how high a prop or an apparatus may carry a support; `Infinity` where anything may
+ * Whether anything can carry a body as a pose says: its trunk, or limbs enough. Whether every support comes down to what
+ * it rests on is a doubt and no fault (see `poseDoubts`).
  * @returns faults, empty when the pose can be
  */
-export function poseFaults(pose: Pose, like: BasePosition, heightM: number, raisedM = 0): readonly PoseFault[] {
-  const asked = `${like} ${heightM} ${raisedM}`;
-  const known = remembered.get(pose) ?? new Map<string, readonly PoseFault[]>();
-  remembered.set(pose, known);
-  const found = known.get(asked) ?? faultsOf(pose, like, heightM, raisedM);
-  known.set(asked, found);
-  return found;
-}
-
-/** Poses are never changed in place, and every save of an exercise asks again about all of them. */
-const remembered = new WeakMap<Pose, Map<string, readonly PoseFault[]>>();
-
-function faultsOf(pose: Pose, like: BasePosition, heightM: number, raisedM: number): PoseFault[] {
+export function poseFaults(pose: Pose, like: BasePosition): readonly PoseFault[] {
   const parts = supportsOf(pose);
   const trunk = pelvisBears(pose) || ribsBear(pose);
   const legs = [...parts].some((part) => OF_LEG.has(part.split('.')[0] ?? ''));
@@ -55,21 +42,17 @@ function faultsOf(pose: Pose, like: BasePosition, heightM: number, raisedM: numb
     const message = `In ${like} the legs alone can’t carry the body; expected hands, forearms, ribs, shoulders or the pelvis to bear too.`;
     return [{ path: ['supports'], message }];
   }
-  return raisedSupports(pose, like, heightM, raisedM).map(({ name, side, height }) => ({
-    path: ['supports'],
-    message: offFloor(pose, like, heightM, raisedM, name, side, height),
-  }));
+  return [];
 }
 
-/** Supports of the limbs that do not come down to anything, each with its height in metres. */
-function raisedSupports(pose: Pose, like: BasePosition, heightM: number, raisedM: number) {
+/** Whether a limb of a pose as it is written rests on something higher than the floor. */
+export function restsAbove(pose: Pose, like: BasePosition, heightM: number): boolean {
   const posed = posedAs(pose, like, heightM);
-  return [...supportsOf(pose)].flatMap((part) => {
+  return [...supportsOf(pose)].some((part) => {
     const found = PART.exec(part);
-    if (!found) return [];
+    if (!found) return false;
     const [, name = '', side = 'left'] = found as unknown as [string, string, Side];
-    const height = heightOf(posed, name, side);
-    return height <= slackOf(like) + raisedM || onOwnLeg(posed, name, side) ? [] : [{ part, name, side, height }];
+    return heightOf(posed, name, side) > slackOf(like) && !onOwnLeg(posed, name, side);
   });
 }
 
@@ -128,49 +111,4 @@ function proppedFloor({ ground }: Posed, otherwise: number): number {
   const contacts = [ground.contacts.upper, ground.contacts.lower].flatMap((point) => point ?? []);
   if (contacts.length === 0) return otherwise;
   return Math.max(...contacts.map((point) => dot(point, ground.up)));
-}
-
-/** The sentence, with the range of the joint that would bring the part down where there is one. */
-function offFloor(
-  pose: Pose,
-  like: BasePosition,
-  heightM: number,
-  raisedM: number,
-  part: string,
-  side: Side,
-  height: number,
-): string {
-  const joint: LimbJoint = OF_LEG.has(part) ? 'hip' : 'shoulder';
-  const range = downAngles(pose, like, heightM, raisedM, part, side, joint);
-  const where = `The ${side} ${part} is said to rest but is ${Math.round(height * 100)} cm above what the body rests on`;
-  if (!range) return `${where}; expected it lower, on a prop, or left out of the supports.`;
-  return `${where}; expected the ${joint} (${side}) from ${range[0]}° to ${range[1]}°, a prop under it, or the ${part} left out of the supports.`;
-}
-
-/** The widest stretch of a joint's range that brings a part down, in whole degrees. */
-function downAngles(
-  pose: Pose,
-  like: BasePosition,
-  heightM: number,
-  raisedM: number,
-  part: string,
-  side: Side,
-  joint: LimbJoint,
-): [number, number] | null {
-  const [min, max] = JOINT_RANGES[joint];
-  const other = SIDES.find((each) => each !== side) ?? 'left';
-  const angle = pose[joint];
-  const kept = typeof angle === 'object' ? (angle[other] ?? 0) : (angle ?? 0);
-  let best: [number, number] | null = null;
-  let open: number | null = null;
-  for (let degrees = min; degrees <= max + 1; degrees++) {
-    const turned = { ...pose, [joint]: { [side]: degrees, [other]: kept } } as Pose;
-    const down = degrees <= max && heightOf(posedAs(turned, like, heightM), part, side) <= slackOf(like) + raisedM;
-    if (down) open ??= degrees;
-    else if (open !== null) {
-      if (!best || degrees - 1 - open > best[1] - best[0]) best = [open, degrees - 1];
-      open = null;
-    }
-  }
-  return best;
 }

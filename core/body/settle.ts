@@ -1,6 +1,8 @@
+import { contactsOf as bearingPoints } from './contacts';
 import { type Ground, groundOf, isPropped, isUpright } from './ground';
 import {
   type Angles,
+  armBears,
   bears,
   JOINT_RANGES,
   type LimbJoint,
@@ -10,6 +12,7 @@ import {
   SIDES,
   type Side,
   supportsOf,
+  type TrunkJoint,
 } from './pose';
 import type { BasePosition } from './position';
 import { add, armOf, between, cross, dot, type Limb, legOf, type Point, type Skeleton, skeletonOf } from './skeleton';
@@ -60,6 +63,8 @@ export interface Settled {
   readonly tilt: Tilt;
   /** What could not be brought down, or up, within the joints' ranges. */
   readonly gaps: readonly Gap[];
+  /** Joints that had to give by far more than a pose is written by the eye, in degrees: `hip.left`. */
+  readonly bent: ReadonlyArray<{ readonly joint: string; readonly degrees: number }>;
 }
 
 /** Degrees the head end was raised, and the body rolled about its own line. */
@@ -81,6 +86,8 @@ interface Contact {
   readonly place: (bones: Pick<Skeleton, 'hip' | 'ribs' | 'shoulder' | 'head' | 'arm' | 'leg'>) => Point;
   /** Metres of its middle above the floor when it rests. */
   readonly rests: number;
+  /** It hangs free and only must not go through the floor: its own limb gives way, never the body. */
+  readonly free?: true;
 }
 
 const LEG_JOINTS: readonly LimbJoint[] = ['hip', 'knee', 'hipAbduction', 'hipRotation'];
@@ -88,6 +95,10 @@ const ARM_JOINTS: readonly LimbJoint[] = ['shoulder', 'elbow', 'shoulderAbductio
 
 /** How far things give way, as standard deviations: degrees of a joint and of the whole body, metres of a contact. */
 const GIVES = {
+  lumbar: 9,
+  thoracic: 9,
+  neck: 9,
+  sideBend: 12,
   hip: 14,
   knee: 14,
   shoulder: 14,
@@ -106,6 +117,8 @@ const STEPS = 10;
 const MOST_TURN = 20;
 /** Metres within which a body lies as it should: nothing is left to settle. */
 const NEAR = 0.0015;
+/** Metres within which it is left as it is written: angles are written in whole degrees. */
+const CLOSE = 0.006;
 const RADIANS = Math.PI / 180;
 
 /**
@@ -124,25 +137,28 @@ export function settled(
   let bones = skeletonOf(angles, heightM);
   const ground = groundOf(pose, like, angles, bones);
   const contacts = contactsOf(pose, like, bones, ground, heightM, surfaces);
-  const resting = contacts.length;
   const heights = contacts.map(({ place, rests }) => dot(place(bones), ground.up) - rests);
-  if (isUpright(like)) dropFar(contacts, heights, FAR * heightM);
+  const far = isUpright(like) ? dropFar(contacts, heights, FAR * heightM) : [];
   let floor = heights.length > 0 ? Math.min(...heights) : 0;
   const clear = throughFloor(bones, ground.up, floor, heightM, contacts, surfaces).length === 0;
-  if (heights.length === 0 || (clear && Math.max(...heights) - floor < NEAR)) {
-    return handsPlaced({ angles, bones, ground, floor, tilt: LEVEL, gaps: [] }, pose, heightM);
+  if (heights.length === 0 || (clear && Math.max(...heights) - floor < CLOSE)) {
+    const gaps = gapsOf(far, bones, ground.up, floor);
+    return handsPlaced({ angles, bones, ground, floor, tilt: LEVEL, gaps, bent: [] }, pose, heightM);
   }
 
   let { up, along } = ground;
   const gives = turnGives(pose, like);
+  const spine = givingSpine(contacts, heights, like);
   const changed = new Map<string, number>();
+  /** Joints at the end of their range: what they can't give the others must. */
+  const stuck = new Set<string>();
   let [pitch, roll] = [0, 0];
   for (let step = 0; step < STEPS; step++) {
     for (const through of throughFloor(bones, up, floor, heightM, contacts, surfaces)) contacts.push(through);
     if (contacts.every(({ place, rests }) => Math.abs(dot(place(bones), up) - floor - rests) < NEAR)) break;
     const side = cross(along, up);
-    const joints = movable(contacts);
-    const size = 3 + joints.length;
+    const joints = movable(contacts).filter(({ key }) => !stuck.has(key));
+    const size = 3 + joints.length + spine.length;
     const solver = new LeastSquares(size);
     solver.keep(0, pitch, gives.pitch);
     solver.keep(1, roll, gives.roll);
@@ -150,17 +166,24 @@ export function settled(
     joints.forEach(({ key, joint }, i) => {
       solver.keep(3 + i, changed.get(key) ?? 0, GIVES[joint]);
     });
+    spine.forEach((joint, i) => {
+      solver.keep(3 + joints.length + i, changed.get(joint) ?? 0, GIVES[joint]);
+    });
     // The body with each joint turned by a degree.
     const turned = joints.map(({ limb, joint, side: of }) =>
       withLimb(bones, limb, limbTurned(limb, angles, joint, of, bones, heightM)),
     );
+    const bent = spine.map((joint) => trunkTurned(angles, joint, heightM));
     const row = new Float64Array(size);
     for (const contact of contacts) {
       const at = contact.place(bones);
       const height = dot(at, up);
-      row[0] = dot(at, along) * RADIANS;
-      row[1] = dot(at, side) * RADIANS;
-      row[2] = -1;
+      row[0] = contact.free ? 0 : dot(at, along) * RADIANS;
+      row[1] = contact.free ? 0 : dot(at, side) * RADIANS;
+      row[2] = contact.free ? 0 : -1;
+      for (let i = 0; i < spine.length; i++) {
+        row[3 + joints.length + i] = contact.free ? 0 : dot(contact.place(bent[i] as Skeleton), up) - height;
+      }
       for (let i = 0; i < joints.length; i++) {
         const moves = joints[i]?.limb === contact.limb;
         row[3 + i] = moves ? dot(contact.place(turned[i] as Skeleton), up) - height : 0;
@@ -168,6 +191,7 @@ export function settled(
       solver.want(row, floor + contact.rests - height, CONTACT_GIVES);
     }
     const change = solver.solve();
+    const before = stuck.size;
     // Far from where it lies a body is not straight: nothing turns more than this at a step.
     for (let i = 0; i < size; i++)
       if (i !== 2) change[i] = Math.max(-MOST_TURN, Math.min(MOST_TURN, change[i] as number));
@@ -177,17 +201,30 @@ export function settled(
     [up, along] = tipped(up, along, change[0] as number);
     [up, along] = rolled(up, along, change[1] as number);
     joints.forEach(({ key, joint, side: of }, i) => {
-      changed.set(key, (changed.get(key) ?? 0) + turn(angles, joint, of, change[3 + i] as number));
+      const by = change[3 + i] as number;
+      const turned = turn(angles, joint, of, by);
+      changed.set(key, (changed.get(key) ?? 0) + turned);
+      if (Math.abs(by - turned) > 1e-9) stuck.add(key);
+    });
+    spine.forEach((joint, i) => {
+      const by = turnTrunk(angles, joint, change[3 + joints.length + i] as number);
+      changed.set(joint, (changed.get(joint) ?? 0) + by);
     });
     bones = skeletonOf(angles, heightM);
-    if (change.every((by, i) => Math.abs(by) < (i === 2 ? NEAR / 10 : 0.05))) break;
+    if (stuck.size === before && change.every((by, i) => Math.abs(by) < (i === 2 ? NEAR / 10 : 0.05))) break;
   }
-  const gaps = contacts.slice(0, resting).flatMap(({ support, place, rests }): Gap[] => {
-    const metres = dot(place(bones), up) - floor - rests;
-    return Math.abs(metres) > NEAR * 4 ? [{ support, metres }] : [];
-  });
+  const gaps = gapsOf([...contacts.filter(({ free }) => !free), ...far], bones, up, floor);
+  const bent = [...changed].flatMap(([joint, degrees]) => (Math.abs(degrees) > MUCH ? [{ joint, degrees }] : []));
   return handsPlaced(
-    { angles, bones, ground: { ...ground, up, along }, floor, tilt: { pitch, roll }, gaps },
+    {
+      angles,
+      bones,
+      ground: { up, along, contacts: bearingPoints(pose, bones, up) },
+      floor,
+      tilt: { pitch, roll },
+      gaps,
+      bent,
+    },
     pose,
     heightM,
   );
@@ -255,10 +292,40 @@ export function laidDown(
   return { angles, bones, ground: { ...ground, up, along }, floor };
 }
 
+type GivingSpine = Extract<TrunkJoint, 'lumbar' | 'thoracic' | 'neck' | 'sideBend'>;
+
+/** Metres of a trunk or an arm off what it rests on from which the spine gives way too. */
+const BENDS = 0.01;
+
+/** Where the spine gives way: the neck to bring the head down, the back and the waist for a chest that rests or is propped. */
+function givingSpine(contacts: readonly Contact[], heights: readonly number[], like: BasePosition): GivingSpine[] {
+  const least = Math.min(...heights);
+  const off = contacts.filter((_contact, i) => (heights[i] as number) - least > BENDS);
+  if (off.length === 0) return [];
+  const upper = contacts.some(
+    ({ limb, support }) => limb?.startsWith('arm') || support === 'ribs' || support === 'shoulders',
+  );
+  const head = contacts.some(({ support }) => support === 'head');
+  if (isUpright(like)) return contacts.some(({ limb }) => limb?.startsWith('arm')) ? ['sideBend'] : [];
+  // A plank and a body on all fours are as straight as they are written.
+  if (like === 'plank' || like === 'four-point' || like === 'side-lying') return [];
+  return [...(upper ? (['lumbar', 'thoracic'] as const) : []), ...(head ? (['neck'] as const) : [])];
+}
+
+function gapsOf(contacts: readonly Contact[], bones: Skeleton, up: Point, floor: number): Gap[] {
+  return contacts.flatMap(({ support, place, rests }) => {
+    const metres = dot(place(bones), up) - floor - rests;
+    return Math.abs(metres) > NEAR * 4 ? [{ support, metres }] : [];
+  });
+}
+
+/** Degrees by which a joint had to give that was not meant so. */
+const MUCH = 45;
+
 function turnGives(pose: Pose, like: BasePosition): { readonly pitch: number; readonly roll: number } {
-  const roll = isUpright(like) ? TURNS.upright : TURNS.lying;
+  const roll = isUpright(like) && !SIDES.some((side) => armBears(pose, side)) ? TURNS.upright : TURNS.lying;
+  if (isPropped(pose, like) && !pose.pitch) return { pitch: TURNS.propped, roll };
   if (pose.pitch !== undefined) return { pitch: TURNS.said, roll };
-  if (isPropped(pose, like)) return { pitch: TURNS.propped, roll };
   return { pitch: isUpright(like) && pelvisBears(pose) ? TURNS.said * 2 : roll, roll };
 }
 
@@ -284,7 +351,9 @@ const movable = (contacts: readonly Contact[]): Movable[] =>
   LIMBS.filter((limb) => contacts.some((contact) => contact.limb === limb)).flatMap((limb) => MOVABLE[limb]);
 
 /** Angles that are turned in place: a copy for every degree tried would take longer than all else. */
-type Turning = { readonly [J in LimbJoint | 'armTurn']: Record<Side, number> } & Angles;
+type Turning = { readonly [J in LimbJoint | 'armTurn']: Record<Side, number> } & {
+  -readonly [J in TrunkJoint]: number;
+};
 
 const turningOf = (angles: Angles): Turning => ({
   ...angles,
@@ -307,6 +376,22 @@ function turn(angles: Turning, joint: LimbJoint | 'armTurn', side: Side, degrees
   const before = angles[joint][side];
   angles[joint][side] = Math.min(most, Math.max(least, before + degrees));
   return angles[joint][side] - before;
+}
+
+/** The body as it would be with a joint of its trunk turned by a degree. */
+function trunkTurned(angles: Turning, joint: TrunkJoint, heightM: number): Skeleton {
+  const before = angles[joint];
+  angles[joint] = before + 1;
+  const moved = skeletonOf(angles, heightM);
+  angles[joint] = before;
+  return moved;
+}
+
+function turnTrunk(angles: Turning, joint: TrunkJoint, degrees: number): number {
+  const [least, most] = JOINT_RANGES[joint];
+  const before = angles[joint];
+  angles[joint] = Math.min(most, Math.max(least, before + degrees));
+  return angles[joint] - before;
 }
 
 /** A limb as it would be with one of its joints turned by a degree. */
@@ -432,22 +517,25 @@ function throughFloor(
     const rests = flesh * heightM;
     if (dot(place(bones), up) - floor >= rests - NEAR) return [];
     const support = `${limb}.${point}`;
-    // A hand or a foot that bears lies as what bears of it lies.
-    if (point === 'tip' && contacts.some((contact) => contact.limb === limb)) return [];
-    return contacts.some((contact) => contact.support === support) ? [] : [{ support, limb, place, rests }];
+    // A limb that bears lies as what bears of it lies.
+    if (contacts.some((contact) => contact.limb === limb && !contact.free)) return [];
+    return contacts.some((contact) => contact.support === support) ? [] : [{ support, limb, place, rests, free: true }];
   });
 }
 
 /** Upright, a hand this share of height above what it should be on is a doubt: no body falls over to bring it down. */
 const FAR = 0.14;
 
-function dropFar(contacts: Contact[], heights: number[], far: number): void {
+/** @returns the contacts that were dropped */
+function dropFar(contacts: Contact[], heights: number[], far: number): Contact[] {
+  const dropped: Contact[] = [];
   const least = Math.min(...heights);
   for (let i = contacts.length - 1; i >= 0; i--) {
     if (!contacts[i]?.limb?.startsWith('arm') || (heights[i] as number) - least <= far) continue;
-    contacts.splice(i, 1);
+    dropped.push(...contacts.splice(i, 1));
     heights.splice(i, 1);
   }
+  return dropped;
 }
 
 /** Toes lower than the ankle by this share of height carry the foot; as much higher, the heel does. */
@@ -469,7 +557,7 @@ function liesOnOther({ left, right }: Skeleton['leg'], up: Point, heightM: numbe
   );
 }
 /** Share of height within which one leg is over the other. */
-const OVER = 0.06;
+const OVER = 0.09;
 
 /** Side-lying poses are written lying on the left. */
 const lowerHip: Contact['place'] = ({ leg }) => leg.left.root;
@@ -567,7 +655,7 @@ function heldAt(
   const own = held.endsWith('.right') ? 'right' : 'left';
   const { root, middle, end, tip } = bones.leg[own];
   const on = (a: Point, b: Point, flesh: number) => surfaceOf(palm, a, b, flesh * heightM);
-  if (held.startsWith('thigh.')) return on(between(root, middle, 0.5), middle, FLESH.thigh + FLESH.hand);
+  if (held.startsWith('thigh.')) return on(between(root, middle, 0.25), middle, FLESH.thigh + FLESH.hand);
   if (held.startsWith('shin.')) return on(middle, between(middle, end, 0.8), FLESH.shin + FLESH.hand);
   if (held.startsWith('foot.')) return on(end, tip, FLESH.foot);
   const out = side === 'right' ? 1 : -1;
@@ -577,14 +665,8 @@ function heldAt(
   }
   if (held === 'seat')
     return add(add(bones.hip, { x: 0, y: -1, z: 0 }, 0.05 * heightM), { x: 0, y: 0, z: out }, 0.06 * heightM);
-  if (held === 'hips') {
-    const at = add(add(bones.hip, bones.pelvis.up, 0.05 * heightM), bones.pelvis.right, out * 0.085 * heightM);
-    return add(at, bones.pelvis.front, -0.02 * heightM);
-  }
-  if (held === 'ribs') {
-    const at = add(between(bones.waist, bones.ribs, 0.6), bones.chest.right, out * 0.06 * heightM);
-    return add(at, bones.chest.front, 0.055 * heightM);
-  }
+  if (held === 'hips') return on(bones.leg[side].root, add(bones.hip, bones.pelvis.up, 0.09 * heightM), 0.055);
+  if (held === 'ribs') return on(bones.waist, between(bones.ribs, bones.shoulder, 0.4), 0.075);
   if (held === 'shoulder') {
     // Folded arms: each hand on the other arm.
     const other = bones.arm[side === 'right' ? 'left' : 'right'];

@@ -43,7 +43,7 @@ function placesOf(rung: Rung, prop: Prop, props: readonly Prop[], pose: Pose): r
       if (held) return free.length === 1 ? free.map((side) => `foot.${side}`) : [];
       return pose.weights?.['knee.left'] || pose.weights?.['knee.right'] ? pair('knee') : pair('heel');
     case 'carriage':
-      return held ? [] : free.map((side) => `heel.${side}`);
+      return held ? [] : pair('shin');
     default:
       return [];
   }
@@ -280,8 +280,7 @@ class Table {
     // What pulls from behind the head: handles in the hands, loops round the ankles.
     const pulley = (z: number): Spot3 => ({ x: to + 0.1, y: 0.12, z });
     for (const { support, at } of spots) {
-      if (support.startsWith('heel') && !this.#pose.supports.some((own) => own.startsWith('heel')))
-        this.#add(line([this.#see(pulley(at.z)), this.#see(at, 0.01)]), true, 'line');
+      if (support.startsWith('shin')) this.#add(line([this.#see(pulley(at.z)), this.#see(at, 0.01)]), true, 'line');
       else {
         this.#add(line([this.#see({ x: at.x, y: -0.08, z: at.z }), this.#see(at, 0.02)]), false, 'line');
         this.#sphere(at, 0.02, false);

@@ -1,16 +1,7 @@
 import { HELD_PARTS, POSITIONS, poseFaults, reachFaults, supportsOf } from '../body';
 import type { MethodFile } from '../method';
 import { type ClassPlan, checkCarries, checkClass, isInterlude, type Problem, rangeProblem } from '../plan';
-import {
-  allPhases,
-  type Catalog,
-  type Exercise,
-  type Prop,
-  type Rung,
-  type RungRef,
-  raisedBy,
-  rungKey,
-} from '../repertoire';
+import { allPhases, type Catalog, type Exercise, type Prop, type Rung, type RungRef, rungKey } from '../repertoire';
 import type { CollectionName, DocumentKind, DocumentOf } from './bundle';
 
 /** What a document is held against: the repertoire made ready, and which ids are there. */
@@ -188,13 +179,9 @@ function checkExercise(exercise: Exercise, studio: StudioIndex): Problem[] {
 function checkRung(exercise: Exercise, rung: Rung, studio: StudioIndex): Problem[] {
   const { catalog } = studio;
   const problems: Problem[] = [...checkPhases(rung), ...checkBranch(exercise, rung), ...checkThings(rung, studio)];
-  const raised = raisedBy(exercise, rung, catalog.graph, studio.props);
   const like = catalog.graph.like(exercise.position);
   for (const [id, pose] of Object.entries(rung.poses)) {
-    const faults = [
-      ...poseFaults(pose, like, catalog.method.bodyHeightM, raised),
-      ...reachFaults(pose, like, catalog.method.bodyHeightM),
-    ];
+    const faults = [...poseFaults(pose, like), ...reachFaults(pose, like, catalog.method.bodyHeightM)];
     problems.push(...faults.map(({ path, message }) => ({ path: ['poses', id, ...path], message })));
   }
   problems.push(...rangeProblem(rung.dose.reps, rung.dose.repsTo, ['dose']));

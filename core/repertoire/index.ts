@@ -14,6 +14,7 @@ export * from './ladderDoubts';
 export * from './ladderEdits';
 export * from './lanes';
 export * from './plain';
+export { poseDoubts } from './poseDoubts';
 export * from './preparation';
 export * from './propShape';
 export * from './props';

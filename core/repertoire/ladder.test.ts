@@ -24,8 +24,8 @@ describe('a ladder', () => {
   test('that declares what its poses do not show, or shows what it does not declare, is doubted', () => {
     const turned = (twist: number): Partial<Rung> => ({
       poses: {
-        home: { hip: 90, knee: 90, supports: ['pelvis', 'feet'] },
-        away: { hip: 90, knee: 90, twist, supports: ['pelvis', 'feet'] },
+        home: { hip: 130, knee: 80, supports: ['pelvis', 'feet'] },
+        away: { hip: 130, knee: 80, twist, supports: ['pelvis', 'feet'] },
       },
     });
     const ladder = (directions: Exercise['directions'], twist: number) =>

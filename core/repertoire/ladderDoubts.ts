@@ -16,7 +16,7 @@ export interface LadderDoubt {
     | 'DIRECTION_UNDECLARED'
     | 'SIDES_DOUBLED'
     | 'NOTHING_DONE'
-    | 'HAND_ELSEWHERE';
+    | 'POSE_UNSETTLED';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */
   readonly rungs: readonly string[];
   readonly message: string;

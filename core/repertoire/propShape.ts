@@ -41,8 +41,9 @@ export function propShape({ id, name }: Pick<Prop, 'id' | 'name'>): PropShape {
 export const SEAT_M = 0.44;
 const BLOCK_M = 0.25;
 
-/** How high a cushion still is under what presses it hard, metres; a head lies on it wherever the neck lets it. */
-const PRESSED_M: Readonly<Record<string, number>> = { knee: 0.04, shin: 0.04, foot: 0.05, pelvis: 0.1 };
+/** How high a cushion still is under what presses it hard, metres; a head lies on it wherever the neck lets it,
+ * and a shin slopes down from its knee. */
+const PRESSED_M: Readonly<Record<string, number>> = { knee: 0.04, foot: 0.05, pelvis: 0.1 };
 
 const TRUNK: ReadonlySet<string> = new Set(['pelvis', 'ribs', 'shoulders', 'head']);
 
@@ -85,7 +86,9 @@ function heightOf(prop: Prop, support: string): number | null {
     case 'carriage':
       return null;
     case 'cushion':
-      return support === 'head' ? null : Math.min(prop.heightM ?? BLOCK_M, PRESSED_M[support.split('.')[0] ?? ''] ?? 1);
+      return support === 'head' || support.startsWith('shin')
+        ? null
+        : Math.min(prop.heightM ?? BLOCK_M, PRESSED_M[support.split('.')[0] ?? ''] ?? 1);
     default:
       return prop.heightM ?? BLOCK_M;
   }

@@ -1,6 +1,7 @@
-import { alike, HANDS, mirrored, type Pose, posedAs, reachOf } from '../body';
+import { alike, mirrored } from '../body';
 import type { Catalog, RungEntry } from './catalog';
 import type { LadderDoubt } from './ladderDoubts';
+import { poseDoubts } from './poseDoubts';
 
 /** What of one rung a director should look at. */
 export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
@@ -23,9 +24,7 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
           ),
         ]
       : []),
-    ...handsElsewhere(catalog, entry).map((hand) =>
-      doubt('HAND_ELSEWHERE', `In “${rung.name}” the ${hand} is drawn away from what it is said to hold.`),
-    ),
+    ...poseDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('POSE_UNSETTLED', message)),
   ];
 }
 
@@ -53,20 +52,4 @@ function doesNothing(catalog: Catalog, entry: RungEntry): boolean {
   const { legLever, curlLever, lumbarMoment } = catalog.measures(entry).load;
   const held = (legLever ?? 0) + (curlLever ?? 0) + (lumbarMoment ?? 0);
   return held < WEIGHTLESS && rep.every(({ posed }) => posed.pose.weights === undefined);
-}
-
-/** Metres by which a hand may be drawn from what it holds: poses are drawn by the eye. */
-const DRAWN_NEAR_M = 0.3;
-
-function handsElsewhere(catalog: Catalog, { rung, like }: RungEntry): string[] {
-  const { bodyHeightM } = catalog.method;
-  const away = (pose: Pose) =>
-    HANDS.filter((hand) => {
-      const held = pose.holds?.[hand];
-      if (held === undefined) return false;
-      const distance = reachOf(posedAs(pose, like, bodyHeightM), hand, held);
-      return distance !== null && distance > DRAWN_NEAR_M;
-    });
-  const hands = Object.values(rung.poses).flatMap(away);
-  return [...new Set(hands)].map((hand) => `${hand.split('.')[1]} hand`);
 }

@@ -5,11 +5,11 @@ import {
   JOINT_RANGES,
   LIMB_JOINTS,
   type LimbJoint,
-  laidDown,
   type Pose,
   type Side,
   type Support,
   settled,
+  skeletonOf,
   supportsOf,
   type TrunkJoint,
 } from '@warm-ladder/core/body';
@@ -137,7 +137,7 @@ export function draggedTo(
   const limbs = limbsOf(handle, moved);
   const turn = limbs.length > 0 ? turning(freed(pose, limbs), handle, view, moved) : held;
   if (!turn || !held) return pose;
-  const joints = seenTurning(turn.at, limbs.length > 0 ? freed(pose, limbs) : pose, like, view, limbs.length > 0);
+  const joints = seenTurning(turn.at, pose, like, view, limbs.length > 0);
   const distance = (degrees: number): number => {
     const seen = joints(degrees);
     const spot = handle.side === null ? seen[handle.name as SpinePoint] : seen[handle.name as LimbPoint][handle.side];
@@ -155,8 +155,8 @@ export function draggedTo(
 }
 
 /**
- * Where the joints are as one turns. A limb that hangs free moves nothing but itself: the body is settled once, and the
- * limb turned on it.
+ * Where the joints are as one turns. A limb moves nothing but itself while it is dragged: the body is settled once, and
+ * the limb turned on it.
  */
 function seenTurning(
   at: (degrees: number) => Pose,
@@ -171,7 +171,7 @@ function seenTurning(
   return (degrees) => {
     const turned = at(degrees);
     const angles = { ...still.angles, ...limbAngles(anglesOf(turned), anglesOf(pose), still.angles) };
-    return jointsOf(inRoom(turned, like, laidDown(turned, like, angles, still.tilt, 1)), camera);
+    return jointsOf(inRoom(pose, like, { ...still, angles, bones: skeletonOf(angles, 1) }), camera);
   };
 }
 
@@ -213,8 +213,8 @@ function lifts(pose: Pose, like: BasePosition, limbs: readonly LimbName[]): bool
   return (
     limbs.length > 0 &&
     limbs.every((limb) => {
-      const [end = ''] = partsOf(limb);
-      const place = roomPlace(body, end);
+      const [kind, side] = limb.split('.');
+      const place = roomPlace(body, kind === 'leg' ? `heel.${side}` : `hand.${side}`);
       return place !== null && place.at.y - place.flesh > LIFTED;
     })
   );
