@@ -19,17 +19,18 @@ import {
   type Skeleton,
   type Surfaces,
   settled,
+  supportsOf,
 } from '../body';
 import { type Camera, cameraFor, type Spot, type Spot3, type View } from './camera';
 import { type Box, depthOf, ellipsoid, emptyBox, flat, hull, taper, widen } from './shapes';
 
 /**
  * How a part is toned: away from who looks, the trunk, towards who looks; an arm before the trunk is set off from it; a
- * thing, and a thing drawn as a line.
+ * thing, a thing drawn as a line, and the way something moves.
  */
-export type Tone = 'far' | 'trunk' | 'near' | 'arm' | 'prop' | 'line';
+export type Tone = 'far' | 'trunk' | 'near' | 'arm' | 'prop' | 'line' | 'way';
 
-/** A part of the drawing: outlines that are filled together, or for `line` a path that is stroked. */
+/** A part of the drawing: outlines that are filled together, or for `line` and `way` a path that is stroked. */
 export interface Layer {
   readonly tone: Tone;
   readonly path: string;
@@ -56,22 +57,35 @@ export interface RoomBody {
 }
 
 /** The body of a pose where it stands in the room, for a body one high; its floor at 0. */
-export const bodyInRoom = (pose: Pose, like: BasePosition, surfaces?: Surfaces): RoomBody =>
-  inRoom(pose, like, settled(pose, like, anglesOf(pose), 1, surfaces));
+export const bodyInRoom = (pose: Pose, like: BasePosition, surfaces?: Surfaces, planted?: string | null): RoomBody =>
+  inRoom(pose, like, settled(pose, like, anglesOf(pose), 1, surfaces), planted);
 
-/** A settled body in the room. */
+/** What stays where it is through several poses: the first of these that bears in all of them. */
+const PLANTED = ['foot', 'toe', 'hand', 'forearm', 'knee', 'pelvis', 'shoulders', 'ribs', 'head'] as const;
+
+export function plantedIn(poses: readonly Pose[]): string | null {
+  const parts = PLANTED.flatMap((part) => (TRUNK.has(part) ? [part] : [`${part}.left`, `${part}.right`]));
+  return parts.find((part) => poses.every((pose) => supportsOf(pose).has(part))) ?? null;
+}
+const TRUNK: ReadonlySet<string> = new Set(['pelvis', 'shoulders', 'ribs', 'head']);
+
+/**
+ * A settled body in the room.
+ * @param planted the support it stands at, so that several poses drawn together share it
+ */
 export function inRoom(
   pose: Pose,
   like: BasePosition,
   { angles, bones, ground, floor }: Pick<Settled, 'angles' | 'bones' | 'ground' | 'floor'>,
+  planted: string | null = null,
 ): RoomBody {
   const { up, along, contacts } = ground;
   // The pelvis's own axes (head, front, right) are left-handed: in the room this is what lies towards who looks.
   const side = cross(up, along);
   const turnToRoom = (way: Point): Spot3 => ({ x: dot(way, along), y: dot(way, up), z: dot(way, side) });
-  // Each pose stands where it rests, so that two poses drawn together share a foot, a knee or the pelvis.
   const rests = like === 'standing' || isPropped(pose, like) ? contacts.lower : null;
-  const anchor = dot(rests ?? bones.hip, along);
+  const at = planted === null ? null : pointOf(bones, planted);
+  const anchor = dot(at ?? rests ?? bones.hip, along);
   const toRoom = (point: Point): Spot3 => {
     const { x, y, z } = turnToRoom(point);
     return { x: x - anchor, y: y - floor, z };
@@ -81,9 +95,13 @@ export function inRoom(
 
 /** Where a part of the body is in the room that rests on something, or has something under it, and its flesh. */
 export function roomPlace({ bones, toRoom }: RoomBody, support: string): { at: Spot3; flesh: number } | null {
+  const place = pointOf(bones, support);
+  return place ? { at: toRoom(place), flesh: FLESH[support.split('.')[0] as FleshyPart] } : null;
+}
+
+function pointOf(bones: Skeleton, support: string): Point | null {
   const [part, side = 'left'] = support.split('.') as [FleshyPart, Side?];
-  const place = placeOf(bones, part, side);
-  return place ? { at: toRoom(place), flesh: FLESH[part] } : null;
+  return placeOf(bones, part, side);
 }
 
 function placeOf({ hip, ribs, shoulder, head, arm, leg }: Skeleton, part: FleshyPart, side: Side): Point | null {

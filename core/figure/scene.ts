@@ -11,8 +11,20 @@ import {
   type Tilt,
 } from '../body';
 import { type Phase, type RungEntry, surfacesOf } from '../repertoire';
-import { cameraFor, type View, viewOf } from './camera';
-import { bodyInRoom, type Drawing, drawn, type Frame, frameOf, inRoom, matUnder, type RoomBody } from './drawing';
+import { cameraFor, type Spot, type View, viewOf } from './camera';
+import {
+  bodyInRoom,
+  type Drawing,
+  drawn,
+  type Frame,
+  frameOf,
+  inRoom,
+  type Layer,
+  matUnder,
+  plantedIn,
+  type RoomBody,
+} from './drawing';
+import { line } from './shapes';
 import { withThings } from './things';
 
 /** Metres of the body that props and seats are measured against. */
@@ -52,8 +64,9 @@ export function surfacesFor(entry: Shown['entry']): Surfaces {
 
 export function sceneOf({ pose, from, like, view, entry }: Shown): Scene {
   const surfaces = surfacesFor(entry);
-  const body = bodyInRoom(pose, like, surfaces);
-  const before = from && from !== pose ? bodyInRoom(from, like, surfaces) : null;
+  const planted = plantedIn(entry ? Object.values(entry.rung.poses) : from ? [from, pose] : [pose]);
+  const body = bodyInRoom(pose, like, surfaces, planted);
+  const before = from && from !== pose ? bodyInRoom(from, like, surfaces, planted) : null;
   const camera = cameraFor(view, like);
   const plain = drawn(body, camera);
   const drawing = entry ? withThings(plain, body, pose, view, entry) : plain;
@@ -77,10 +90,55 @@ export function rungScene(entry: RungEntry): Scene | null {
     rung.phases.find((phase) => phase.pose !== rung.start);
   const start = rung.poses[rung.start];
   const pose = (effort && rung.poses[effort.pose]) ?? start;
-  const scene = pose ? sceneOf({ pose, from: start, like, view: viewOfRung(entry), entry }) : null;
-  scenes.set(entry, scene);
-  return scene;
+  const view = viewOfRung(entry);
+  const scene = pose ? sceneOf({ pose, from: start, like, view, entry }) : null;
+  const way = scene?.ghost ? wayOf(scene.ghost, scene.drawing) : null;
+  const marked =
+    scene && way ? { ...scene, drawing: { ...scene.drawing, layers: [...scene.drawing.layers, way] } } : scene;
+  scenes.set(entry, marked);
+  return marked;
 }
+/** A joint that moves less than this, in body heights, needs no arrow. */
+const MOVES = 0.14;
+/** How far an arrow keeps from both ends of the way, and how long its head is. */
+const APART = 0.06;
+const HEAD = 0.035;
+
+/** The way of what moves farthest, as an arrow beside it: round the joint it hangs on, where it does. */
+function wayOf({ joints: from }: Drawing, { joints: to }: Drawing): Layer | null {
+  const ends = (['ankle', 'wrist'] as const).flatMap((name) => [
+    [from[name].left, to[name].left, to[name === 'ankle' ? 'hipJoint' : 'shoulderJoint'].left] as const,
+    [from[name].right, to[name].right, to[name === 'ankle' ? 'hipJoint' : 'shoulderJoint'].right] as const,
+  ]);
+  const trunk = [[from.head, to.head, to.hip] as const, [from.hip, to.hip, to.shoulder] as const];
+  const all = [...ends, ...trunk].map(([a, b, root]) => ({ a, b, root, length: Math.hypot(b.x - a.x, b.y - a.y) }));
+  const farthest = all.reduce((most, each) => (each.length > most.length + 0.01 ? each : most));
+  if (farthest.length < MOVES) return null;
+  const { a, b, root, length } = farthest;
+  // Bowed away from the joint it turns about.
+  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+  const out = { x: middle.x - root.x, y: middle.y - root.y };
+  const far = Math.hypot(out.x, out.y) || 1;
+  const bow = { x: middle.x + (out.x / far) * length * 0.4, y: middle.y + (out.y / far) * length * 0.4 };
+  const at = (share: number): Spot => {
+    const rest = 1 - share;
+    return {
+      x: rest * rest * a.x + 2 * rest * share * bow.x + share * share * b.x,
+      y: rest * rest * a.y + 2 * rest * share * bow.y + share * share * b.y,
+    };
+  };
+  const clear = Math.min(0.3, APART / length);
+  const points = Array.from({ length: 7 }, (_, i) => at(clear + ((1 - 2 * clear) * i) / 6));
+  const [before, tip] = points.slice(-2) as [Spot, Spot];
+  const run = Math.hypot(tip.x - before.x, tip.y - before.y) || 1;
+  const [ux, uy] = [(tip.x - before.x) / run, (tip.y - before.y) / run];
+  const barb = (side: number): Spot => ({
+    x: tip.x - HEAD * (ux + side * 0.6 * uy),
+    y: tip.y - HEAD * (uy - side * 0.6 * ux),
+  });
+  return { tone: 'way', path: line(points) + line([barb(1), tip, barb(-1)]) };
+}
+
 const scenes = new WeakMap<RungEntry, Scene | null>();
 
 export const viewOfRung = ({ rung, like }: Pick<RungEntry, 'rung' | 'like'>): View =>
@@ -100,6 +158,7 @@ export function phasesOf(entry: RungEntry, view: View): DrawnPhase[] {
   const { rung, like } = entry;
   const surfaces = surfacesFor(entry);
   const camera = cameraFor(view, like);
+  const planted = plantedIn(Object.values(rung.poses));
   const ends = new Map<Pose, { readonly angles: Angles; readonly tilt: Tilt }>();
   const settledAt = (pose: Pose) => {
     const known = ends.get(pose) ?? settled(pose, like, anglesOf(pose), 1, surfaces);
@@ -116,7 +175,7 @@ export function phasesOf(entry: RungEntry, view: View): DrawnPhase[] {
     const along = (share: number): Drawing => {
       const { pose, angles } = move.writtenAt(share);
       const tilt = { pitch: mix(a.tilt.pitch, b.tilt.pitch, share), roll: mix(a.tilt.roll, b.tilt.roll, share) };
-      const body = inRoom(pose, like, laidDown(pose, like, angles, tilt, 1, surfaces));
+      const body = inRoom(pose, like, laidDown(pose, like, angles, tilt, 1, surfaces), planted);
       return withThings(drawn(body, camera), body, pose, view, entry);
     };
     phases.push({ phase, along });

@@ -1,7 +1,6 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
-import { type Drawing, type Layer, type Scene, sceneOf, type Tone, type View } from '@warm-ladder/core/figure';
+import { type Drawing, type Layer, type Scene, STROKES, sceneOf, type Tone, type View } from '@warm-ladder/core/figure';
 import { memo, type ReactNode } from 'react';
-import { FLOOR_LINE, HALO, LINE } from './look';
 
 interface FigureProps {
   /** The pose drawn in ink. */
@@ -47,7 +46,7 @@ export function FigureFrame({ scene, label, className, interactive = false, chil
   const { x, width, top, bottom } = frame;
   return (
     <svg
-      viewBox={`${x} ${-top} ${width} ${top - bottom + FLOOR_LINE.under}`}
+      viewBox={`${x} ${-top} ${width} ${top - bottom + STROKES.under}`}
       className={className}
       preserveAspectRatio="xMidYMax meet"
       role={interactive ? 'group' : 'img'}
@@ -56,22 +55,22 @@ export function FigureFrame({ scene, label, className, interactive = false, chil
     >
       {mat === null ? (
         <line
-          x1={x + FLOOR_LINE.margin}
-          x2={x + width - FLOOR_LINE.margin}
-          y1={FLOOR_LINE.width / 2 - floor}
-          y2={FLOOR_LINE.width / 2 - floor}
+          x1={x + STROKES.margin}
+          x2={x + width - STROKES.margin}
+          y1={STROKES.floor / 2 - floor}
+          y2={STROKES.floor / 2 - floor}
           className="stroke-line"
-          strokeWidth={FLOOR_LINE.width}
+          strokeWidth={STROKES.floor}
         />
       ) : (
-        <path d={mat} className="fill-shade stroke-line" strokeWidth={LINE / 2} />
+        <path d={mat} className="fill-shade stroke-line" strokeWidth={STROKES.line / 2} />
       )}
       {children}
     </svg>
   );
 }
 
-const FILLS: Readonly<Record<Exclude<Tone, 'line'>, string>> = {
+const FILLS: Readonly<Record<Exclude<Tone, 'line' | 'way'>, string>> = {
   far: 'fill-limb-far',
   trunk: 'fill-trunk',
   near: 'fill-ink',
@@ -84,12 +83,23 @@ export function Body({ drawing }: { readonly drawing: Drawing }) {
 }
 
 function LayerPath({ layer: { tone, path } }: { readonly layer: Layer }) {
-  if (tone === 'line') return <path d={path} fill="none" className="stroke-thing" strokeWidth={LINE} />;
+  if (tone === 'line' || tone === 'way') {
+    return (
+      <path
+        d={path}
+        fill="none"
+        className={tone === 'line' ? 'stroke-thing' : 'stroke-heat-3'}
+        strokeWidth={STROKES[tone]}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+    );
+  }
   return (
     <path
       d={path}
       className={FILLS[tone]}
-      {...(tone === 'arm' ? { strokeWidth: HALO, paintOrder: 'stroke' } : undefined)}
+      {...(tone === 'arm' ? { strokeWidth: STROKES.halo, paintOrder: 'stroke' } : undefined)}
     />
   );
 }

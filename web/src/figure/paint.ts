@@ -1,5 +1,4 @@
-import type { Drawing, Frame, Tone } from '@warm-ladder/core/figure';
-import { FLOOR_LINE, HALO, LINE } from './look';
+import { type Drawing, type Frame, STROKES, type Tone } from '@warm-ladder/core/figure';
 
 /** The breath: a point that travels along a short line, how far from the corner, how long and how large. */
 const BREATH = { margin: 0.06, length: 0.22, line: 0.008, point: 0.022 } as const;
@@ -25,7 +24,7 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
     string,
   ];
   const ink = style.color;
-  const fills: Readonly<Record<Exclude<Tone, 'line'>, string>> = {
+  const fills: Readonly<Record<Exclude<Tone, 'line' | 'way'>, string>> = {
     far: colour('limb-far'),
     trunk: colour('trunk'),
     near: ink,
@@ -35,14 +34,12 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
   const { clientWidth, clientHeight } = canvas;
   canvas.width = Math.round(clientWidth * devicePixelRatio);
   canvas.height = Math.round(clientHeight * devicePixelRatio);
-  const height = frame.top - frame.bottom + FLOOR_LINE.under;
+  const height = frame.top - frame.bottom + STROKES.under;
   const scale = Math.min(canvas.width / frame.width, canvas.height / height);
   const left = (canvas.width - frame.width * scale) / 2 - frame.x * scale;
   const top = canvas.height - height * scale + frame.top * scale;
-  const floor = FLOOR_LINE.width / 2 - Math.min(0, frame.bottom);
-  const ground = new Path2D(
-    mat ?? `M${frame.x + FLOOR_LINE.margin} ${floor}H${frame.x + frame.width - FLOOR_LINE.margin}`,
-  );
+  const floor = STROKES.floor / 2 - Math.min(0, frame.bottom);
+  const ground = new Path2D(mat ?? `M${frame.x + STROKES.margin} ${floor}H${frame.x + frame.width - STROKES.margin}`);
   const [breathX, breathY] = [frame.x + BREATH.margin, BREATH.margin - frame.top];
 
   return ({ layers }, air) => {
@@ -51,24 +48,24 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
     brush.setTransform(scale, 0, 0, scale, left, top);
     brush.lineJoin = 'round';
     brush.strokeStyle = line;
-    brush.lineWidth = FLOOR_LINE.width;
+    brush.lineWidth = STROKES.floor;
     if (mat) {
       brush.fillStyle = shade;
-      brush.lineWidth = LINE / 2;
+      brush.lineWidth = STROKES.line / 2;
       brush.fill(ground);
     }
     brush.stroke(ground);
     for (const { tone, path } of layers) {
       const shape = new Path2D(path);
-      if (tone === 'line') {
+      if (tone === 'line' || tone === 'way') {
         brush.strokeStyle = thing;
-        brush.lineWidth = LINE;
+        brush.lineWidth = STROKES.line;
         brush.stroke(shape);
         continue;
       }
       if (tone === 'arm') {
         brush.strokeStyle = sheet;
-        brush.lineWidth = HALO;
+        brush.lineWidth = STROKES.halo;
         brush.stroke(shape);
       }
       brush.fillStyle = fills[tone];

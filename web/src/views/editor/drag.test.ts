@@ -57,7 +57,7 @@ test('a hand that lets go where it took hold changes nothing to speak of', () =>
       const [now] = handlesOf(after, like, 'side', 'right').filter(
         ({ name, side }) => name === handle.name && side === handle.side,
       );
-      expect(Math.hypot((now?.at.x ?? 9) - handle.at.x, (now?.at.y ?? 9) - handle.at.y)).toBeLessThan(0.05);
+      expect(Math.hypot((now?.at.x ?? 9) - handle.at.x, (now?.at.y ?? 9) - handle.at.y)).toBeLessThan(0.07);
     }
   }
 });

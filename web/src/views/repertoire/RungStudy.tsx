@@ -6,10 +6,11 @@ import {
   type RequirementGraph,
   type RungEntry,
 } from '@warm-ladder/core/repertoire';
-import { Pencil, Scale, Shuffle } from 'lucide-react';
+import { Image, Pencil, Scale, Shuffle } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { MovingFigure } from '../../figure/MovingFigure';
+import { takePicture } from '../../figure/picture';
 import { CautionList } from '../../parts/CautionList';
 import { FactorBars } from '../../parts/FactorBars';
 import { HeatMark } from '../../parts/HeatMark';
@@ -72,6 +73,11 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         <Link className="action text-sm" to={`/edit/${exercise.id}/${rung.id}`}>
           <Pencil className="size-4" aria-hidden="true" /> Edit
         </Link>
+        {(['svg', 'png'] as const).map((kind) => (
+          <button key={kind} type="button" className="action text-sm" onClick={() => void takePicture(entry, kind)}>
+            <Image className="size-4" aria-hidden="true" /> Picture as {kind.toUpperCase()}
+          </button>
+        ))}
       </p>
       {instead && (
         <section aria-label={`Swaps for ${title(entry)}`} className="my-2 border-l-4 border-line pl-3">

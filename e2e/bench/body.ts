@@ -1,0 +1,38 @@
+import { anglesOf, settled } from '@warm-ladder/core/body';
+import { rungScene } from '@warm-ladder/core/figure';
+import { Catalog, surfacesOf } from '@warm-ladder/core/repertoire';
+import { demoBundle } from '../demo';
+import { quantile, referenceLoop, report } from './report';
+
+/** What it costs to settle a body and to draw one, for every pose and every rung of the house. */
+const bundle = demoBundle();
+const catalog = new Catalog({ ...bundle, exercises: bundle.exercises ?? [] });
+const { bodyHeightM } = catalog.method;
+
+const timed = (work: () => unknown): number => {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+};
+const loop = quantile(
+  Array.from({ length: 500 }, () => timed(referenceLoop)),
+  0.5,
+);
+
+const poses = catalog.rungs.flatMap((entry) => {
+  const surfaces = surfacesOf(entry);
+  return Object.values(entry.rung.poses).map((pose) => ({ pose, like: entry.like, surfaces }));
+});
+const settling = Array.from({ length: 8 }, () =>
+  poses.map(({ pose, like, surfaces }) => timed(() => settled(pose, like, anglesOf(pose), bodyHeightM, surfaces))),
+).flat();
+report('settling a pose, median', quantile(settling, 0.5), 'ms', 0.5, loop);
+report('settling a pose, p95', quantile(settling, 0.95), 'ms', 0.5, loop);
+
+// A rung is drawn once and kept with its entry: each time as if it were another.
+const drawing = Array.from({ length: 12 }, () =>
+  timed(() => {
+    for (const entry of catalog.rungs) rungScene({ ...entry });
+  }),
+);
+report(`the drawings of ${catalog.rungs.length} figures, median`, quantile(drawing, 0.5), 'ms', 60, loop);
