@@ -50,6 +50,8 @@ export interface Shown {
   readonly view: View;
   /** The rung it belongs to, for what carries the body and what is held. */
   readonly entry?: Pick<RungEntry, 'exercise' | 'rung' | 'props'> | undefined;
+  /** The support that stays where it is; unsaid, one that bears in all poses. */
+  readonly planted?: string | null;
 }
 
 /** What carries a rung's body, for a body one high. */
@@ -62,9 +64,8 @@ export function surfacesFor(entry: Shown['entry']): Surfaces {
   };
 }
 
-export function sceneOf({ pose, from, like, view, entry }: Shown): Scene {
+export function sceneOf({ pose, from, like, view, entry, planted = standsOn(pose, from, entry) }: Shown): Scene {
   const surfaces = surfacesFor(entry);
-  const planted = plantedIn(entry ? Object.values(entry.rung.poses) : from ? [from, pose] : [pose]);
   const body = bodyInRoom(pose, like, surfaces, planted);
   const before = from && from !== pose ? bodyInRoom(from, like, surfaces, planted) : null;
   const camera = cameraFor(view, like);
@@ -74,6 +75,9 @@ export function sceneOf({ pose, from, like, view, entry }: Shown): Scene {
   const frame = frameOf(ghost ? [ghost, drawing] : [drawing], view);
   return { view, frame, ...ground(before ? [before, body] : [body], view, frame), ghost, drawing };
 }
+
+const standsOn = (pose: Pose, from: Pose | undefined, entry: Shown['entry']): string | null =>
+  plantedIn(entry ? Object.values(entry.rung.poses) : from ? [from, pose] : [pose]);
 
 function ground(bodies: readonly RoomBody[], view: View, frame: Frame): Pick<Scene, 'mat' | 'floor'> {
   const level = view === 'side' || view === 'front';

@@ -96,12 +96,14 @@ class Table {
     const low = Math.min(...spots.map(({ at, flesh }) => at.y - flesh));
     const height = inBodies(prop.heightM ?? 0.25);
     const ats = spots.map(({ at }) => at);
+    // What nobody says who holds is in both hands.
+    const inHands = () => (palms.length > 0 ? palms : SIDES.map((side) => this.#palm(side)));
     const draw: Readonly<Record<PropShape, () => void>> = {
       band: () => this.#band(ats, palms),
       weights: () => {
-        for (const at of palms.length > 0 ? palms : SIDES.map((side) => this.#palm(side))) this.#weight(at);
+        for (const at of inHands()) this.#weight(at);
       },
-      stick: () => this.#stick(palms),
+      stick: () => this.#stick(inHands()),
       ball: () => this.#ball(spots, palms, middle, low, height / 2),
       roller: () => {
         const radius = Math.max(0.03, (middle ? low : height) / 2);

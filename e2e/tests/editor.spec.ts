@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, saved, test } from '../fixtures';
 
@@ -72,12 +73,12 @@ test('a joint is dragged, turned by key and undone; what a hand lifts no longer 
   await expect(hip).toHaveValue('35');
   const lever = reading(page).getByRole('list', { name: 'Load' });
   const light = await lever.textContent();
-  await pull(page, 'right hip', { x: 4, y: 25 });
+  await pull(page, 'right knee', { x: 4, y: 25 });
   expect(Number(await hip.inputValue())).toBeLessThan(30);
   await expect(lever).not.toHaveText(light ?? '');
   await page.keyboard.press('Control+z');
   await expect(hip).toHaveValue('35');
-  await joint(page, 'right hip').focus();
+  await joint(page, 'right knee').focus();
   await page.keyboard.press('Shift+ArrowDown');
   await expect(hip).toHaveValue('25');
 
@@ -96,13 +97,24 @@ test('what can’t be is said where it stands, kept in sight, and put back', asy
   await expect(page.getByRole('alert')).toHaveText('Expected 0 to 165.');
   await page.getByLabel('right knee, degrees').blur();
 
+  // What cannot come down is a doubt, with the joint that would have to give.
+  await page.getByRole('button', { name: /^up/ }).click();
   const right = page.getByRole('group', { name: 'What rests: right' });
   await right.getByRole('checkbox', { name: 'foot' }).check();
+  const doubts = page.getByRole('list', { name: 'Doubts about this ladder' });
+  await expect(doubts).toContainText(/Straight, one foot down.*right (hip|foot|knee)/);
+  await right.getByRole('checkbox', { name: 'foot' }).uncheck();
+  await expect(doubts).toBeHidden();
+
+  const trunk = page.getByRole('group', { name: 'What rests: trunk' });
+  for (const part of ['ribs', 'pelvis']) await trunk.getByRole('checkbox', { name: part }).uncheck();
+  const left = page.getByRole('group', { name: 'What rests: left' });
+  await left.getByRole('checkbox', { name: 'foot' }).uncheck();
   const alert = page.getByRole('alert');
   await expect(alert).toContainText('Shown, and not kept yet');
-  await expect(alert).toContainText(/Straight, one foot down.*The right foot is said to rest but is \d+ cm above/);
+  await expect(alert).toContainText(/Straight, one foot down.*The body rests on the head alone/);
   await page.getByRole('button', { name: 'Put back' }).click();
-  await expect(right.getByRole('checkbox', { name: 'foot' })).not.toBeChecked();
+  await expect(left.getByRole('checkbox', { name: 'foot' })).toBeChecked();
 
   await page.getByRole('button', { name: 'Requirement' }).click();
   await page.getByLabel('Search the repertoire').fill('scissor switch low');
@@ -110,4 +122,81 @@ test('what can’t be is said where it stands, kept in sight, and put back', asy
   await expect(alert).toContainText('go round in a circle');
   await page.reload();
   await expect(page.getByText('go round in a circle')).toBeHidden();
+});
+
+/** A new ladder, its first rung drawn in the plain pose of a position. */
+async function newLadder(page: Page, address: string, name: string, position: string): Promise<void> {
+  await page.goto(`${address}/repertoire`);
+  await page.getByRole('button', { name: 'New ladder' }).click();
+  await page.getByLabel('What it is called').fill(name);
+  await page.getByRole('dialog').getByLabel('Position').selectOption(position);
+  await page.getByRole('button', { name: 'Draw its first rung' }).click();
+  await page.getByText('Exact angles, what rests').click();
+}
+const angle = async (page: Page, joint: string) => Number(await page.getByLabel(`${joint}, degrees`).inputValue());
+const rests = (page: Page, where: string, part: string) =>
+  page.getByRole('group', { name: `What rests: ${where}` }).getByRole('checkbox', { name: part, exact: true });
+
+test('a bridge with one leg long is drawn by hand in three drags, feet and shoulders planted', async ({
+  page,
+  studio,
+}) => {
+  await newLadder(page, studio.address, 'Kiln bridge', 'supine');
+  // One: the pelvis is lifted between the shoulders and the feet.
+  await pull(page, 'pelvis', { x: 0, y: -70 });
+  await expect(rests(page, 'trunk', 'pelvis')).not.toBeChecked();
+  await expect(rests(page, 'trunk', 'shoulders')).toBeChecked();
+  expect(await angle(page, 'left hip')).toBeLessThan(25);
+  // Two and three: one knee up, its foot away until the leg is long.
+  await page.getByLabel('Move', { exact: true }).selectOption('right');
+  await pull(page, 'right knee', { x: 0, y: -40 });
+  await pull(page, 'right ankle', { x: 90, y: -220 });
+  await expect(rests(page, 'right', 'foot')).not.toBeChecked();
+  await expect(rests(page, 'left', 'foot')).toBeChecked();
+  expect(await angle(page, 'right knee')).toBeLessThan(30);
+  await expect(page.getByRole('list', { name: 'Doubts about this ladder' })).not.toContainText('First rung”, pose');
+  await saved(page);
+});
+
+test('a side-lying side bend is drawn by hand in one drag', async ({ page, studio }) => {
+  await newLadder(page, studio.address, 'Kiln side', 'side-lying');
+  await pull(page, 'shoulders', { x: -20, y: -70 });
+  expect(Math.abs(await angle(page, 'side bend'))).toBeGreaterThan(12);
+  await expect(rests(page, 'trunk', 'head')).not.toBeChecked();
+  await saved(page);
+});
+
+test('a seated turn with a stick is drawn by hand in three drags, the stick in both hands', async ({
+  page,
+  studio,
+}) => {
+  await newLadder(page, studio.address, 'Kiln staff', 'seated');
+  // One and two: the arms up in front, the elbows a little bent.
+  await pull(page, 'elbow', { x: 60, y: -60 });
+  await pull(page, 'wrist', { x: 20, y: -20 });
+  // Three: the ribs turned, seen from above.
+  await page.getByLabel('Seen', { exact: true }).selectOption('top');
+  await pull(page, 'ribs', { x: -15, y: 40 });
+  expect(Math.abs(await angle(page, 'twist'))).toBeGreaterThan(10);
+  await page.getByRole('checkbox', { name: 'Long stick' }).check();
+  await expect(page.getByRole('group', { name: 'The body' }).locator('path.fill-thing')).toBeVisible();
+  await saved(page);
+});
+
+test('a rung’s figure is taken as SVG and as PNG', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/repertoire/leg-lower`);
+  const study = page.getByRole('dialog', { name: 'Leg lower' });
+  for (const kind of ['SVG', 'PNG']) {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      study
+        .getByRole('button', { name: `Picture as ${kind}` })
+        .first()
+        .click(),
+    ]);
+    const bytes = readFileSync(await file.path());
+    expect(file.suggestedFilename()).toMatch(new RegExp(`^leg-lower-.*\\.${kind.toLowerCase()}$`));
+    if (kind === 'SVG') expect(bytes.toString()).toMatch(/^<svg .*<title>Leg lower, .*<path d="M/);
+    else expect(bytes.subarray(1, 4).toString()).toBe('PNG');
+  }
 });

@@ -1,8 +1,16 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
-import { type Frame, type PlainView, type Scene, type Shown, type Spot, sceneOf } from '@warm-ladder/core/figure';
+import {
+  type Frame,
+  type PlainView,
+  plantedIn,
+  type Scene,
+  type Shown,
+  type Spot,
+  sceneOf,
+} from '@warm-ladder/core/figure';
 import { type PointerEvent, useRef, useState } from 'react';
 import { Body, FigureFrame, Ghost } from '../../figure/Figure';
-import { draggedTo, type Handle, handlesOf, type Moved, nudged } from './drag';
+import { draggedTo, type Handle, handlesOf, type Moved, nudged, type Stage } from './drag';
 
 interface PoseStageProps {
   readonly pose: Pose;
@@ -22,12 +30,14 @@ const ROUND = { x: 0.12, y: 0.12 };
 /** The body as it can be taken hold of: drag a joint, or go to it and use the arrow keys. */
 export function PoseStage({ pose, from, like, entry, view, moved, onPose }: PoseStageProps) {
   const stage = useRef<HTMLDivElement>(null);
-  const [dragging, setDragging] = useState<{ handle: Handle; frame: Frame } | null>(null);
-  const still = sceneOf({ pose, from, like, view, entry });
+  const [dragging, setDragging] = useState<{ handle: Handle; frame: Frame; planted: string | null } | null>(null);
+  const planted = dragging?.planted ?? plantedIn(entry ? Object.values(entry.rung.poses) : [pose]);
+  const still = sceneOf({ pose, from, like, view, entry, planted });
   // The frame stays where it was while a hand drags: a picture that moves under the hand can't be aimed at.
   const frame = dragging?.frame ?? roomy(still.frame);
   const scene: Scene = { ...still, frame };
-  const handles = handlesOf(pose, like, view, moved);
+  const stand: Stage = { like, view, planted };
+  const handles = handlesOf(pose, stand, moved);
 
   const spotOf = (event: PointerEvent): Spot | null => {
     const svg = stage.current?.querySelector('svg');
@@ -39,7 +49,7 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
   const drag = (event: PointerEvent, done: boolean) => {
     const spot = spotOf(event);
     if (!dragging || !spot) return;
-    onPose(draggedTo(pose, like, view, dragging.handle, moved, spot), done);
+    onPose(draggedTo(pose, { like, view, planted: dragging.planted }, dragging.handle, moved, spot), done);
   };
   return (
     <div ref={stage} className="h-full min-h-0 touch-none select-none">
@@ -58,12 +68,12 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
             aria-valuenow={handle.degrees}
             aria-valuemin={handle.range[0]}
             aria-valuemax={handle.range[1]}
-            aria-valuetext={`${handle.degrees} degrees`}
+            aria-valuetext={`${handle.turns} ${handle.degrees} degrees`}
             className="cursor-grab fill-heat-5 stroke-ink outline-none hover:fill-sheet focus-visible:fill-sheet focus-visible:stroke-brick"
             strokeWidth={0.012}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
-              setDragging({ handle, frame });
+              setDragging({ handle, frame, planted });
             }}
             onPointerMove={(event) => drag(event, false)}
             onPointerUp={(event) => {
@@ -75,7 +85,7 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
               const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
               if (by === undefined) return;
               event.preventDefault();
-              onPose(nudged(pose, view, handle, moved, by * (event.shiftKey ? 10 : 1)), true);
+              onPose(nudged(pose, stand, handle, moved, by * (event.shiftKey ? 10 : 1)), true);
             }}
           />
         ))}
