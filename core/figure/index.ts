@@ -1,5 +1,6 @@
 export * from './camera';
 export * from './drawing';
 export * from './scene';
+export { OUTLINE } from './shapes';
 export * from './svg';
 export * from './things';

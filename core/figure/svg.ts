@@ -1,11 +1,14 @@
 import type { Tone } from './drawing';
 import type { Scene } from './scene';
+import { OUTLINE } from './shapes';
 
 /** Colours of a figure, as CSS writes them. */
 export type FigureColours = Readonly<Record<Exclude<Tone, 'line'> | 'floor' | 'mat' | 'ghost' | 'halo', string>>;
 
-/** How figures are drawn, in body heights: around an arm before the trunk, a band or a strap, and the floor. */
-export const STROKES = { halo: 0.018, line: 0.018, way: 0.014, floor: 0.02, margin: 0.05, under: 0.035 } as const;
+/** How outlines are stroked, in their own unit (`OUTLINE`): around an arm before the trunk, a band or a strap, an arrow, a mat. */
+export const STROKES = { halo: 18, line: 18, way: 14, mat: 9 } as const;
+/** The floor a body is on, in body heights: how thick, and how much air it leaves at both ends and under it. */
+export const FLOOR_LINE = { width: 0.02, margin: 0.05, under: 0.035 } as const;
 
 const escaped = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
@@ -17,19 +20,20 @@ const escaped = (text: string): string =>
  */
 export function svgOf(scene: Scene, colours: FigureColours, title: string, widthPx = 640): string {
   const { frame, mat, floor, ghost, drawing } = scene;
-  const height = frame.top - frame.bottom + STROKES.under;
+  const height = frame.top - frame.bottom + FLOOR_LINE.under;
   const fill = (path: string, colour: string, more = '') => `<path d="${path}" fill="${colour}"${more}/>`;
   const stroke = (path: string, colour: string, width: number) =>
     `<path d="${path}" fill="none" stroke="${colour}" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"/>`;
-  const level = STROKES.floor / 2 - floor;
-  const ground =
+  const level = FLOOR_LINE.width / 2 - floor;
+  const floorLine =
     mat === null
       ? stroke(
-          `M${frame.x + STROKES.margin} ${level}H${frame.x + frame.width - STROKES.margin}`,
+          `M${frame.x + FLOOR_LINE.margin} ${level}H${frame.x + frame.width - FLOOR_LINE.margin}`,
           colours.floor,
-          STROKES.floor,
+          FLOOR_LINE.width,
         )
-      : fill(mat, colours.mat, ` stroke="${colours.floor}" stroke-width="${STROKES.line / 2}"`);
+      : '';
+  const ground = mat === null ? '' : fill(mat, colours.mat, ` stroke="${colours.floor}" stroke-width="${STROKES.mat}"`);
   const behind = ghost ? fill(ghost.layers.map(({ path }) => path).join(''), colours.ghost) : '';
   const layers = drawing.layers.map(({ tone, path }) => {
     if (tone === 'line') return stroke(path, colours.prop, STROKES.line);
@@ -40,9 +44,11 @@ export function svgOf(scene: Scene, colours: FigureColours, title: string, width
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${frame.x} ${-frame.top} ${frame.width} ${height}" width="${widthPx}" height="${Math.round((widthPx * height) / frame.width)}" role="img">`,
     `<title>${escaped(title)}</title>`,
+    floorLine,
+    `<g transform="scale(${OUTLINE})">`,
     ground,
     behind,
     ...layers,
-    '</svg>',
+    '</g></svg>',
   ].join('');
 }

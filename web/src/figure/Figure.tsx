@@ -1,5 +1,15 @@
 import type { BasePosition, Pose } from '@warm-ladder/core/body';
-import { type Drawing, type Layer, type Scene, STROKES, sceneOf, type Tone, type View } from '@warm-ladder/core/figure';
+import {
+  type Drawing,
+  FLOOR_LINE,
+  type Layer,
+  OUTLINE,
+  type Scene,
+  STROKES,
+  sceneOf,
+  type Tone,
+  type View,
+} from '@warm-ladder/core/figure';
 import { memo, type ReactNode } from 'react';
 
 interface FigureProps {
@@ -46,7 +56,7 @@ export function FigureFrame({ scene, label, className, interactive = false, chil
   const { x, width, top, bottom } = frame;
   return (
     <svg
-      viewBox={`${x} ${-top} ${width} ${top - bottom + STROKES.under}`}
+      viewBox={`${x} ${-top} ${width} ${top - bottom + FLOOR_LINE.under}`}
       className={className}
       preserveAspectRatio="xMidYMax meet"
       role={interactive ? 'group' : 'img'}
@@ -55,20 +65,23 @@ export function FigureFrame({ scene, label, className, interactive = false, chil
     >
       {mat === null ? (
         <line
-          x1={x + STROKES.margin}
-          x2={x + width - STROKES.margin}
-          y1={STROKES.floor / 2 - floor}
-          y2={STROKES.floor / 2 - floor}
+          x1={x + FLOOR_LINE.margin}
+          x2={x + width - FLOOR_LINE.margin}
+          y1={FLOOR_LINE.width / 2 - floor}
+          y2={FLOOR_LINE.width / 2 - floor}
           className="stroke-line"
-          strokeWidth={STROKES.floor}
+          strokeWidth={FLOOR_LINE.width}
         />
       ) : (
-        <path d={mat} className="fill-shade stroke-line" strokeWidth={STROKES.line / 2} />
+        <path d={mat} transform={TO_PAGE} className="fill-shade stroke-line" strokeWidth={STROKES.mat} />
       )}
       {children}
     </svg>
   );
 }
+
+/** Outlines are written in whole numbers. */
+const TO_PAGE = `scale(${OUTLINE})`;
 
 const FILLS: Readonly<Record<Exclude<Tone, 'line' | 'way'>, string>> = {
   far: 'fill-limb-far',
@@ -79,7 +92,13 @@ const FILLS: Readonly<Record<Exclude<Tone, 'line' | 'way'>, string>> = {
 };
 
 export function Body({ drawing }: { readonly drawing: Drawing }) {
-  return drawing.layers.map((layer, i) => <LayerPath key={i} layer={layer} />);
+  return (
+    <g transform={TO_PAGE}>
+      {drawing.layers.map((layer, i) => (
+        <LayerPath key={i} layer={layer} />
+      ))}
+    </g>
+  );
 }
 
 function LayerPath({ layer: { tone, path } }: { readonly layer: Layer }) {
@@ -106,5 +125,5 @@ function LayerPath({ layer: { tone, path } }: { readonly layer: Layer }) {
 
 /** Where a movement comes from: one pale shape. */
 export function Ghost({ drawing }: { readonly drawing: Drawing }) {
-  return <path d={drawing.layers.map(({ path }) => path).join('')} className="fill-ghost" />;
+  return <path d={drawing.layers.map(({ path }) => path).join('')} transform={TO_PAGE} className="fill-ghost" />;
 }

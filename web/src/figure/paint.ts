@@ -1,4 +1,4 @@
-import { type Drawing, type Frame, STROKES, type Tone } from '@warm-ladder/core/figure';
+import { type Drawing, FLOOR_LINE, type Frame, OUTLINE, STROKES, type Tone } from '@warm-ladder/core/figure';
 
 /** The breath: a point that travels along a short line, how far from the corner, how long and how large. */
 const BREATH = { margin: 0.06, length: 0.22, line: 0.008, point: 0.022 } as const;
@@ -34,12 +34,14 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
   const { clientWidth, clientHeight } = canvas;
   canvas.width = Math.round(clientWidth * devicePixelRatio);
   canvas.height = Math.round(clientHeight * devicePixelRatio);
-  const height = frame.top - frame.bottom + STROKES.under;
+  const height = frame.top - frame.bottom + FLOOR_LINE.under;
   const scale = Math.min(canvas.width / frame.width, canvas.height / height);
   const left = (canvas.width - frame.width * scale) / 2 - frame.x * scale;
   const top = canvas.height - height * scale + frame.top * scale;
-  const floor = STROKES.floor / 2 - Math.min(0, frame.bottom);
-  const ground = new Path2D(mat ?? `M${frame.x + STROKES.margin} ${floor}H${frame.x + frame.width - STROKES.margin}`);
+  const floor = FLOOR_LINE.width / 2 - Math.min(0, frame.bottom);
+  const ground = new Path2D(
+    mat ?? `M${frame.x + FLOOR_LINE.margin} ${floor}H${frame.x + frame.width - FLOOR_LINE.margin}`,
+  );
   const [breathX, breathY] = [frame.x + BREATH.margin, BREATH.margin - frame.top];
 
   return ({ layers }, air) => {
@@ -47,14 +49,17 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
     brush.clearRect(0, 0, canvas.width, canvas.height);
     brush.setTransform(scale, 0, 0, scale, left, top);
     brush.lineJoin = 'round';
+    const toOutlines = () => brush.setTransform(scale * OUTLINE, 0, 0, scale * OUTLINE, left, top);
     brush.strokeStyle = line;
-    brush.lineWidth = STROKES.floor;
+    brush.lineWidth = FLOOR_LINE.width;
     if (mat) {
+      toOutlines();
       brush.fillStyle = shade;
-      brush.lineWidth = STROKES.line / 2;
+      brush.lineWidth = STROKES.mat;
       brush.fill(ground);
     }
     brush.stroke(ground);
+    toOutlines();
     for (const { tone, path } of layers) {
       const shape = new Path2D(path);
       if (tone === 'line' || tone === 'way') {
@@ -71,6 +76,7 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
       brush.fillStyle = fills[tone];
       brush.fill(shape);
     }
+    brush.setTransform(scale, 0, 0, scale, left, top);
     brush.strokeStyle = moss;
     brush.fillStyle = moss;
     brush.lineWidth = BREATH.line;
