@@ -20,6 +20,7 @@ import {
   type Surfaces,
   settled,
   supportsOf,
+  unit,
 } from '../body';
 import { type Camera, cameraFor, type Spot, type Spot3, type View } from './camera';
 import { type Box, depthOf, ellipsoid, emptyBox, flat, hull, taper, widen } from './shapes';
@@ -261,11 +262,6 @@ const armPath = ({ root, middle, end, tip }: Limb, stick: Stick): string =>
   stick(root, R.upperArm[0], middle, R.upperArm[1]) +
   stick(middle, R.forearm[0], end, R.forearm[1]) +
   stick(end, R.hand[0], tip, R.hand[1]);
-
-function unit(p: Point): Point {
-  const length = Math.hypot(p.x, p.y, p.z);
-  return { x: p.x / length, y: p.y / length, z: p.z / length };
-}
 
 /** Pelvis and ribcage as two masses, the waist between them, shoulders, neck and a head that faces somewhere. */
 function trunkPath(

@@ -1,0 +1,128 @@
+import { LeastSquares } from './leastSquares';
+import { bears, type Pose, SIDES, type Side } from './pose';
+import { CONTACT_GIVES, FLESH, NEAR, type Settled } from './resting';
+import { add, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
+import { type LimbName, limbOf, limbTurned, MOST_TURN, type Turning, turn, turningOf } from './turning';
+
+/** A hand that bears bends back until it lies on what carries it, fingers away from the hips. */
+function handsFlat(settled: Settled, pose: Pose): Settled {
+  const { bones, ground } = settled;
+  const flat = SIDES.filter((side) => bears(pose, 'hands', side) && !bears(pose, 'forearms', side));
+  if (flat.length === 0) return settled;
+  const { up } = ground;
+  const arm = { ...bones.arm };
+  for (const side of flat) {
+    const { end, tip } = arm[side];
+    const level = (way: Point): Point => add(way, up, -dot(way, up));
+    const own = level(add(tip, end, -1));
+    const away = level(add(bones.shoulder, bones.hip, -1));
+    const way = Math.hypot(own.x, own.y, own.z) > apart(tip, end) * 0.5 ? own : away;
+    if (Math.hypot(way.x, way.y, way.z) < 1e-6) continue;
+    arm[side] = { ...arm[side], tip: add(end, unit(way), apart(tip, end)) };
+  }
+  return { ...settled, bones: { ...bones, arm } };
+}
+
+/** Degrees by which an arm gives way to bring its hand to what it holds. */
+const ARM_GIVES = { shoulder: 25, elbow: 30, shoulderAbduction: 25, armTurn: 60 } as const;
+const HOLD_STEPS = 10;
+
+/** Brings hands that hold a part of the body to it: the least change of the arm that does. */
+export function handsPlaced(bearing: Settled, pose: Pose, heightM: number): Settled {
+  const settled = handsFlat(bearing, pose);
+  const { holds } = pose;
+  if (!holds) return settled;
+  const angles = turningOf(settled.angles);
+  let { bones } = settled;
+  const gaps = [...settled.gaps];
+  for (const side of SIDES) {
+    const held = holds[`hand.${side}`];
+    if (held === undefined) continue;
+    const target = (palm: Point): Point | null => heldAt(held, palm, side, bones, settled, heightM);
+    if (target(palmOf(bones.arm[side])) === null) continue;
+    armTo(angles, bones, side, target as (palm: Point) => Point, heightM);
+    const arm = armOf(side, angles, bones.chest, bones.shoulder, heightM);
+    bones = { ...bones, arm: { ...bones.arm, [side]: arm } };
+    const away = apart(palmOf(arm), (target as (palm: Point) => Point)(palmOf(arm)));
+    if (away > HELD_NEAR) gaps.push({ support: `hand.${side}`, metres: away });
+  }
+  return { ...settled, angles, bones, gaps };
+}
+/** Metres within which a hand is on what it holds. */
+const HELD_NEAR = 0.03;
+
+const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+const palmOf = ({ end, tip }: Limb): Point => between(end, tip, 0.4);
+
+const ARM_TURNS = ['shoulder', 'elbow', 'shoulderAbduction', 'armTurn'] as const;
+
+/** Turns an arm until its hand is where it should be, or as near as it goes. */
+function armTo(angles: Turning, bones: Skeleton, side: Side, target: (palm: Point) => Point, heightM: number): void {
+  const arm: LimbName = `arm.${side}`;
+  const already = [0, 0, 0, 0];
+  for (let step = 0; step < HOLD_STEPS; step++) {
+    const at = palmOf(limbOf(arm, angles, bones, heightM));
+    const gap = add(target(at), at, -1);
+    if (Math.hypot(gap.x, gap.y, gap.z) < NEAR) break;
+    const solver = new LeastSquares(ARM_TURNS.length);
+    const moved = ARM_TURNS.map((joint) => add(palmOf(limbTurned(arm, angles, joint, side, bones, heightM)), at, -1));
+    ARM_TURNS.forEach((joint, i) => {
+      solver.keep(i, already[i] as number, ARM_GIVES[joint]);
+    });
+    for (const axis of ['x', 'y', 'z'] as const) {
+      solver.want(
+        moved.map((way) => way[axis]),
+        gap[axis],
+        CONTACT_GIVES * 2,
+      );
+    }
+    const change = solver.solve();
+    ARM_TURNS.forEach((joint, i) => {
+      const by = Math.max(-MOST_TURN, Math.min(MOST_TURN, change[i] as number));
+      already[i] = (already[i] as number) + turn(angles, joint, side, by);
+    });
+  }
+}
+
+/** Where a hand touches what it holds; `null` where that may be anywhere. */
+function heldAt(
+  held: string,
+  palm: Point,
+  side: Side,
+  bones: Skeleton,
+  { ground, floor }: Settled,
+  heightM: number,
+): Point | null {
+  const own = held.endsWith('.right') ? 'right' : 'left';
+  const { root, middle, end, tip } = bones.leg[own];
+  const on = (a: Point, b: Point, flesh: number) => surfaceOf(palm, a, b, flesh * heightM);
+  if (held.startsWith('thigh.')) return on(between(root, middle, 0.25), middle, FLESH.thigh + FLESH.hand);
+  if (held.startsWith('shin.')) return on(middle, between(middle, end, 0.8), FLESH.shin + FLESH.hand);
+  if (held.startsWith('foot.')) return on(end, tip, FLESH.foot);
+  const out = side === 'right' ? 1 : -1;
+  if (held === 'head') {
+    const { skull, head } = bones;
+    return add(add(head, skull.front, -0.062 * heightM), skull.right, out * 0.025 * heightM);
+  }
+  if (held === 'seat')
+    return add(add(bones.hip, { x: 0, y: -1, z: 0 }, 0.05 * heightM), { x: 0, y: 0, z: out }, 0.06 * heightM);
+  if (held === 'hips') return on(bones.leg[side].root, add(bones.hip, bones.pelvis.up, 0.09 * heightM), 0.055);
+  if (held === 'ribs') return on(bones.waist, between(bones.ribs, bones.shoulder, 0.4), 0.075);
+  if (held === 'shoulder') {
+    // Folded arms: each hand on the other arm.
+    const other = bones.arm[side === 'right' ? 'left' : 'right'];
+    return add(between(other.root, other.middle, 0.25), bones.chest.front, 0.05 * heightM);
+  }
+  if (held !== 'floor') return null;
+  return add(palm, ground.up, floor + FLESH.hand * heightM - dot(palm, ground.up));
+}
+
+/** The point nearest to a hand on a limb's surface. */
+function surfaceOf(palm: Point, a: Point, b: Point, flesh: number): Point {
+  const line = add(b, a, -1);
+  const share = Math.max(0, Math.min(1, dot(add(palm, a, -1), line) / dot(line, line)));
+  const nearest = between(a, b, share);
+  const way = add(palm, nearest, -1);
+  const length = Math.hypot(way.x, way.y, way.z);
+  return length < 1e-6 ? nearest : add(nearest, way, flesh / length);
+}
