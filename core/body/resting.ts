@@ -46,7 +46,7 @@ export interface Settled {
   readonly ground: Ground;
   /** The floor's height along `ground.up`, seen from the middle of the hips, metres. */
   readonly floor: number;
-  /** How far the body as a whole was turned beyond what its pose says. */
+  /** How far the body as a whole is turned beyond how its angles alone would let it lie. */
   readonly tilt: Tilt;
   /** What could not be brought down, or up, within the joints' ranges. */
   readonly gaps: readonly Gap[];

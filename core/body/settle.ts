@@ -105,7 +105,7 @@ export function settled(
     surfaces,
   });
   settling.run();
-  return handsPlaced(settling.settled(pose, far), pose, heightM);
+  return handsPlaced(settling.settled(pose, like, far), pose, heightM);
 }
 
 /** What a settling body gives way by, and on. */
@@ -166,14 +166,14 @@ class Settling {
     }
   }
 
-  settled(pose: Pose, far: readonly Contact[]): Settled {
+  settled(pose: Pose, like: BasePosition, far: readonly Contact[]): Settled {
     const resting = [...this.#contacts.filter(({ free }) => !free), ...far];
     return {
       angles: this.#angles,
       bones: this.#bones,
       ground: { up: this.#up, along: this.#along, contacts: bearingPoints(pose, this.#bones, this.#up) },
       floor: this.#floor,
-      tilt: { pitch: this.#pitch, roll: this.#roll },
+      tilt: tiltFrom(groundOf(pose, like, this.#angles, this.#bones), this.#up),
       gaps: gapsOf(resting, this.#bones, this.#up, this.#floor),
       bent: [...this.#changed].flatMap(([joint, degrees]) => (Math.abs(degrees) > MUCH ? [{ joint, degrees }] : [])),
     };
@@ -356,6 +356,14 @@ const MOVABLE: Readonly<Record<LimbName, readonly Movable[]>> = {
 
 const movable = (contacts: readonly Contact[]): Movable[] =>
   LIMBS.filter((limb) => contacts.some((contact) => contact.limb === limb)).flatMap((limb) => MOVABLE[limb]);
+
+/** How a body lies that would lie otherwise by its angles alone. */
+function tiltFrom(ground: Ground, up: Point): Tilt {
+  const pitch = Math.atan2(dot(up, ground.along), dot(up, ground.up)) / RADIANS;
+  const [tippedUp, along] = tipped(ground.up, ground.along, pitch);
+  const roll = Math.atan2(dot(up, cross(along, tippedUp)), dot(up, tippedUp)) / RADIANS;
+  return { pitch, roll };
+}
 
 /** The head end raised by some degrees. */
 function tipped(up: Point, along: Point, degrees: number): [Point, Point] {

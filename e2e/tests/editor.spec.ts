@@ -46,6 +46,8 @@ test('an exercise made only in the editor has a figure, load, heat, cautions and
   // A rung above it, turned further, is hotter, and the ladder is sound again.
   await expect(page.getByText('Add an easier or harder version')).toBeVisible();
   await page.getByRole('button', { name: 'Rung above' }).click();
+  // The new rung has come before its name is written over.
+  await expect(page.getByLabel('Name of the rung')).toHaveValue('First rung, harder');
   await page.getByLabel('Name of the rung').fill('Further');
   await page.getByRole('button', { name: 'turned' }).click();
   await page.getByText('Exact angles, what rests').click();

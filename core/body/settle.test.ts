@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { plainPose } from '../repertoire';
+import { mirrored } from './mirror';
+import { anglesOf, JOINT_RANGES, LIMB_JOINTS, type Pose, SIDES } from './pose';
+import { type BasePosition, POSITIONS } from './position';
+import { laidDown, settled } from './settle';
+import { dot, type Point, type Skeleton } from './skeleton';
+
+const TALL = 1.7;
+const settle = (pose: Pose, like: BasePosition) => settled(pose, like, anglesOf(pose), TALL);
+
+/** A plain pose, each of its resting limbs written some degrees off. */
+const nearPlain = fc
+  .record({
+    like: fc.constantFrom<BasePosition>(...POSITIONS),
+    hip: fc.integer({ min: -12, max: 12 }),
+    knee: fc.integer({ min: -12, max: 12 }),
+    shoulder: fc.integer({ min: -12, max: 12 }),
+    right: fc.integer({ min: -8, max: 8 }),
+  })
+  .map(({ like, hip, knee, shoulder, right }): { pose: Pose; like: BasePosition } => {
+    const plain = plainPose(like);
+    const own = anglesOf(plain);
+    const off = (joint: 'hip' | 'knee' | 'shoulder', by: number) => {
+      const [least, most] = JOINT_RANGES[joint];
+      const within = (degrees: number) => Math.max(least, Math.min(most, degrees));
+      return { left: within(own[joint].left + by), right: within(own[joint].right + by + right) };
+    };
+    return {
+      like,
+      pose: { ...plain, hip: off('hip', hip), knee: off('knee', knee), shoulder: off('shoulder', shoulder) },
+    };
+  });
+
+test('a body written some degrees off comes to rest within a centimetre, no joint out of its range', () => {
+  fc.assert(
+    fc.property(nearPlain, ({ pose, like }) => {
+      const { gaps, angles } = settle(pose, like);
+      expect(gaps.filter(({ metres }) => Math.abs(metres) > 0.01)).toEqual([]);
+      for (const joint of LIMB_JOINTS) {
+        for (const side of SIDES) {
+          expect(angles[joint][side]).toBeGreaterThanOrEqual(JOINT_RANGES[joint][0] - 1e-9);
+          expect(angles[joint][side]).toBeLessThanOrEqual(JOINT_RANGES[joint][1] + 1e-9);
+        }
+      }
+    }),
+    { numRuns: 80 },
+  );
+});
+
+test('nothing of a settled body is under its floor', () => {
+  const points = ({ hip, shoulder, head, arm, leg }: Skeleton): Point[] => [
+    hip,
+    shoulder,
+    head,
+    ...SIDES.flatMap((side) => [arm[side].middle, arm[side].end, leg[side].middle, leg[side].end]),
+  ];
+  fc.assert(
+    fc.property(nearPlain, ({ pose, like }) => {
+      const { bones, ground, floor } = settle(pose, like);
+      for (const point of points(bones)) expect(dot(point, ground.up) - floor).toBeGreaterThan(-0.005);
+    }),
+    { numRuns: 80 },
+  );
+});
+
+test('a mirrored pose settles as the mirror of the body, save lying on a side', () => {
+  fc.assert(
+    fc.property(
+      nearPlain.filter(({ like }) => like !== 'side-lying'),
+      ({ pose, like }) => {
+        const [one, other] = [settle(pose, like), settle(mirrored(pose), like)];
+        expect(other.tilt.pitch).toBeCloseTo(one.tilt.pitch, 1);
+        expect(other.tilt.roll).toBeCloseTo(-one.tilt.roll, 1);
+        for (const joint of ['hip', 'knee', 'shoulder', 'elbow'] as const) {
+          expect(other.angles[joint].left).toBeCloseTo(one.angles[joint].right, 3);
+        }
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test('what rests as it is written stays as it is written', () => {
+  const lying: Pose = { supports: ['head', 'ribs', 'pelvis'], hip: 90, knee: 90 };
+  const { angles, tilt, gaps } = settle(lying, 'supine');
+  expect(tilt).toEqual({ pitch: 0, roll: 0 });
+  expect(gaps).toEqual([]);
+  expect(angles.hip).toEqual({ left: 90, right: 90 });
+});
+
+test('hands come to what they hold: behind the head, on the shin, on the other arm', () => {
+  for (const [held, pose, like] of [
+    ['head', { ...plainPose('supine'), shoulder: 120, elbow: 130 }, 'supine'],
+    [
+      'shin.left',
+      { hip: { left: 100, right: 45 }, knee: 90, thoracic: 30, shoulder: 60, supports: ['pelvis', 'ribs'] },
+      'supine',
+    ],
+    ['shoulder', { supports: ['feet'], shoulder: 40, elbow: 110 }, 'standing'],
+  ] as const) {
+    const holding: Pose = { ...(pose as Pose), holds: { 'hand.left': held } };
+    expect([held, settle(holding, like).gaps.filter(({ support }) => support === 'hand.left')]).toEqual([held, []]);
+  }
+});
+
+test('a body on its way between two settled ones begins and ends as they are', () => {
+  const pose = plainPose('four-point');
+  const still = settle(pose, 'four-point');
+  const laid = laidDown(pose, 'four-point', still.angles, still.tilt, TALL);
+  expect(dot(laid.ground.up, still.ground.up)).toBeGreaterThan(0.9999);
+  expect(Math.abs(laid.floor - still.floor)).toBeLessThan(0.02);
+});
