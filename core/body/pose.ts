@@ -51,11 +51,7 @@ const resolved = new WeakMap<readonly Support[], Bearing>();
 function bearingOf({ supports }: Pose): Bearing {
   const known = resolved.get(supports);
   if (known) return known;
-  const parts = new Set<string>(
-    supports.flatMap((part) =>
-      part in SINGLE_OF ? [`${SINGLE_OF[part as Paired]}.left`, `${SINGLE_OF[part as Paired]}.right`] : [part],
-    ),
-  );
+  const parts = new Set<string>(supports.flatMap(eachOf));
   const any = (paired: readonly Paired[], side: Side) => paired.some((part) => parts.has(KEYS[side][part]));
   const found: Bearing = {
     parts,
@@ -65,6 +61,10 @@ function bearingOf({ supports }: Pose): Bearing {
   resolved.set(supports, found);
   return found;
 }
+
+/** The two sides of a pair (`feet` as `foot.left` and `foot.right`); any other name of a part as it is. */
+export const eachOf = (part: string): readonly string[] =>
+  part in SINGLE_OF ? SIDES.map((side) => `${SINGLE_OF[part as Paired]}.${side}`) : [part];
 
 /** The supports of a pose with every pair written as its two sides. */
 export const supportsOf = (pose: Pose): ReadonlySet<string> => bearingOf(pose).parts;

@@ -56,7 +56,7 @@ export const doseChangeSchema = z
   .meta({ id: 'DoseChange', description: 'What is changed of a rung’s dose, key by key' });
 export type DoseChange = z.infer<typeof doseChangeSchema>;
 
-/** Where a hand may touch, for the teacher who shows or helps. */
+/** A part of the body as poses name it. */
 const touchSchema = z.string().trim().min(1).max(40);
 
 const cueSchema = z
@@ -67,7 +67,11 @@ const cueSchema = z
     phase: idSchema.optional().describe('For an action: the id of the phase it is spoken on'),
     sign: sentenceSchema.optional().describe('For a fault: what is seen; the text is the fix said aloud'),
     alternatives: z.array(sentenceSchema).max(12).optional().describe('Other words for the same'),
-    touches: z.array(touchSchema).max(8).optional().describe('Which hand touches what: hand.left, a place'),
+    touches: z
+      .array(touchSchema)
+      .max(8)
+      .optional()
+      .describe('The parts the words bring to touch, as poses name them: hand.left, feet'),
   })
   .meta({ id: 'Cue', description: 'Words a teacher says' });
 export type Cue = z.infer<typeof cueSchema>;

@@ -16,7 +16,8 @@ export interface LadderDoubt {
     | 'DIRECTION_UNDECLARED'
     | 'SIDES_DOUBLED'
     | 'NOTHING_DONE'
-    | 'POSE_UNSETTLED';
+    | 'POSE_UNSETTLED'
+    | 'TOUCH_UNSEEN';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */
   readonly rungs: readonly string[];
   readonly message: string;

@@ -2,6 +2,7 @@ import { alike, mirrored } from '../body';
 import type { Catalog, RungEntry } from './catalog';
 import type { LadderDoubt } from './ladderDoubts';
 import { poseDoubts } from './poseDoubts';
+import { touchDoubts } from './touchDoubts';
 
 /** What of one rung a director should look at. */
 export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
@@ -25,6 +26,7 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
         ]
       : []),
     ...poseDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('POSE_UNSETTLED', message)),
+    ...touchDoubts(entry).map((message) => doubt('TOUCH_UNSEEN', message)),
   ];
 }
 

@@ -44,6 +44,22 @@ test.each(catalog.rungs.map((entry) => [entry.key, entry] as const))(
   },
 );
 
+/** Words of a set-up that put a hand or a forearm on something, unless they leave it to whoever wants it. */
+const PUT_ON =
+  /\b(hands?|palms|forearms|fingertips) (on|under|behind|around|round|woven|light on|hold)\b|\bhands? (down|planted)\b|\bin (each|both|the) hands?\b/i;
+const AS_WANTED = /if wanted|when you need/;
+/** Where the drawn shoulder can't bring the top hand to the mat. */
+const OUT_OF_REACH = new Set(['side-leg/bent']);
+
+test('a set-up that puts a hand or a forearm on something says what it brings to touch', () => {
+  const unsaid = catalog.rungs.flatMap(({ key, rung }) =>
+    (rung.cues ?? [])
+      .filter(({ kind, text, touches }) => kind === 'setup' && !touches && PUT_ON.test(text) && !AS_WANTED.test(text))
+      .map(({ text }) => `${key}: ${text}`),
+  );
+  expect(unsaid.filter((each) => !OUT_OF_REACH.has(each.split(':')[0] ?? ''))).toEqual([]);
+});
+
 test('its faulty class has something to say at every severity, its series nothing', () => {
   const { classes, series } = reviewBundle(bundle);
   const severities = new Set(classes['choir-first-draft']?.findings.map(({ severity }) => severity));

@@ -1,0 +1,21 @@
+import { eachOf, type Pose, supportsOf } from '../body';
+import type { RungEntry } from './catalog';
+
+/** Cues that bring a part to touch something where the pose they are spoken in lets it hang, as sentences. */
+export function touchDoubts({ rung }: RungEntry): string[] {
+  return (rung.cues ?? []).flatMap((cue) => {
+    const at = rung.phases.find(({ id }) => id === cue.phase)?.pose ?? rung.start;
+    const pose = rung.poses[at];
+    const hanging = pose ? (cue.touches ?? []).filter((part) => !touch(part, pose)) : [];
+    return hanging.map(
+      (part) =>
+        `In “${rung.name}”, “${cue.text}” says of “${part}” that it touches; in pose “${at}” nothing of that name rests or holds. Let it, or take it out of what the cue touches.`,
+    );
+  });
+}
+
+/** Whether a part rests or, being a hand, holds; of a pair, both. */
+function touch(part: string, pose: Pose): boolean {
+  const touching = new Set([...supportsOf(pose), ...Object.keys(pose.holds ?? {})]);
+  return eachOf(part).every((each) => touching.has(each));
+}
