@@ -52,6 +52,12 @@ test('an exercise made only in the editor has a figure, load, heat, cautions and
   await page.getByRole('button', { name: 'turned' }).click();
   await page.getByText('Exact angles, what rests').click();
   await page.getByLabel('twist, degrees').fill('60');
+  const mirror = page.getByRole('button', { name: 'Mirror', exact: true });
+  await mirror.click();
+  await expect(page.getByLabel('twist, degrees')).toHaveValue('-60');
+  await expect(page.getByLabel('left shoulder, degrees')).toHaveValue('90');
+  await mirror.click();
+  await expect(page.getByLabel('twist, degrees')).toHaveValue('60');
   await expect(page.getByText('Add an easier or harder version')).toBeHidden();
   await expect(page.getByRole('navigation', { name: 'Rungs' })).toContainText('↑');
   await expect(reading(page).getByText(/moment at the low back \d+ N·m at most/)).toBeVisible();

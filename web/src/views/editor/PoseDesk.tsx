@@ -1,7 +1,7 @@
-import type { BasePosition, Pose } from '@warm-ladder/core/body';
+import { type BasePosition, mirrored, type Pose } from '@warm-ladder/core/body';
 import { type PlainView, plainViewOf, type Shown } from '@warm-ladder/core/figure';
 import { plainPose, poseInUse, type Rung, removePose, renamePose, withPose } from '@warm-ladder/core/repertoire';
-import { Plus, Trash2 } from 'lucide-react';
+import { FlipHorizontal2, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { freeId } from '../../app/freeId';
 import { Figure } from '../../figure/Figure';
@@ -62,6 +62,14 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]">
         <Choice words="Seen" all={VIEWS} value={view} onChange={setChosen} />
         <Choice words="Move" all={MOVED} value={moved} onChange={setMoved} />
+        <button
+          type="button"
+          className="action text-sm"
+          title="Left and right change sides"
+          onClick={() => set(mirrored(pose), '')}
+        >
+          <FlipHorizontal2 className="size-4" aria-hidden="true" /> Mirror
+        </button>
         <span className="ml-auto text-soft">Drag a joint, or go to it and press an arrow.</span>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)_6.5rem] gap-3">
