@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { type Pose, SIDES } from './pose';
-import { posedAs } from './posed';
+import { asWritten } from './posed';
 import { type BasePosition, POSITIONS } from './position';
 import { dot, LENGTH } from './skeleton';
 
@@ -8,9 +8,9 @@ const H = 1.7;
 const height = (
   pose: Pose,
   like: BasePosition,
-  read: (posed: ReturnType<typeof posedAs>) => { x: number; y: number; z: number },
+  read: (posed: ReturnType<typeof asWritten>) => { x: number; y: number; z: number },
 ) => {
-  const posed = posedAs(pose, like, H);
+  const posed = asWritten(pose, like, H);
   return dot(read(posed), posed.ground.up);
 };
 
@@ -30,7 +30,7 @@ const anyPose: fc.Arbitrary<Pose> = fc.record({
 test('bones keep their length in every pose', () => {
   fc.assert(
     fc.property(anyPose, fc.constantFrom(...POSITIONS), (pose, like) => {
-      const { bones } = posedAs(pose, like, H);
+      const { bones } = asWritten(pose, like, H);
       for (const side of SIDES) {
         const { root, middle, end } = bones.leg[side];
         expect(Math.hypot(middle.x - root.x, middle.y - root.y, middle.z - root.z)).toBeCloseTo(LENGTH.thigh * H, 9);
@@ -43,7 +43,7 @@ test('bones keep their length in every pose', () => {
 test('up and along are square to one another and of length one', () => {
   fc.assert(
     fc.property(anyPose, fc.constantFrom(...POSITIONS), angle(-90, 90), (pose, like, pitch) => {
-      const { up, along } = posedAs({ ...pose, pitch }, like, H).ground;
+      const { up, along } = asWritten({ ...pose, pitch }, like, H).ground;
       expect(dot(up, along)).toBeCloseTo(0, 9);
       expect(dot(up, up)).toBeCloseTo(1, 9);
       expect(dot(along, along)).toBeCloseTo(1, 9);

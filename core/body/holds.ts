@@ -1,5 +1,5 @@
 import { armBears, HANDS, type Hand, type Pose, SIDES, type Side } from './pose';
-import { type Posed, posedAs } from './posed';
+import { asWritten, type Posed } from './posed';
 import type { BasePosition } from './position';
 import { distanceTo, type PoseFault } from './reach';
 import { dot, LENGTH, type Point } from './skeleton';
@@ -18,7 +18,7 @@ const sideOf = (part: string): Side => (part.endsWith('.right') ? 'right' : 'lef
  */
 export function reachFaults(pose: Pose, like: BasePosition, heightM: number): readonly PoseFault[] {
   if (!pose.holds) return [];
-  const posed = posedAs(pose, like, heightM);
+  const posed = asWritten(pose, like, heightM);
   const arm = (LENGTH.upperArm + LENGTH.forearm + LENGTH.hand) * heightM;
   return HANDS.flatMap((hand): PoseFault[] => {
     const held = pose.holds?.[hand];

@@ -8,6 +8,7 @@ export * from './pose';
 export * from './posed';
 export * from './position';
 export * from './reach';
-export { FLESH, FLOOR, type FleshyPart, type Gap, type Settled, type Surfaces, type Tilt } from './resting';
+export { FLESH, FLOOR, type FleshyPart, type Gap, type Settled, type Surfaces } from './resting';
 export * from './settle';
 export * from './skeleton';
+export { type Tilt, tiltBetween } from './tilt';

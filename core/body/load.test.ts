@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { holdingSide, loadOf as loadOfPosed } from './load';
 import type { Pose } from './pose';
-import { posedAs } from './posed';
+import { asWritten } from './posed';
 import { poseSchema } from './poseSchema';
 import type { BasePosition } from './position';
 
 const BODY = { bodyMassKg: 70, bodyHeightM: 1.7 };
-const loadOf = (pose: Pose, like: BasePosition) => loadOfPosed(posedAs(pose, like, BODY.bodyHeightM), BODY);
+const loadOf = (pose: Pose, like: BasePosition) => loadOfPosed(asWritten(pose, like, BODY.bodyHeightM), BODY);
 const lying = (legs: Partial<Pose>, supports: Pose['supports'] = ['head', 'ribs', 'pelvis', 'foot.left']): Pose => ({
   supports,
   ...legs,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { loadOf } from './load';
 import { mirrored, sameShape } from './mirror';
 import { type Pose, SIDES, type Support, supportsOf } from './pose';
-import { posedAs } from './posed';
+import { asWritten } from './posed';
 
 const anySide = fc.record({ left: fc.integer({ min: 0, max: 90 }), right: fc.integer({ min: 0, max: 90 }) });
 const anyPose: fc.Arbitrary<Pose> = fc
@@ -33,7 +33,7 @@ test('twice mirrored, a pose is itself; once, everything has changed sides and w
       );
       expect(new Set(swapped)).toEqual(supportsOf(other));
       const [a, b] = [pose, other].map((each) =>
-        loadOf(posedAs(each, 'supine', 1.7), { bodyMassKg: 70, bodyHeightM: 1.7 }),
+        loadOf(asWritten(each, 'supine', 1.7), { bodyMassKg: 70, bodyHeightM: 1.7 }),
       );
       expect(b?.legLever).toBeCloseTo(a?.legLever ?? 0, 6);
     }),

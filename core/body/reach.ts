@@ -1,6 +1,6 @@
 import { isPropped, isUpright } from './ground';
 import { type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
-import { type Posed, posedAs } from './posed';
+import { asWritten, type Posed } from './posed';
 import type { BasePosition } from './position';
 import { add, between, dot, type Limb, type Point } from './skeleton';
 
@@ -47,7 +47,7 @@ export function poseFaults(pose: Pose, like: BasePosition): readonly PoseFault[]
 
 /** Whether a limb of a pose as it is written rests on something higher than the floor. */
 export function restsAbove(pose: Pose, like: BasePosition, heightM: number): boolean {
-  const posed = posedAs(pose, like, heightM);
+  const posed = asWritten(pose, like, heightM);
   return [...supportsOf(pose)].some((part) => {
     const found = PART.exec(part);
     if (!found) return false;

@@ -2,6 +2,7 @@ import type { Ground } from './ground';
 import { type Angles, bears, type Pose, SIDES, type Side, supportsOf } from './pose';
 import type { BasePosition } from './position';
 import { add, between, dot, type Limb, type Point, type Skeleton } from './skeleton';
+import type { Tilt } from './tilt';
 import type { LimbName } from './turning';
 
 /**
@@ -52,12 +53,6 @@ export interface Settled {
   readonly gaps: readonly Gap[];
   /** Joints that had to give by far more than a pose is written by the eye, in degrees: `hip.left`. */
   readonly bent: ReadonlyArray<{ readonly joint: string; readonly degrees: number }>;
-}
-
-/** Degrees the head end was raised, and the body rolled about its own line. */
-export interface Tilt {
-  readonly pitch: number;
-  readonly roll: number;
 }
 
 /** Metres within which a body lies as it should: nothing is left to settle. */
@@ -162,15 +157,21 @@ export function throughFloor(
   });
 }
 
-/** Upright, a hand this share of height above what it should be on is a doubt: no body falls over to bring it down. */
+/**
+ * Upright, a hand this share of height above what it should be on is a doubt: no body falls over to bring it down. So
+ * is a foot as far below the seat: who sits so sits on something nobody named.
+ */
 export const FAR = 0.14;
 
 /** @returns the contacts that were dropped */
 export function dropFar(contacts: Contact[], heights: number[], far: number): Contact[] {
   const dropped: Contact[] = [];
   const least = Math.min(...heights);
+  const seat = heights[contacts.findIndex(({ support }) => support === 'pelvis')] ?? Number.NEGATIVE_INFINITY;
   for (let i = contacts.length - 1; i >= 0; i--) {
-    if (!contacts[i]?.limb?.startsWith('arm') || (heights[i] as number) - least <= far) continue;
+    const { limb } = contacts[i] as Contact;
+    const gap = limb?.startsWith('arm') ? (heights[i] as number) - least : limb ? seat - (heights[i] as number) : 0;
+    if (gap <= far) continue;
     dropped.push(...contacts.splice(i, 1));
     heights.splice(i, 1);
   }

@@ -27,10 +27,10 @@ import {
   NEAR,
   type Settled,
   type Surfaces,
-  type Tilt,
   throughFloor,
 } from './resting';
 import { add, cross, dot, type Limb, type Point, type Skeleton, skeletonOf, unit } from './skeleton';
+import { LEVEL, RADIANS, rolled, type Tilt, tilted, tiltFrom, tipped } from './tilt';
 import {
   type LimbName,
   limbTurned,
@@ -42,8 +42,6 @@ import {
   turnTrunk,
   withLimb,
 } from './turning';
-
-const LEVEL: Tilt = { pitch: 0, roll: 0 };
 
 const LIMBS: readonly LimbName[] = ['leg.left', 'leg.right', 'arm.left', 'arm.right'];
 
@@ -71,20 +69,25 @@ const TURNS = { propped: 30, lying: 9, upright: 3, said: 0.5 } as const;
 const STEPS = 10;
 /** Metres within which it is left as it is written: angles are written in whole degrees. */
 const CLOSE = 0.006;
-const RADIANS = Math.PI / 180;
+
+/**
+ * Settles a body on what it rests on, and brings its hands to what they hold.
+ * @param heightM metres of the body
+ */
+export const settled = (
+  pose: Pose,
+  like: BasePosition,
+  written: Angles,
+  heightM: number,
+  surfaces: Surfaces = FLOOR,
+): Settled => handsPlaced(rested(pose, like, written, heightM, surfaces), pose, heightM);
 
 /**
  * Settles a body on what it rests on: turned as a whole, and bent a little at the limbs that bear, until every support
  * lies on its surface. The least change that does it, by damped least squares (Gauss–Newton), within the joints' ranges.
  * @param heightM metres of the body
  */
-export function settled(
-  pose: Pose,
-  like: BasePosition,
-  written: Angles,
-  heightM: number,
-  surfaces: Surfaces = FLOOR,
-): Settled {
+export function rested(pose: Pose, like: BasePosition, written: Angles, heightM: number, surfaces: Surfaces): Settled {
   const angles = turningOf(withAnkles(pose, like, written));
   const bones = skeletonOf(angles, heightM);
   const ground = groundOf(pose, like, angles, bones);
@@ -95,17 +98,17 @@ export function settled(
   const clear = throughFloor(bones, ground.up, floor, heightM, contacts, surfaces).length === 0;
   if (heights.length === 0 || (clear && Math.max(...heights) - floor < CLOSE)) {
     const gaps = gapsOf(far, bones, ground.up, floor);
-    return handsPlaced({ angles, bones, ground, floor, tilt: LEVEL, gaps, bent: [] }, pose, heightM);
+    return { angles, bones, ground, floor, tilt: LEVEL, gaps, bent: [] };
   }
 
   const settling = new Settling(angles, bones, ground, floor, contacts, {
-    gives: turnGives(pose, like),
+    gives: trunkLies(contacts, heights) ? SAID : turnGives(pose, like),
     spine: givingSpine(contacts, heights, like),
     heightM,
     surfaces,
   });
   settling.run();
-  return handsPlaced(settling.settled(pose, like, far), pose, heightM);
+  return settling.settled(pose, like, far);
 }
 
 /** What a settling body gives way by, and on. */
@@ -296,14 +299,13 @@ export function laidDown(
 ): Pick<Settled, 'angles' | 'bones' | 'ground' | 'floor'> {
   const bones = skeletonOf(angles, heightM);
   const ground = groundOf(pose, like, angles, bones);
-  let { up, along } = ground;
-  [up, along] = tipped(up, along, tilt.pitch);
-  [up, along] = rolled(up, along, tilt.roll);
-  const contacts = contactsOf(pose, like, bones, { ...ground, up, along }, heightM, surfaces);
+  const lies = tilted(ground, tilt);
+  const { up } = lies;
+  const contacts = contactsOf(pose, like, bones, { ...ground, ...lies }, heightM, surfaces);
   let floor = Number.POSITIVE_INFINITY;
   for (const { place, rests } of contacts) floor = Math.min(floor, dot(place(bones), up) - rests);
   if (contacts.length === 0) floor = Math.min(...SIDES.map((side) => dot(bones.leg[side].end, up)));
-  return { angles, bones, ground: { ...ground, up, along }, floor };
+  return { angles, bones, ground: { ...ground, ...lies }, floor };
 }
 
 type GivingSpine = Extract<TrunkJoint, 'lumbar' | 'thoracic' | 'neck' | 'sideBend'>;
@@ -328,6 +330,14 @@ function givingSpine(contacts: readonly Contact[], heights: readonly number[], l
 
 /** Degrees by which a joint had to give that was not meant so. */
 const MUCH = 45;
+
+const SAID: Tilt = { pitch: TURNS.said, roll: TURNS.said };
+
+/** A trunk that lies as it is written stays so: its limbs give way and it does not tip up for them. */
+function trunkLies(contacts: readonly Contact[], heights: readonly number[]): boolean {
+  const trunk = heights.filter((_height, i) => contacts[i]?.limb === null);
+  return trunk.length > 1 && Math.max(...trunk) - Math.min(...trunk) < CLOSE;
+}
 
 function turnGives(pose: Pose, like: BasePosition): Tilt {
   const roll = isUpright(like) && !SIDES.some((side) => armBears(pose, side)) ? TURNS.upright : TURNS.lying;
@@ -356,25 +366,3 @@ const MOVABLE: Readonly<Record<LimbName, readonly Movable[]>> = {
 
 const movable = (contacts: readonly Contact[]): Movable[] =>
   LIMBS.filter((limb) => contacts.some((contact) => contact.limb === limb)).flatMap((limb) => MOVABLE[limb]);
-
-/** How a body lies that would lie otherwise by its angles alone. */
-function tiltFrom(ground: Ground, up: Point): Tilt {
-  const pitch = Math.atan2(dot(up, ground.along), dot(up, ground.up)) / RADIANS;
-  const [tippedUp, along] = tipped(ground.up, ground.along, pitch);
-  const roll = Math.atan2(dot(up, cross(along, tippedUp)), dot(up, tippedUp)) / RADIANS;
-  return { pitch, roll };
-}
-
-/** The head end raised by some degrees. */
-function tipped(up: Point, along: Point, degrees: number): [Point, Point] {
-  const [c, s] = [Math.cos(degrees * RADIANS), Math.sin(degrees * RADIANS)];
-  return [add(scaled(up, c), along, s), add(scaled(along, c), up, -s)];
-}
-
-/** The body rolled about the line it lies along. */
-function rolled(up: Point, along: Point, degrees: number): [Point, Point] {
-  const side = cross(along, up);
-  return [add(scaled(up, Math.cos(degrees * RADIANS)), side, Math.sin(degrees * RADIANS)), along];
-}
-
-const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: p.z * by });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { plainPose } from '../repertoire';
 import { loadOf } from './load';
 import { type Angles, anglesOf, JOINT_RANGES, LIMB_JOINTS, type Pose, TRUNK_JOINTS } from './pose';
-import { posedAs } from './posed';
+import { asWritten } from './posed';
 import { type BasePosition, POSITIONS } from './position';
 import { LENGTH, type Point, skeletonOf } from './skeleton';
 
@@ -62,7 +62,7 @@ test('a body in the mirror has the mirrored joints and the same loads', () => {
           [a.x, a.y, a.z].map((each) => (each + 0).toFixed(9)),
         );
       }
-      const [load, other] = [pose, mirrored(angles)].map((each) => loadOf(posedAs(each, like, TALL), BODY));
+      const [load, other] = [pose, mirrored(angles)].map((each) => loadOf(asWritten(each, like, TALL), BODY));
       for (const idea of ['legLever', 'curlLever', 'lumbarMoment'] as const) {
         expect(other?.[idea] ?? 0).toBeCloseTo(load?.[idea] ?? 0, 6);
       }
@@ -73,7 +73,7 @@ test('a body in the mirror has the mirrored joints and the same loads', () => {
 test('loads grow with the body’s mass and with its height', () => {
   const raised: Pose = { hip: 45, knee: 20, supports: ['head', 'ribs', 'pelvis'] };
   const lever = (bodyMassKg: number, bodyHeightM: number) =>
-    loadOf(posedAs(raised, 'supine', bodyHeightM), { bodyMassKg, bodyHeightM }).legLever ?? 0;
+    loadOf(asWritten(raised, 'supine', bodyHeightM), { bodyMassKg, bodyHeightM }).legLever ?? 0;
   expect(lever(140, TALL)).toBeCloseTo(2 * lever(70, TALL), 9);
   expect(lever(70, 2 * TALL)).toBeCloseTo(2 * lever(70, TALL), 9);
 });

@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { loadOf } from './load';
 import { moveBetween } from './move';
 import type { Pose } from './pose';
-import { posedAs } from './posed';
+import { asWritten } from './posed';
 import type { BasePosition } from './position';
 import { restsAbove } from './reach';
 import { dot, type Point } from './skeleton';
 
 const BODY = { bodyMassKg: 70, bodyHeightM: 1.7 };
-const posed = (pose: Pose, like: BasePosition) => posedAs(pose, like, BODY.bodyHeightM);
+const posed = (pose: Pose, like: BasePosition) => asWritten(pose, like, BODY.bodyHeightM);
 /** Degrees the trunk leans forward from upright. */
 function lean(pose: Pose, like: BasePosition = 'standing'): number {
   const { bones, ground } = posed(pose, like);

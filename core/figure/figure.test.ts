@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type BasePosition, mirrored, POSITIONS, type Pose } from '../body';
-import { Catalog, plainPose, type surfacesOf } from '../repertoire';
+import { Catalog, plainPose } from '../repertoire';
 import { VIEWS, type View, viewOf } from './camera';
 import { type Drawing, drawingOf, frameOf } from './drawing';
 import { phasesOf, rungScene, sceneOf } from './scene';
@@ -114,7 +114,7 @@ test('what a rung names is drawn: a seat under who sits, a band from hand to foo
       ...(on ? { on } : {}),
     };
     const exercise = { ...(catalog.rungs[0] as (typeof catalog.rungs)[number]).exercise, position: 'seat' };
-    const entry = { exercise, rung, props } as Parameters<typeof surfacesOf>[0];
+    const entry = { exercise, rung, props } as Parameters<typeof sceneOf>[0]['entry'];
     return sceneOf({ pose, like: 'seated', view: 'side', entry });
   };
   const seat = shown('chair', 'Chair', home, { pelvis: 'chair' });

@@ -1,6 +1,6 @@
 import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
-import { type Course, courseOf } from './course';
+import type { Course } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey, splitRungKey } from './exercise';
 import type { RungFeatures } from './features';
 import type { RungMeasures } from './heat';
@@ -84,7 +84,7 @@ export class Catalog {
     if (known) return known;
     const { rung, exercise, like, props } = entry;
     const guided = isGuided(exercise, rung, this.graph, props, this.method.bodyHeightM);
-    const worth = worthOf(rung, { method: this.method, like, props, guided });
+    const worth = worthOf(rung, { method: this.method, position: exercise.position, like, props, guided });
     this.#worth.set(entry, worth);
     return worth;
   }
@@ -98,9 +98,9 @@ export class Catalog {
     return this.measures(entry).heat;
   }
 
-  /** A rung as it passes, moment by moment. Not kept: what is read from it is, and it is large. */
+  /** A rung as it passes, moment by moment; worked out anew each time. */
   course(entry: RungEntry): Course {
-    return courseOf(entry.rung, entry.like, this.method);
+    return this.worth(entry).passed();
   }
 
   /** What a rung does to a body: what cautions, exposures and substitutes read. */

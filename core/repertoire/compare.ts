@@ -1,4 +1,4 @@
-import { type Load, loadOf, posedAs } from '../body';
+import { type Load, loadOf } from '../body';
 import type { Catalog, RungEntry } from './catalog';
 import { HEAT_FACTORS, type HeatFactor } from './heat';
 
@@ -19,12 +19,9 @@ export interface LoadPoint {
 
 /** The load over one repetition: where it starts, on the way, and where each phase arrives. */
 export function loadCurve(catalog: Catalog, entry: RungEntry): LoadPoint[] {
-  const { rung, like } = entry;
-  const start = rung.poses[rung.start];
-  const first = start
-    ? [{ atCounts: 0, load: loadOf(posedAs(start, like, catalog.method.bodyHeightM), catalog.method) }]
-    : [];
-  return [...first, ...catalog.course(entry).rep.map(({ atCounts, load }) => ({ atCounts, load }))];
+  const { start, rep } = catalog.course(entry);
+  const first = start ? [{ atCounts: 0, load: loadOf(start, catalog.method) }] : [];
+  return [...first, ...rep.map(({ atCounts, load }) => ({ atCounts, load }))];
 }
 
 /** Loads under this many N·m are too small to divide by. */

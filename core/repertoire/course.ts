@@ -9,6 +9,8 @@ import {
   peakLoad,
   posedAs,
   posedWith,
+  type Surfaces,
+  tiltBetween,
 } from '../body';
 import type { Method } from '../method/method';
 import type { Phase, Rung } from './exercise';
@@ -32,6 +34,8 @@ export interface Course {
   readonly exit: readonly Moment[];
   /** The pose repetitions begin in. */
   readonly start: Posed | null;
+  /** Every pose it reaches, settled, by the pose as it is written. */
+  readonly bodies: ReadonlyMap<Pose, Posed>;
 }
 
 /** Moments a moving phase is cut into; a held one is a single moment. */
@@ -41,11 +45,12 @@ const CUTS = 3;
  * A rung as it passes, phase by phase, each interpolated from the pose before it: what loads and exposures are summed
  * over. The way in begins in its own first pose: where people come from is the class's.
  * @param like the position the exercise is drawn and measured as
+ * @param surfaces how high what carries each support lies
  */
-export function courseOf(rung: Rung, like: BasePosition, method: Method): Course {
+export function courseOf(rung: Rung, like: BasePosition, method: Method, surfaces?: Surfaces): Course {
   const worked = new Map<Pose, Posed>();
   const reached = (pose: Pose): Posed => {
-    const posed = worked.get(pose) ?? posedAs(pose, like, method.bodyHeightM);
+    const posed = worked.get(pose) ?? posedAs(pose, like, method.bodyHeightM, surfaces);
     worked.set(pose, posed);
     return posed;
   };
@@ -65,7 +70,9 @@ export function courseOf(rung: Rung, like: BasePosition, method: Method): Course
   const startPose = rung.poses[rung.start];
   const start = startPose ? reached(startPose) : null;
   const rep = pass(rung.phases, start);
-  return { entry: pass(rung.entry ?? [], null), rep, exit: pass(rung.exit ?? [], rep.at(-1)?.posed ?? start), start };
+  const entry = pass(rung.entry ?? [], null);
+  const exit = pass(rung.exit ?? [], rep.at(-1)?.posed ?? start);
+  return { entry, rep, exit, start, bodies: worked };
 }
 
 /** Adds a phase as it passes. @returns the counts by its end */
@@ -83,8 +90,12 @@ function addMoments(
   const counts = phase.counts / cuts;
   let clock = begin;
   for (let cut = 0; cut < cuts; cut++) {
-    const { pose, angles } = move.writtenAt((cut + 0.5) / cuts);
-    const posed = move.still && pose === to.pose ? to : posedWith(pose, angles, like, method.bodyHeightM);
+    const share = (cut + 0.5) / cuts;
+    const { pose, angles } = move.writtenAt(share);
+    const posed =
+      move.still && pose === to.pose
+        ? to
+        : posedWith(pose, angles, like, method.bodyHeightM, tiltBetween(from.tilt, to.tilt, share));
     moments.push({
       phase,
       atCounts: clock + counts / 2,

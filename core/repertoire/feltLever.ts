@@ -69,7 +69,7 @@ function trunkAndArms(weighed: Weighed, like: BasePosition, body: ReferenceBody)
   const upright = isUpright(like);
   const { posed, load } = upright ? weighed : headHeld(weighed, like, body);
   const before = onTheWay(posed, like);
-  const passed = before ? loadOf(posedWith(posed.pose, before, like, body.bodyHeightM), body) : NO_LOAD;
+  const passed = before ? loadOf(posedWith(posed.pose, before, like, body.bodyHeightM, posed.tilt), body) : NO_LOAD;
   const { curlLever, lumbarMoment, bellyMoment, backMoment } = peakLoad(load, passed);
   // Back and seat are strong: what they hold is felt less than what the belly wall holds.
   // So is a trunk on hands and knees, short between its supports.
@@ -97,7 +97,7 @@ function headHeld(weighed: Weighed, like: BasePosition, body: ReferenceBody): We
     elbow: along('elbow', 0),
     shoulderAbduction: along('shoulderAbduction', 0),
   };
-  return weigh(posedWith(pose, eased, like, body.bodyHeightM), body);
+  return weigh(posedWith(pose, eased, like, body.bodyHeightM, posed.tilt), body);
 }
 /** Degrees of the shoulder at which an arm lies along the trunk. */
 const ALONG = 20;
@@ -144,7 +144,13 @@ function asItLeaves(from: Posed, to: Posed, end: Posed, like: BasePosition, { bo
   const move = moveBetween(from.pose, to.pose, from.angles, to.angles);
   const { pose, angles } = move.writtenAt(end === from ? JUST_OFF : 1 - JUST_OFF);
   const moreBent = (side: Side) => Math.max(from.angles.knee[side], to.angles.knee[side]);
-  return posedWith(pose, { ...angles, knee: { left: moreBent('left'), right: moreBent('right') } }, like, bodyHeightM);
+  return posedWith(
+    pose,
+    { ...angles, knee: { left: moreBent('left'), right: moreBent('right') } },
+    like,
+    bodyHeightM,
+    end.tilt,
+  );
 }
 
 /** A pose worked out and weighed. */

@@ -13,7 +13,6 @@ import {
   type Posed,
   peakLoad,
   pelvisBears,
-  posedAs,
   ribsBear,
   SIDES,
   type Side,
@@ -91,7 +90,7 @@ export const shapeOf = (sum: number): number =>
  * @param course the rung as it passes; entry and exit count for the load alone
  */
 export function measureRung(rung: Rung, circumstances: HeatCircumstances, course: Course): RungMeasures {
-  const efforts = effortsOf(rung, circumstances);
+  const efforts = effortsOf(rung, circumstances, course);
   const factors = { ...efforts };
   let sum = 0;
   for (const factor of HEAT_FACTORS) {
@@ -109,12 +108,13 @@ export function measureRung(rung: Rung, circumstances: HeatCircumstances, course
 }
 
 /** Effort of each factor, from 0 without an end. */
-export function effortsOf(rung: Rung, { like, method, props, guided }: HeatCircumstances): HeatFactors {
+function effortsOf(rung: Rung, { like, method, props, guided }: HeatCircumstances, { bodies }: Course): HeatFactors {
   const reached = [rung.start, ...rung.phases.map(({ pose }) => pose)];
   const poses = new Map(
     reached.flatMap((id) => {
       const pose = rung.poses[id];
-      return pose ? [[id, weigh(posedAs(pose, like, method.bodyHeightM), method)] as const] : [];
+      const posed = pose && bodies.get(pose);
+      return posed ? [[id, weigh(posed, method)] as const] : [];
     }),
   );
   // One repetition as it is done: the start, then what each phase arrives at.

@@ -61,11 +61,16 @@ const pairOf = (support: string): Support[] => {
   return pair ? [pair as Support] : [];
 };
 
+/** What a body of a rung can rest on. */
+interface Carried extends Pick<RungEntry, 'rung' | 'props'> {
+  readonly exercise: { readonly position: string };
+}
+
 /**
  * How high what carries each support lies: a seat, a block, a roller; `null` for what may be anywhere, a wall, a bar,
  * and for the limbs of a body on an apparatus of the studio's own.
  */
-export function surfacesOf({ exercise, rung, props }: Pick<RungEntry, 'exercise' | 'rung' | 'props'>): Surfaces {
+export function surfacesOf({ exercise, rung, props }: Carried): Surfaces {
   const base = (POSITIONS as readonly string[]).includes(exercise.position);
   const sits = props.some((prop) => propShape(prop) === 'chair') && carrierOf(rung, 'pelvis', props) !== undefined;
   return (support) => {
@@ -90,6 +95,7 @@ function heightOf(prop: Prop, support: string): number | null {
         ? null
         : Math.min(prop.heightM ?? BLOCK_M, PRESSED_M[support.split('.')[0] ?? ''] ?? 1);
     default:
-      return prop.heightM ?? BLOCK_M;
+      // How high a head lies on something unmeasured is the neck's business.
+      return prop.heightM ?? (support === 'head' ? null : BLOCK_M);
   }
 }

@@ -4,10 +4,13 @@ import { type Course, courseOf } from './course';
 import type { Prop, Rung } from './exercise';
 import { featuresOf, type RungFeatures } from './features';
 import { measureRung, type RungMeasures } from './heat';
+import { surfacesOf } from './propShape';
 
 /** All that a rung is measured with, beside itself. */
 interface Circumstances {
   readonly method: Method;
+  /** Of its exercise, and the base position it is drawn and measured as. */
+  readonly position: string;
   readonly like: BasePosition;
   readonly props: readonly Prop[];
   /** Something beside the body shows every sway. */
@@ -42,10 +45,15 @@ class Worth {
     return this.#features;
   }
 
-  /** Kept only until both parts have read it: it is large. */
+  /** The rung as it passes, moment by moment, on what carries it. Not kept: what is read from it is, and it is large. */
+  passed(): Course {
+    const { method, position, like, props } = this.#with;
+    return courseOf(this.#rung, like, method, surfacesOf({ exercise: { position }, rung: this.#rung, props }));
+  }
+
+  /** Kept only until both parts have read it. */
   #course(): Course {
-    const { like, method } = this.#with;
-    const course = this.#passed ?? courseOf(this.#rung, like, method);
+    const course = this.#passed ?? this.passed();
     this.#passed = this.#measures || this.#features ? undefined : course;
     return course;
   }
@@ -58,9 +66,9 @@ class Worth {
     return found;
   }
 
-  holdsFor({ method, like, props, guided }: Circumstances): boolean {
+  holdsFor({ method, position, like, props, guided }: Circumstances): boolean {
     const own = this.#with;
-    const same = own.method === method && own.like === like && own.guided === guided;
+    const same = own.method === method && own.position === position && own.like === like && own.guided === guided;
     return same && own.props.length === props.length && own.props.every((prop, i) => prop === props[i]);
   }
 }
