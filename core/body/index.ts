@@ -6,6 +6,7 @@ export * from './mirror';
 export * from './move';
 export * from './pose';
 export * from './posed';
+export * from './poseEdits';
 export * from './position';
 export * from './reach';
 export { FLESH, FLOOR, type FleshyPart, type Gap, type Settled, type Surfaces } from './resting';

@@ -10,6 +10,7 @@ import {
   removeRung,
   renamePose,
   swapPhases,
+  withCarrier,
   withPhase,
   withRung,
 } from './ladderEdits';
@@ -46,20 +47,41 @@ test('a rung is copied above, moved and taken out; what can’t be done changes 
 });
 
 test('taking out a phase, or changing two about, keeps every word with its phase', () => {
-  expect(spoken(removePhase(SPOKEN, 1))).toEqual([
+  expect(spoken(removePhase(SPOKEN, 'p2'))).toEqual([
     [1, 'first'],
     [3, 'third'],
   ]);
-  expect(spoken(swapPhases(SPOKEN, 0))).toEqual([
+  expect(spoken(swapPhases(SPOKEN, 'p1'))).toEqual([
     [2, 'second'],
     [1, 'first'],
     [3, 'third'],
   ]);
-  expect(swapPhases(SPOKEN, 2)).toBe(SPOKEN);
-  expect(removePhase(SPOKEN, 1).cues).toContainEqual({ id: 'c1', kind: 'setup', text: 'Lie down.' });
+  expect(swapPhases(SPOKEN, 'p3')).toBe(SPOKEN);
+  expect(removePhase(SPOKEN, 'p2').cues).toContainEqual({ id: 'c1', kind: 'setup', text: 'Lie down.' });
   const longer = addPhase(SPOKEN);
   expect(longer.phases.at(-1)).toEqual({ id: 'p4', breath: 'out', counts: 2, pose: 'home' });
-  expect(withPhase(SPOKEN, 1, { counts: 5 }).phases.map(({ counts }) => counts)).toEqual([1, 5, 3]);
+  expect(withPhase(SPOKEN, 'p2', { counts: 5 }).phases.map(({ counts }) => counts)).toEqual([1, 5, 3]);
+});
+
+test('a way in and a way out come and go with their phases, and no id is used twice', () => {
+  const through = addPhase(addPhase(SPOKEN, 'entry'), 'exit', 'away');
+  expect(through.entry).toEqual([{ id: 'p4', breath: 'in', counts: 2, pose: 'home' }]);
+  expect(through.exit).toEqual([{ id: 'p5', breath: 'in', counts: 2, pose: 'away' }]);
+  expect(withPhase(through, 'p5', { counts: 4 }).exit?.[0]?.counts).toBe(4);
+  // The last phase of the way in has no next one, though the repetition follows it.
+  expect(swapPhases(through, 'p4')).toBe(through);
+  expect(removePhase(removePhase(through, 'p4'), 'p5')).toEqual(SPOKEN);
+  expect(removePhase(SPOKEN, 'none')).toBe(SPOKEN);
+});
+
+test('a support is put on a prop and taken off it, and a rung with nothing on props says nothing of it', () => {
+  const feet = ['foot.left', 'foot.right'];
+  const raised = withCarrier(withCarrier(SPOKEN, ['head'], 'cushion'), feet, 'box');
+  expect(raised.on).toEqual({ head: 'cushion', feet: 'box' });
+  const one = withCarrier(raised, ['foot.left'], null);
+  expect(one.on).toEqual({ head: 'cushion', 'foot.right': 'box' });
+  expect(withCarrier(one, ['foot.left'], 'box').on).toEqual(raised.on);
+  expect(withCarrier(withCarrier(raised, feet, null), ['head'], null)).toEqual(SPOKEN);
 });
 
 test('a pose is renamed wherever the rung speaks of it, and a pose in use is known to be', () => {

@@ -1,4 +1,4 @@
-import type { Pose } from '../body';
+import { eachOf, type Pose, paired } from '../body';
 import { allPhases, type Exercise, type Phase, type Rung } from './exercise';
 
 /** The exercise with one rung changed; itself when there is no such step. */
@@ -62,24 +62,41 @@ export function removePose(rung: Rung, id: string): Rung {
   return { ...rung, poses };
 }
 
-export const withPhase = (rung: Rung, index: number, change: Partial<Phase>): Rung => ({
-  ...rung,
-  phases: rung.phases.map((phase, i) => (i === index ? { ...phase, ...change } : phase)),
-});
+/** Where phases stand: on the way into the shape, in the repetition, on the way out. */
+export const PHASE_PARTS = ['entry', 'phases', 'exit'] as const;
+export type PhasePart = (typeof PHASE_PARTS)[number];
 
-/** A phase more at the end, going back to where the repetition starts. */
-export const addPhase = (rung: Rung): Rung => ({
-  ...rung,
-  phases: [
-    ...rung.phases,
-    {
-      id: freeIdAmong(allPhases(rung), 'p'),
-      breath: rung.phases.at(-1)?.breath === 'in' ? 'out' : 'in',
-      counts: 2,
-      pose: rung.start,
-    },
-  ],
-});
+/** A rung with other phases in one part; a way in or out without any is none. */
+function withPhases(rung: Rung, part: PhasePart, phases: readonly Phase[]): Rung {
+  if (part === 'phases' || phases.length > 0) return { ...rung, [part]: phases };
+  const { [part]: _none, ...rest } = rung;
+  return rest;
+}
+
+/** The part a phase stands in, and its place there; `null` when the rung has no such phase. */
+function placeOf(rung: Rung, phase: string): { part: PhasePart; phases: readonly Phase[]; index: number } | null {
+  for (const part of PHASE_PARTS) {
+    const phases = rung[part] ?? [];
+    const index = phases.findIndex(({ id }) => id === phase);
+    if (index >= 0) return { part, phases, index };
+  }
+  return null;
+}
+
+/** @param phase its id; a rung without it stays as it is */
+export function withPhase(rung: Rung, phase: string, change: Partial<Phase>): Rung {
+  const place = placeOf(rung, phase);
+  if (!place) return rung;
+  const { part, phases, index } = place;
+  return withPhases(rung, part, phases.with(index, { ...(phases[index] as Phase), ...change }));
+}
+
+/** A phase more at the end of a part; unless said otherwise it goes back to where the repetition starts. */
+export function addPhase(rung: Rung, part: PhasePart = 'phases', pose: string = rung.start): Rung {
+  const before = rung[part] ?? [];
+  const breath = before.at(-1)?.breath === 'in' ? 'out' : 'in';
+  return withPhases(rung, part, [...before, { id: freeIdAmong(allPhases(rung), 'p'), breath, counts: 2, pose }]);
+}
 
 /** An id of a letter and a number that none of a list has. @example freeIdAmong([{ id: 'p1' }], 'p') // 'p2' */
 export function freeIdAmong(list: ReadonlyArray<{ readonly id: string }>, letter: string): string {
@@ -90,16 +107,36 @@ export function freeIdAmong(list: ReadonlyArray<{ readonly id: string }>, letter
 }
 
 /** A phase less; what was said on it goes with it. */
-export function removePhase(rung: Rung, index: number): Rung {
-  const gone = rung.phases[index];
-  const phases = rung.phases.toSpliced(index, 1);
-  if (!rung.cues || !gone) return { ...rung, phases };
-  return { ...rung, phases, cues: rung.cues.filter(({ phase }) => phase !== gone.id) };
+export function removePhase(rung: Rung, phase: string): Rung {
+  const place = placeOf(rung, phase);
+  if (!place) return rung;
+  const left = withPhases(rung, place.part, place.phases.toSpliced(place.index, 1));
+  return left.cues ? { ...left, cues: left.cues.filter((cue) => cue.phase !== phase) } : left;
 }
 
-/** Two neighbouring phases changed about, each with what is said on it; itself when there is no next one. */
-export function swapPhases(rung: Rung, index: number): Rung {
-  const [first, second] = [rung.phases[index], rung.phases[index + 1]];
-  if (!first || !second) return rung;
-  return { ...rung, phases: rung.phases.with(index, second).with(index + 1, first) };
+/** A phase changed about with the next one of its part, each with what is said on it; itself when there is none. */
+export function swapPhases(rung: Rung, phase: string): Rung {
+  const place = placeOf(rung, phase);
+  const [first, second] = [place?.phases[place.index], place?.phases[place.index + 1]];
+  if (!place || !first || !second) return rung;
+  return withPhases(rung, place.part, place.phases.with(place.index, second).with(place.index + 1, first));
+}
+
+/**
+ * A rung with some parts lying on a prop, or with none on what carries the rest of the body.
+ * @param parts one side at a time: `foot.left`, `pelvis`; two sides on one prop are written as their pair
+ */
+export function withCarrier(rung: Rung, parts: readonly string[], prop: string | null): Rung {
+  const { on = {}, ...rest } = rung;
+  const lying = new Map(Object.entries(on).flatMap(([support, id]) => eachOf(support).map((part) => [part, id])));
+  for (const part of parts) {
+    if (prop === null) lying.delete(part);
+    else lying.set(part, prop);
+  }
+  const props = [...new Set(lying.values())];
+  const next = props.flatMap((id) => {
+    const own = new Set([...lying].flatMap(([part, its]) => (its === id ? [part] : [])));
+    return paired(own).map((support) => [support, id]);
+  });
+  return next.length > 0 ? { ...rest, on: Object.fromEntries(next) } : rest;
 }

@@ -1,10 +1,11 @@
 import { eachOf, type Pose, supportsOf } from '../body';
 import type { RungEntry } from './catalog';
+import { allPhases } from './exercise';
 
 /** Cues that bring a part to touch something where the pose they are spoken in lets it hang, as sentences. */
 export function touchDoubts({ rung }: RungEntry): string[] {
   return (rung.cues ?? []).flatMap((cue) => {
-    const at = rung.phases.find(({ id }) => id === cue.phase)?.pose ?? rung.start;
+    const at = allPhases(rung).find(({ id }) => id === cue.phase)?.pose ?? rung.start;
     const pose = rung.poses[at];
     const hanging = pose ? (cue.touches ?? []).filter((part) => !touch(part, pose)) : [];
     return hanging.map(

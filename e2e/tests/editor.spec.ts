@@ -191,6 +191,71 @@ test('a seated turn with a stick is drawn by hand in three drags, the stick in b
   await saved(page);
 });
 
+test('what rests, what is held and what carries it is said on the body itself', async ({ page, studio }) => {
+  await newLadder(page, studio.address, 'Kiln seat', 'supine');
+  await page.getByRole('checkbox', { name: 'Cushion' }).check();
+  await joint(page, 'head').click();
+  const head = page.getByRole('dialog', { name: 'The head' });
+  await head.getByLabel('What carries the head').selectOption('Cushion');
+  await expect(page.getByRole('group', { name: 'The body' }).locator('path.fill-thing')).toBeVisible();
+  await head.getByRole('checkbox', { name: 'head' }).uncheck();
+  await expect(rests(page, 'trunk', 'head')).not.toBeChecked();
+  await head.getByRole('checkbox', { name: 'head' }).check();
+  await page.keyboard.press('Escape');
+  // By key, and one side alone.
+  await page.getByLabel('Move', { exact: true }).selectOption('right');
+  await joint(page, 'right wrist').press('Enter');
+  const wrist = page.getByRole('dialog', { name: 'The right wrist' });
+  await wrist.getByLabel('What the right hand holds').selectOption('the right thigh');
+  await wrist.getByLabel('Load at the right wrist, kg').fill('1');
+  await page.keyboard.press('Escape');
+  await expect(joint(page, 'right wrist')).toBeFocused();
+  await expect(page.getByLabel('right hand holds')).toHaveValue('thigh.right');
+  await expect(page.getByLabel('left hand holds')).toHaveValue('');
+  await expect(page.getByLabel('Held at the right hand, kg')).toHaveValue('1');
+  // What a cue brings to touch is held against the pose.
+  await page.getByLabel('Name and set-up').fill('Take hold behind the right thigh.');
+  await page.getByText('What the words bring to touch').click();
+  await page.getByLabel(/^A part that touches/).selectOption('right hand');
+  await joint(page, 'right wrist').click();
+  await wrist.getByLabel('What the right hand holds').selectOption('nothing');
+  await page.keyboard.press('Escape');
+  const doubts = page.getByRole('list', { name: 'Doubts about this ladder' });
+  await expect(doubts).toContainText('says of “hand.right” that it touches');
+  await page.keyboard.press('Control+z');
+  await expect(doubts).not.toContainText('that it touches');
+  await saved(page);
+});
+
+test('a pose is begun from any rung and offers to be used; the way out and a branch are set', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/edit/leg-lower/straight`);
+  await page.getByRole('button', { name: 'From…' }).click();
+  await page.getByLabel('Search the repertoire').fill('bridge');
+  await page.getByLabel('Search the repertoire').press('Enter');
+  const poses = page.getByRole('list', { name: 'Its poses' });
+  await expect(poses).toBeFocused();
+  const name = await poses.getByRole('button').first().textContent();
+  await poses.getByRole('button').first().click();
+  await expect(page.getByText(`Nothing goes to “${name}” yet.`)).toBeVisible();
+  await page.getByRole('button', { name: /^Phase 2 \(out\) goes here/ }).click();
+  await expect(page.getByLabel('Pose of phase 2')).toHaveValue(`${name}`);
+  await expect(page.getByText('Nothing goes to')).toBeHidden();
+
+  await page.getByRole('button', { name: 'Way out' }).click();
+  await page.getByLabel('Counts of phase 1 of the way out').fill('3');
+  await page.getByLabel('Said on phase 1 of the way out').fill('Set the foot down.');
+  await page.getByText('Place in the ladder, side, apparatus').click();
+  await page.getByLabel('Place in the ladder').selectOption('beside Bent, one foot down');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Said on phase 1 of the way out')).toHaveValue('Set the foot down.');
+  await page.getByText('Place in the ladder, side, apparatus').click();
+  await expect(page.getByLabel('Place in the ladder')).toHaveValue('bent');
+});
+
 test('a rung’s figure is taken as SVG and as PNG', async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire/leg-lower`);
   const study = page.getByRole('dialog', { name: 'Leg lower' });

@@ -9,10 +9,17 @@ import { PositionOptions } from './PositionOptions';
 /** Most rungs drawn at once; a finer search shows the rest. */
 const SHOWN = 60;
 
+interface RungPickerProps {
+  readonly catalog: Catalog;
+  /** The position it begins with; unsaid, every one. */
+  readonly at?: string;
+  readonly onPick: (entry: RungEntry) => void;
+}
+
 /** Finds rungs by words, position and direction, and hands over the one chosen. Enter takes the first. */
-export function RungPicker({ catalog, onPick }: { catalog: Catalog; onPick: (entry: RungEntry) => void }) {
+export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
   const [text, setText] = useState('');
-  const [position, setPosition] = useState('');
+  const [position, setPosition] = useState(at);
   const [direction, setDirection] = useState<Direction | ''>('');
   const typed = useDeferredValue(text);
   const found = useMemo(
@@ -82,7 +89,7 @@ export function RungPicker({ catalog, onPick }: { catalog: Catalog; onPick: (ent
         ))}
       </ul>
       {found.length > SHOWN && <p className="text-soft">{found.length - SHOWN} more; narrow the search to see them.</p>}
-      {found.length === 0 && <p className="text-soft">No rung answers to this. Try fewer words, or another cell.</p>}
+      {found.length === 0 && <p className="text-soft">No rung answers to this. Try fewer words, or another position or direction.</p>}
     </div>
   );
 }

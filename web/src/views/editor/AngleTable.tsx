@@ -16,73 +16,70 @@ const angleOf = (pose: Pose, joint: LimbJoint, side: Side): number => {
   return (typeof angle === 'object' ? angle[side] : angle) ?? 0;
 };
 
+interface AngleFieldProps {
+  readonly joint: LimbJoint | TrunkJoint;
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (degrees: number) => void;
+}
+
+function AngleField({ joint, label, value, onChange }: AngleFieldProps) {
+  const [min, max] = JOINT_RANGES[joint];
+  return (
+    <span className="whitespace-nowrap" title={`${min}° to ${max}°`}>
+      <NumberField label={`${label}, degrees`} value={value} min={min} max={max} className="w-10" onChange={onChange} />
+      °
+    </span>
+  );
+}
+
 /** Every angle of a pose in degrees, to be set exactly; each says its range when it is left. */
 export function AngleTable({ pose, onPose }: { pose: Pose; onPose: (pose: Pose, field: string) => void }) {
   const limbs = Object.keys(LIMB_WORDS) as LimbJoint[];
   return (
-    <div className="grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-x-6 text-[15px]">
-      <table className="w-full">
-        <thead className="text-sm text-soft">
-          <tr>
-            <th className="text-left font-normal">Limbs</th>
-            <th className="text-right font-normal">left</th>
-            <th className="text-right font-normal">right</th>
-          </tr>
-        </thead>
-        <tbody>
-          {limbs.map((joint) => (
-            <tr key={joint} title={rangeOf(joint)}>
-              <th scope="row" className="text-left font-normal">
-                {LIMB_WORDS[joint]}
-              </th>
-              {SIDES.map((side) => (
-                <td key={side} className="text-right whitespace-nowrap">
-                  <NumberField
-                    label={`${side} ${LIMB_WORDS[joint]}, degrees`}
-                    value={angleOf(pose, joint, side)}
-                    min={JOINT_RANGES[joint][0]}
-                    max={JOINT_RANGES[joint][1]}
-                    className="w-10"
-                    onChange={(degrees) => onPose(withLimb(pose, joint, side, degrees), `${joint} ${side}`)}
-                  />
-                  °
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <table className="h-fit w-full">
-        <thead className="text-sm text-soft">
-          <tr>
-            <th className="text-left font-normal">Trunk</th>
-            <th>
-              <span className="sr-only">degrees</span>
+    <table className="h-fit w-full max-w-sm text-[15px]">
+      <thead className="text-sm text-soft">
+        <tr>
+          <th className="text-left font-normal">Angles</th>
+          <th className="text-right font-normal">left</th>
+          <th className="text-right font-normal">right</th>
+        </tr>
+      </thead>
+      <tbody>
+        {limbs.map((joint) => (
+          <tr key={joint}>
+            <th scope="row" className="text-left font-normal">
+              {LIMB_WORDS[joint]}
             </th>
-          </tr>
-        </thead>
-        <tbody>
-          {TRUNK_JOINTS.map((joint) => (
-            <tr key={joint} title={rangeOf(joint)}>
-              <th scope="row" className="text-left font-normal">
-                {TRUNK_WORDS[joint]}
-              </th>
-              <td className="text-right whitespace-nowrap">
-                <NumberField
-                  label={`${TRUNK_WORDS[joint]}, degrees`}
-                  value={pose[joint] ?? 0}
-                  min={JOINT_RANGES[joint][0]}
-                  max={JOINT_RANGES[joint][1]}
-                  className="w-10"
-                  onChange={(degrees) => onPose(withTrunk(pose, joint, degrees), joint)}
+            {SIDES.map((side) => (
+              <td key={side} className="text-right">
+                <AngleField
+                  joint={joint}
+                  label={`${side} ${LIMB_WORDS[joint]}`}
+                  value={angleOf(pose, joint, side)}
+                  onChange={(degrees) => onPose(withLimb(pose, joint, side, degrees), `${joint} ${side}`)}
                 />
-                °
               </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+            ))}
+          </tr>
+        ))}
+        {TRUNK_JOINTS.map((joint) => (
+          <tr key={joint}>
+            <th scope="row" className="text-left font-normal">
+              {TRUNK_WORDS[joint]}
+            </th>
+            <td colSpan={2} className="text-right">
+              <AngleField
+                joint={joint}
+                label={TRUNK_WORDS[joint]}
+                value={pose[joint] ?? 0}
+                onChange={(degrees) => onPose(withTrunk(pose, joint, degrees), joint)}
+              />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 
@@ -92,6 +89,3 @@ function withTrunk(pose: Pose, joint: TrunkJoint, degrees: number): Pose {
   const { pitch: _unsaid, ...rest } = pose;
   return rest;
 }
-
-const rangeOf = (joint: keyof typeof JOINT_RANGES): string =>
-  `${JOINT_RANGES[joint][0]}° to ${JOINT_RANGES[joint][1]}°`;

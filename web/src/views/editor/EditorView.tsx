@@ -11,6 +11,7 @@ import { ExerciseHead } from './ExerciseHead';
 import { PhaseLine } from './PhaseLine';
 import { PoseDesk } from './PoseDesk';
 import { RungHead } from './RungHead';
+import { RungPlace } from './RungPlace';
 import { RungRail } from './RungRail';
 import { RungReading } from './RungReading';
 import { RungGate, RungWords } from './RungWords';
@@ -57,6 +58,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
             heat={catalog.heat(entry)}
             onRung={onRung}
           />
+          <RungPlace exercise={exercise} rung={rung} onRung={onRung} />
           <PoseDesk
             key={rung.id}
             rung={rung}

@@ -3,13 +3,15 @@ import {
   BREATHS,
   type Cue,
   freeIdAmong,
+  PHASE_PARTS,
   type Phase,
+  type PhasePart,
   type Rung,
   removePhase,
   swapPhases,
   withPhase,
 } from '@warm-ladder/core/repertoire';
-import { ArrowLeftRight, Plus, X } from 'lucide-react';
+import { Plus, X } from 'lucide-react';
 import { BreathWave } from '../../parts/BreathWave';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -22,118 +24,178 @@ interface PhaseLineProps {
   readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string) => void;
 }
 
-/** One repetition on its breath: each phase as wide as its counts, with where it goes and what is said on it. */
-export function PhaseLine({ rung, shown, onShow, onRung }: PhaseLineProps) {
-  const poses = Object.keys(rung.poses);
+const PART_WORDS: Readonly<Record<PhasePart, string>> = {
+  entry: 'The way in',
+  phases: 'Phases',
+  exit: 'The way out',
+};
+/** What a phase of a part is called, beside its number. */
+const OF_PART: Readonly<Record<PhasePart, string>> = { entry: ' of the way in', phases: '', exit: ' of the way out' };
+
+/**
+ * A rung on its breath: the way into the shape and out of it, done once, and one repetition between them; each phase as
+ * wide as its counts, with where it goes and what is said on it.
+ */
+export function PhaseLine(props: PhaseLineProps) {
+  const { rung, onRung } = props;
+  const add = (part: PhasePart, words: string) => (
+    <button
+      type="button"
+      className="action text-sm"
+      onClick={() => onRung((each) => addPhase(each, part), 'a phase more')}
+    >
+      <Plus className="size-4" aria-hidden="true" /> {words}
+    </button>
+  );
   return (
-    <ol aria-label="Phases" className="flex flex-wrap items-start gap-x-4 gap-y-3">
-      {rung.phases.map((phase, i) => {
-        const set = (change: Partial<Phase>, label: string, field = '') =>
-          onRung((each) => withPhase(each, i, change), label, field && `${field} ${i}`);
-        const spoken = rung.cues?.find((cue) => isSaidOn(rung, cue, phase.id));
-        return (
-          <li
-            key={i}
-            className={`min-w-44 flex-1 rounded-md px-1 ${phase.pose === shown ? 'bg-sheet shadow-lift' : ''}`}
-            style={{ flexGrow: phase.counts }}
-          >
-            <BreathWave breath={phase.breath} effort={phase.effort === true} />
-            <p className="flex flex-wrap items-center gap-x-1 text-[15px]">
-              <select
-                aria-label={`Breath of phase ${i + 1}`}
-                className="field font-semibold"
-                value={phase.breath}
-                onChange={({ target }) => set({ breath: target.value as Phase['breath'] }, 'the breath')}
-              >
-                {BREATHS.map((breath) => (
-                  <option key={breath}>{breath}</option>
-                ))}
-              </select>
-              <NumberField
-                label={`Counts of phase ${i + 1}`}
-                value={phase.counts}
-                min={0.5}
-                max={60}
-                className="w-9"
-                onChange={(counts) => set({ counts }, 'the counts', 'counts')}
-              />
-              <span className="text-soft">to</span>
-              <select
-                aria-label={`Pose of phase ${i + 1}`}
-                className="field max-w-28"
-                value={phase.pose}
-                onChange={({ target }) => {
-                  set({ pose: target.value }, 'where a phase goes');
-                  onShow(target.value);
-                }}
-              >
-                {poses.map((pose) => (
-                  <option key={pose}>{pose}</option>
-                ))}
-              </select>
-              <span className="ml-auto flex">
-                {i + 1 < rung.phases.length && (
-                  <button
-                    type="button"
-                    className="rounded p-0.5 hover:bg-shade"
-                    onClick={() => onRung((each) => swapPhases(each, i), 'the order of the phases')}
-                  >
-                    <ArrowLeftRight className="size-4" aria-hidden="true" />
-                    <span className="sr-only">Change phase {i + 1} about with the next</span>
-                  </button>
-                )}
-                {rung.phases.length > 1 && (
-                  <button
-                    type="button"
-                    className="rounded p-0.5 hover:bg-shade"
-                    onClick={() => onRung((each) => removePhase(each, i), 'taking out a phase')}
-                  >
-                    <X className="size-4" aria-hidden="true" />
-                    <span className="sr-only">Remove phase {i + 1}</span>
-                  </button>
-                )}
-              </span>
-            </p>
-            <TextField
-              label={`Said on phase ${i + 1}`}
-              note
-              placeholder="What is said on it"
-              value={spoken?.text ?? ''}
-              className="w-full"
-              onChange={(text) => onRung((each) => said(each, phase.id, text), 'what is said', `said ${i}`)}
-            />
-            <p className="flex flex-wrap gap-x-4 text-sm">
-              <Tick
-                words="effort"
-                phase={i}
-                on={phase.effort === true}
-                set={(effort) => set({ effort: effort || undefined }, 'the effort')}
-              />
-              <Tick
-                words="squeeze"
-                phase={i}
-                on={phase.squeeze === true}
-                set={(squeeze) => set({ squeeze: squeeze || undefined }, 'the squeeze')}
-              />
-            </p>
-          </li>
-        );
-      })}
-      <li>
-        <button type="button" className="action mt-4 text-sm" onClick={() => onRung(addPhase, 'a phase more')}>
-          <Plus className="size-4" aria-hidden="true" /> Phase
-        </button>
-      </li>
-    </ol>
+    <div className="flex flex-col gap-2">
+      {PHASE_PARTS.map((part) => (
+        <PhasesOf key={part} part={part} {...props} />
+      ))}
+      <p className="flex flex-wrap gap-2">
+        {add('phases', 'Phase')}
+        {add('entry', rung.entry ? 'Phase of the way in' : 'Way in')}
+        {add('exit', rung.exit ? 'Phase of the way out' : 'Way out')}
+      </p>
+    </div>
   );
 }
 
-function Tick(props: { words: string; phase: number; on: boolean; set: (on: boolean) => void }) {
-  const { words, phase, on, set } = props;
+function PhasesOf({ part, ...props }: PhaseLineProps & { readonly part: PhasePart }) {
+  const phases = props.rung[part];
+  if (!phases) return null;
+  return (
+    <div>
+      {part !== 'phases' && <h3 className="text-sm text-soft">{PART_WORDS[part]}, once</h3>}
+      <ol aria-label={PART_WORDS[part]} className="flex flex-wrap items-start gap-x-4 gap-y-3">
+        {phases.map((phase, i) => (
+          <PhaseItem
+            key={phase.id}
+            phase={phase}
+            name={`phase ${i + 1}${OF_PART[part]}`}
+            last={i + 1 === phases.length}
+            only={part === 'phases' && phases.length === 1}
+            {...props}
+          />
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+interface PhaseItemProps extends PhaseLineProps {
+  readonly phase: Phase;
+  readonly name: string;
+  readonly last: boolean;
+  /** The only phase of a repetition can't be taken out. */
+  readonly only: boolean;
+}
+
+function PhaseItem({ rung, phase, name, last, only, shown, onShow, onRung }: PhaseItemProps) {
+  const set = (change: Partial<Phase>, label: string, field = '') =>
+    onRung((each) => withPhase(each, phase.id, change), label, field && `${field} ${phase.id}`);
+  const spoken = rung.cues?.find((cue) => isSaidOn(rung, cue, phase.id));
+  return (
+    <li
+      className={`min-w-44 flex-1 rounded-md px-1 ${phase.pose === shown ? 'bg-sheet shadow-lift' : ''}`}
+      style={{ flexGrow: phase.counts }}
+    >
+      <BreathWave breath={phase.breath} effort={phase.effort === true} />
+      <p className="flex flex-wrap items-center gap-x-1 text-[15px]">
+        <select
+          aria-label={`Breath of ${name}`}
+          className="field font-semibold"
+          value={phase.breath}
+          onChange={({ target }) => set({ breath: target.value as Phase['breath'] }, 'the breath')}
+        >
+          {BREATHS.map((breath) => (
+            <option key={breath}>{breath}</option>
+          ))}
+        </select>
+        <NumberField
+          label={`Counts of ${name}`}
+          value={phase.counts}
+          min={0.5}
+          max={60}
+          className="w-9"
+          onChange={(counts) => set({ counts }, 'the counts', 'counts')}
+        />
+        <span className="text-soft">to</span>
+        <select
+          aria-label={`Pose of ${name}`}
+          className="field max-w-28"
+          value={phase.pose}
+          onChange={({ target }) => {
+            set({ pose: target.value }, 'where a phase goes');
+            onShow(target.value);
+          }}
+        >
+          {Object.keys(rung.poses).map((pose) => (
+            <option key={pose}>{pose}</option>
+          ))}
+        </select>
+        <span className="ml-auto flex">
+          {!last && (
+            <button
+              type="button"
+              className="rounded px-1 text-sm text-soft hover:bg-shade hover:text-ink"
+              onClick={() => onRung((each) => swapPhases(each, phase.id), 'the order of the phases')}
+            >
+              later<span className="sr-only">: {name}</span>
+            </button>
+          )}
+          {!only && (
+            <button
+              type="button"
+              className="rounded p-0.5 hover:bg-shade"
+              onClick={() => onRung((each) => removePhase(each, phase.id), 'taking out a phase')}
+            >
+              <X className="size-4" aria-hidden="true" />
+              <span className="sr-only">Remove {name}</span>
+            </button>
+          )}
+        </span>
+      </p>
+      <TextField
+        label={`Said on ${name}`}
+        note
+        placeholder="What is said on it"
+        value={spoken?.text ?? ''}
+        className="w-full"
+        onChange={(text) => onRung((each) => said(each, phase.id, text), 'what is said', `said ${phase.id}`)}
+      />
+      <p className="flex flex-wrap gap-x-4 text-sm">
+        <Tick
+          words="effort"
+          of={name}
+          on={phase.effort === true}
+          set={(effort) => set({ effort: effort || undefined }, 'the effort')}
+        />
+        {phase.effort === true && phase.breath === 'in' && (
+          <Tick
+            words="on purpose"
+            of={name}
+            on={phase.onPurpose === true}
+            set={(onPurpose) => set({ onPurpose: onPurpose || undefined }, 'the breath')}
+          />
+        )}
+        <Tick
+          words="squeeze"
+          of={name}
+          on={phase.squeeze === true}
+          set={(squeeze) => set({ squeeze: squeeze || undefined }, 'the squeeze')}
+        />
+      </p>
+    </li>
+  );
+}
+
+function Tick(props: { words: string; of: string; on: boolean; set: (on: boolean) => void }) {
+  const { words, of, on, set } = props;
   return (
     <label className="inline-flex items-center gap-1">
       <input type="checkbox" checked={on} onChange={({ target }) => set(target.checked)} />
-      {words} <span className="sr-only">in phase {phase + 1}</span>
+      {words} <span className="sr-only">in {of}</span>
     </label>
   );
 }

@@ -1,14 +1,25 @@
 import { type BasePosition, mirrored, type Pose } from '@warm-ladder/core/body';
-import { type PlainView, plainViewOf, type Shown } from '@warm-ladder/core/figure';
-import { plainPose, poseInUse, type Rung, removePose, renamePose, withPose } from '@warm-ladder/core/repertoire';
+import { type PlainView, plainViewOf } from '@warm-ladder/core/figure';
+import {
+  plainPose,
+  poseInUse,
+  type Rung,
+  type RungEntry,
+  removePose,
+  renamePose,
+  withPose,
+} from '@warm-ladder/core/repertoire';
 import { FlipHorizontal2, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { freeId } from '../../app/freeId';
 import { Figure } from '../../figure/Figure';
 import { TextField } from '../../parts/TextField';
 import { AngleTable } from './AngleTable';
-import type { Moved } from './drag';
+import type { Handle, Moved } from './drag';
+import { PartMenu } from './PartMenu';
+import { PoseSource } from './PoseSource';
 import { PoseStage } from './PoseStage';
+import { PoseUse } from './PoseUse';
 import { SupportPicker } from './SupportPicker';
 
 interface PoseDeskProps {
@@ -16,7 +27,7 @@ interface PoseDeskProps {
   readonly like: BasePosition;
   readonly shown: string;
   /** The rung with its props, for what carries the body. */
-  readonly entry: Shown['entry'];
+  readonly entry: RungEntry;
   readonly onShow: (pose: string) => void;
   readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string, hold?: boolean) => void;
 }
@@ -36,17 +47,19 @@ const MOVED: ReadonlyArray<readonly [Moved, string]> = [
 export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskProps) {
   const [chosen, setChosen] = useState<PlainView | null>(null);
   const [moved, setMoved] = useState<Moved>('both');
+  const [asked, setAsked] = useState<{ handle: Handle; at: SVGElement } | null>(null);
+  const [choosing, setChoosing] = useState(false);
   const pose = rung.poses[shown];
   if (!pose) return null;
   const ids = Object.keys(rung.poses);
   const view = chosen ?? plainViewOf(Object.values(rung.poses), like);
   const set = (next: Pose, field: string) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, field);
-  const add = () => {
+  const add = (added: Pose, name: string) => {
     const id = freeId(
-      'pose',
+      name,
       ids.map((each) => ({ id: each })),
     );
-    onRung((each) => withPose(each, id, structuredClone(pose)), 'a pose more');
+    onRung((each) => withPose(each, id, structuredClone(added)), 'a pose more');
     onShow(id);
   };
   const rename = (name: string) => {
@@ -70,7 +83,12 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
         >
           <FlipHorizontal2 className="size-4" aria-hidden="true" /> Mirror
         </button>
-        <span className="ml-auto text-soft">Drag a joint, or go to it and press an arrow.</span>
+        <span
+          className="ml-auto text-soft"
+          title="Or go to it and press an arrow, or Enter. Square where the body rests."
+        >
+          Drag a joint; click it for what rests or holds.
+        </span>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)_6.5rem] gap-3">
         <div className="h-72">
@@ -82,11 +100,24 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
             view={view}
             moved={moved}
             onPose={(next, done) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, '', !done)}
+            onAsk={(handle, at) => setAsked({ handle, at })}
           />
+          {asked && (
+            <PartMenu
+              {...asked}
+              pose={pose}
+              rung={rung}
+              props={entry.props}
+              moved={moved}
+              onPose={(next) => set(next, '')}
+              onRung={(change) => onRung(change, 'what carries the body')}
+              onClose={() => setAsked(null)}
+            />
+          )}
         </div>
         <ul aria-label="Poses of this rung" className="flex max-h-72 flex-col gap-1 overflow-y-auto">
           {ids.map((id) => (
-            <li key={id}>
+            <li key={id} ref={id === shown ? intoView : undefined}>
               <button
                 type="button"
                 aria-pressed={id === shown}
@@ -100,13 +131,34 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
             </li>
           ))}
           <li>
-            <button type="button" className="action w-full justify-center text-sm" onClick={add}>
+            <button type="button" className="action w-full justify-center text-sm" onClick={() => add(pose, 'pose')}>
               <Plus className="size-4" aria-hidden="true" /> Pose
+            </button>
+          </li>
+          <li>
+            <button
+              type="button"
+              className="action w-full justify-center text-sm"
+              title="A pose of any rung, to begin from"
+              onClick={() => setChoosing(true)}
+            >
+              <Plus className="size-4" aria-hidden="true" /> From…
             </button>
           </li>
         </ul>
       </div>
-      <details className="mt-1">
+      <PoseUse rung={rung} pose={shown} onRung={onRung} />
+      {choosing && (
+        <PoseSource
+          position={entry.exercise.position}
+          onPick={(taken, name) => {
+            add(taken, name);
+            setChoosing(false);
+          }}
+          onClose={() => setChoosing(false)}
+        />
+      )}
+      <details className="mt-1 mb-3">
         <summary className="text-[15px]">
           <span className="font-semibold">Exact angles, what rests, what is held</span>
         </summary>
@@ -140,12 +192,19 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
         </div>
         <div className="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-2">
           <AngleTable pose={pose} onPose={(next, joint) => set(next, `angle ${shown} ${joint}`)} />
-          <SupportPicker pose={pose} onPose={(next, part) => set(next, part && `${shown} ${part}`)} />
+          <SupportPicker
+            pose={pose}
+            props={entry.props}
+            onPose={(next, part) => set(next, part && `${shown} ${part}`)}
+          />
         </div>
       </details>
     </section>
   );
 }
+
+/** A pose just added may lie below the others. */
+const intoView = (item: HTMLLIElement | null) => item?.scrollIntoView({ block: 'nearest' });
 
 interface ChoiceProps<T extends string> {
   readonly words: string;

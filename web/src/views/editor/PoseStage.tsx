@@ -11,6 +11,7 @@ import {
 import { type PointerEvent, useRef, useState } from 'react';
 import { Body, FigureFrame, Ghost } from '../../figure/Figure';
 import { draggedTo, type Handle, handlesOf, type Moved, nudged, type Stage } from './drag';
+import { restsAt } from './PartMenu';
 
 interface PoseStageProps {
   readonly pose: Pose;
@@ -23,14 +24,20 @@ interface PoseStageProps {
   readonly moved: Moved;
   /** `done` when the hand lets go: then it is kept. */
   readonly onPose: (pose: Pose, done: boolean) => void;
+  /** A place of the body was clicked and not dragged. */
+  readonly onAsk: (handle: Handle, at: SVGElement) => void;
 }
 
 const ROUND = { x: 0.12, y: 0.12 };
+/** Pixels a hand moves before it drags: less is a click. */
+const SLACK = 4;
+/** Half of a handle, in body heights. */
+const GRIP = 0.035;
 
-/** The body as it can be taken hold of: drag a joint, or go to it and use the arrow keys. */
-export function PoseStage({ pose, from, like, entry, view, moved, onPose }: PoseStageProps) {
+/** The body as it can be taken hold of: drag a joint, go to it and use the arrow keys, or click it to say what rests. */
+export function PoseStage({ pose, from, like, entry, view, moved, onPose, onAsk }: PoseStageProps) {
   const stage = useRef<HTMLDivElement>(null);
-  const [dragging, setDragging] = useState<{ handle: Handle; frame: Frame; planted: string | null } | null>(null);
+  const [dragging, setDragging] = useState<Dragging | null>(null);
   const planted = dragging?.planted ?? plantedIn(entry ? Object.values(entry.rung.poses) : [pose]);
   const still = sceneOf({ pose, from, like, view, entry, planted });
   // The frame stays where it was while a hand drags: a picture that moves under the hand can't be aimed at.
@@ -49,6 +56,8 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
   const drag = (event: PointerEvent, done: boolean) => {
     const spot = spotOf(event);
     if (!dragging || !spot) return;
+    if (!dragging.moved && Math.hypot(event.clientX - dragging.x, event.clientY - dragging.y) < SLACK) return;
+    if (!dragging.moved) setDragging({ ...dragging, moved: true });
     onPose(draggedTo(pose, { like, view, planted: dragging.planted }, dragging.handle, moved, spot), done);
   };
   return (
@@ -57,11 +66,14 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
         {scene.ghost && <Ghost drawing={scene.ghost} />}
         <Body drawing={scene.drawing} />
         {handles.map((handle) => (
-          <circle
+          // Square where the body rests, round where it is free.
+          <rect
             key={`${handle.name}-${handle.side}`}
-            cx={handle.at.x}
-            cy={-handle.at.y}
-            r={0.035}
+            x={handle.at.x - GRIP}
+            y={-handle.at.y - GRIP}
+            width={2 * GRIP}
+            height={2 * GRIP}
+            rx={restsAt(pose, handle, moved) ? GRIP * 0.35 : GRIP}
             tabIndex={0}
             role="slider"
             aria-label={handle.words}
@@ -73,15 +85,20 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
             strokeWidth={0.012}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);
-              setDragging({ handle, frame, planted });
+              setDragging({ handle, frame, planted, x: event.clientX, y: event.clientY, moved: false });
             }}
             onPointerMove={(event) => drag(event, false)}
             onPointerUp={(event) => {
-              drag(event, true);
+              if (dragging?.moved) drag(event, true);
+              else onAsk(handle, event.currentTarget);
               setDragging(null);
             }}
             onPointerCancel={() => setDragging(null)}
             onKeyDown={(event) => {
+              if (event.key === 'Enter' || event.key === ' ') {
+                event.preventDefault();
+                return onAsk(handle, event.currentTarget);
+              }
               const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
               if (by === undefined) return;
               event.preventDefault();
@@ -92,6 +109,17 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose }: Pose
       </FigureFrame>
     </div>
   );
+}
+
+/** A hand on a joint: what it took hold of, and where it did. */
+interface Dragging {
+  readonly handle: Handle;
+  readonly frame: Frame;
+  readonly planted: string | null;
+  readonly x: number;
+  readonly y: number;
+  /** It has gone far enough to drag. */
+  readonly moved: boolean;
 }
 
 /** A little more air than a still picture needs: somewhere to drag to. */

@@ -18,6 +18,7 @@ import { LinesField } from '../../parts/LinesField';
 import { RungPicker } from '../../parts/RungPicker';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
+import { TouchFields } from './TouchFields';
 
 interface RungPartProps {
   readonly rung: Rung;
@@ -75,6 +76,7 @@ export function RungWords({ rung, onRung }: RungPartProps) {
           onChange={(lines) => put(kind, lineCues(cues, kind, lines), `cue ${kind}`)}
         />
       ))}
+      <TouchFields rung={rung} onRung={onRung} />
       <div className="text-[15px]">
         <h3 className="text-sm text-soft">Fault → fix</h3>
         {faults.map((fault, i) => (

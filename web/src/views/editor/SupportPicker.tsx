@@ -1,10 +1,14 @@
-import { type Pose, SIDES, type Support, supportsOf } from '@warm-ladder/core/body';
+import { HANDS, type Pose, SIDES, supportsOf, withHold, withSupports, withWeight } from '@warm-ladder/core/body';
+import type { Prop } from '@warm-ladder/core/repertoire';
 import { ChipSet } from '../../parts/ChipSet';
 import { NumberField } from '../../parts/NumberField';
-import { LIMB_SUPPORTS, TRUNK_SUPPORTS, WEIGHT_WORDS } from './joints';
+import { HoldField } from './HoldField';
+import { LIMB_SUPPORTS, TRUNK_SUPPORTS, WEIGHT_PLACES, WEIGHT_WORDS } from './joints';
 
 interface SupportPickerProps {
   readonly pose: Pose;
+  /** Those of the rung: hands may hold them. */
+  readonly props: readonly Prop[];
   readonly onPose: (pose: Pose, field: string) => void;
 }
 
@@ -16,11 +20,9 @@ const ROWS = [
     parts: LIMB_SUPPORTS.map((part) => ({ id: `${part}.${side}`, name: part as string })),
   })),
 ];
-type Place = keyof typeof WEIGHT_WORDS;
-const PLACES = Object.keys(WEIGHT_WORDS) as Place[];
 
 /** What rests on something, and what is held. */
-export function SupportPicker({ pose, onPose }: SupportPickerProps) {
+export function SupportPicker({ pose, props, onPose }: SupportPickerProps) {
   const bearing = [...supportsOf(pose)];
   return (
     <div className="text-[15px]">
@@ -33,16 +35,28 @@ export function SupportPicker({ pose, onPose }: SupportPickerProps) {
             all={parts}
             chosen={bearing}
             onChange={(chosen) => {
-              const others = bearing.filter((part) => !parts.some(({ id }) => id === part));
-              onPose({ ...pose, supports: [...others, ...chosen] as Support[] }, '');
+              const gone = parts.flatMap(({ id }) => (chosen.includes(id) ? [] : [id]));
+              onPose(withSupports(withSupports(pose, gone, false), chosen, true), '');
             }}
           />
         </div>
       ))}
+      <div className="mt-3 flex flex-wrap gap-x-4">
+        {HANDS.map((hand, i) => (
+          <HoldField
+            key={hand}
+            words={`${SIDES[i]} hand holds`}
+            label={`${SIDES[i]} hand holds`}
+            value={pose.holds?.[hand]}
+            props={props}
+            onChange={(held) => onPose(withHold(pose, hand, held), '')}
+          />
+        ))}
+      </div>
       <fieldset className="mt-3">
         <legend className="text-sm text-soft">Held loads</legend>
         <p className="grid grid-cols-[repeat(auto-fill,minmax(9rem,1fr))]">
-          {PLACES.map((place) => (
+          {WEIGHT_PLACES.map((place) => (
             <span key={place}>
               {WEIGHT_WORDS[place]}{' '}
               <NumberField
@@ -61,11 +75,4 @@ export function SupportPicker({ pose, onPose }: SupportPickerProps) {
       </fieldset>
     </div>
   );
-}
-
-function withWeight(pose: Pose, place: Place, kg: number): Pose {
-  const { weights: old, ...rest } = pose;
-  const { [place]: _gone, ...others } = old ?? {};
-  const weights = kg > 0 ? { ...others, [place]: kg } : others;
-  return Object.keys(weights).length > 0 ? { ...rest, weights } : rest;
 }

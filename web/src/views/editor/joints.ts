@@ -1,4 +1,4 @@
-import type { LimbJoint, Support, TrunkJoint } from '@warm-ladder/core/body';
+import type { HeldPart, LimbJoint, Support, TrunkJoint, WeightPlace } from '@warm-ladder/core/body';
 
 /** What each joint is called, in the order of the table of angles. */
 export const LIMB_WORDS: Readonly<Record<LimbJoint, string>> = {
@@ -38,4 +38,22 @@ export const WEIGHT_WORDS = {
   'foot.right': 'right foot',
   head: 'head',
   pelvis: 'pelvis',
-} as const;
+} as const satisfies Record<WeightPlace, string>;
+export const WEIGHT_PLACES = Object.keys(WEIGHT_WORDS) as WeightPlace[];
+
+/** What a hand can hold or press, beside a prop. */
+export const HELD_WORDS: Readonly<Record<HeldPart, string>> = {
+  'thigh.left': 'the left thigh',
+  'thigh.right': 'the right thigh',
+  'shin.left': 'the left shin',
+  'shin.right': 'the right shin',
+  'foot.left': 'the left foot',
+  'foot.right': 'the right foot',
+  head: 'the head',
+  seat: 'the seat',
+  ribs: 'the ribs',
+  hips: 'the hips',
+  shoulder: 'a shoulder',
+  floor: 'the floor, pressed',
+  bar: 'a bar',
+};
