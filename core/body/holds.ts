@@ -1,51 +1,8 @@
-import { armBears, HANDS, type Hand, type Pose, SIDES, type Side } from './pose';
-import { asWritten, type Posed } from './posed';
-import type { BasePosition } from './position';
-import { distanceTo, type PoseFault } from './reach';
-import { dot, LENGTH, type Point } from './skeleton';
-
-/** Metres by which what a hand holds may lie farther from the shoulder than the arm is long: bodies differ. */
-const GIVE_M = 0.05;
+import { armBears, HANDS, type Hand, SIDES, type Side } from './pose';
+import type { Posed } from './posed';
+import type { Point } from './skeleton';
 
 const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
-
-const sideOf = (part: string): Side => (part.endsWith('.right') ? 'right' : 'left');
-
-/**
- * Hands said to hold what they cannot reach: the nearest point of it lies farther from the shoulder than the arm is
- * long. Where the hand is drawn does not matter; a bar or a prop may be anywhere.
- * @returns faults, empty when every hand can be where it is said to be
- */
-export function reachFaults(pose: Pose, like: BasePosition, heightM: number): readonly PoseFault[] {
-  if (!pose.holds) return [];
-  const posed = asWritten(pose, like, heightM);
-  const arm = (LENGTH.upperArm + LENGTH.forearm + LENGTH.hand) * heightM;
-  return HANDS.flatMap((hand): PoseFault[] => {
-    const held = pose.holds?.[hand];
-    if (held === undefined) return [];
-    const away = distanceFrom(posed, posed.bones.arm[sideOf(hand)].root, held);
-    if (away === null || away <= arm + GIVE_M) return [];
-    const message = `The ${sideOf(hand)} hand is said to hold the ${spoken(held)}, which is ${Math.round(away * 100)} cm from its shoulder; the arm is ${Math.round(arm * 100)} cm long.`;
-    return [{ path: ['holds', hand], message }];
-  });
-}
-
-const spoken = (held: string): string => (held.includes('.') ? `${sideOf(held)} ${held.split('.')[0]}` : held);
-
-/** Metres from a point to the nearest point of what is held; `null` where that may be anywhere. */
-function distanceFrom({ bones, ground }: Posed, from: Point, held: string): number | null {
-  const { leg, head, hip } = bones;
-  const { root, middle, end, tip } = leg[sideOf(held)];
-  if (held.startsWith('thigh.')) return distanceTo(from, root, middle);
-  if (held.startsWith('shin.')) return distanceTo(from, middle, end);
-  if (held.startsWith('foot.')) return distanceTo(from, end, tip);
-  if (held === 'head') return apart(from, head);
-  if (held === 'seat') return apart(from, hip);
-  if (held !== 'floor') return null;
-  // The floor is no higher than the lowest joint of the body.
-  const heights = [hip, bones.shoulder, leg.left.end, leg.right.end, leg.left.middle, leg.right.middle];
-  return dot(from, ground.up) - Math.min(...heights.map((point) => dot(point, ground.up)));
-}
 
 /** The hand of a side as a key of `holds`. */
 export const handOf = (side: Side): Hand => (side === 'left' ? 'hand.left' : 'hand.right');

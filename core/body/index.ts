@@ -1,4 +1,5 @@
 export * from './contacts';
+export * from './faults';
 export * from './ground';
 export * from './holds';
 export * from './load';

@@ -1,7 +1,8 @@
 import { plainPose } from '../repertoire';
+import { poseFaults } from './faults';
 import type { Pose } from './pose';
 import { type BasePosition, POSITIONS } from './position';
-import { poseFaults, restsAbove } from './reach';
+import { restsAbove } from './reach';
 
 const TALL = 1.7;
 const faults = (pose: Pose, like: BasePosition) => poseFaults(pose, like).map(({ message }) => message);

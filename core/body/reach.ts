@@ -1,4 +1,4 @@
-import { isPropped, isUpright } from './ground';
+import { isPropped } from './ground';
 import { type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from './pose';
 import { asWritten, type Posed } from './posed';
 import type { BasePosition } from './position';
@@ -14,36 +14,8 @@ const STACKED_M = 0.3;
 /** A wrist this near a leg's bones, in metres, rests on the leg. */
 const ON_LEG_M = 0.2;
 
-/** A pose that can't be: a sentence naming the part, the joint and the range. */
-export interface PoseFault {
-  readonly path: readonly string[];
-  readonly message: string;
-}
-
 const PART = /^(foot|heel|toe|shin|knee|thigh|hand|fist|forearm|elbow)\.(left|right)$/;
 const OF_LEG = new Set(['foot', 'heel', 'toe', 'shin', 'knee', 'thigh']);
-
-/**
- * Whether anything can carry a body as a pose says: its trunk, or limbs enough. Whether every support comes down to what
- * it rests on is a doubt and no fault (see `poseDoubts`).
- * @returns faults, empty when the pose can be
- */
-export function poseFaults(pose: Pose, like: BasePosition): readonly PoseFault[] {
-  const parts = supportsOf(pose);
-  const trunk = pelvisBears(pose) || ribsBear(pose);
-  const legs = [...parts].some((part) => OF_LEG.has(part.split('.')[0] ?? ''));
-  const arms = [...parts].some((part) => PART.test(part) && !OF_LEG.has(part.split('.')[0] ?? ''));
-  if (!trunk && !legs) {
-    const found = arms ? 'hands or forearms alone' : 'the head alone';
-    const message = `The body rests on ${found}; expected the pelvis, the ribs, the shoulders, or a leg to carry it too.`;
-    return [{ path: ['supports'], message }];
-  }
-  if (!trunk && !arms && !isUpright(like) && !parts.has('head')) {
-    const message = `In ${like} the legs alone can’t carry the body; expected hands, forearms, ribs, shoulders or the pelvis to bear too.`;
-    return [{ path: ['supports'], message }];
-  }
-  return [];
-}
 
 /** Whether a limb of a pose as it is written rests on something higher than the floor. */
 export function restsAbove(pose: Pose, like: BasePosition, heightM: number): boolean {

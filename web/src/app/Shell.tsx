@@ -2,8 +2,10 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { ConflictDialog } from './ConflictDialog';
 import { FileMenu } from './FileMenu';
+import { useMeasured } from './measured';
 import { SaveState } from './SaveState';
 import { ShortcutsDialog } from './ShortcutsDialog';
+import { selectCatalog } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio, redone, undone } from './studio';
 import { useShortcuts } from './useShortcuts';
@@ -75,7 +77,18 @@ function StudioGate() {
       </main>
     );
   }
-  return <Outlet />;
+  return (
+    <>
+      <Readiness />
+      <Outlet />
+    </>
+  );
+}
+
+/** The repertoire is made ready beside whatever is in sight; it shows nothing. */
+function Readiness() {
+  useMeasured(useAppSelector(selectCatalog));
+  return null;
 }
 
 function UndoButtons() {

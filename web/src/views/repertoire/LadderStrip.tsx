@@ -1,9 +1,11 @@
 import { type Catalog, type Exercise, rungKey } from '@warm-ladder/core/repertoire';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
+import { useNear } from '../../parts/useNear';
 
 interface LadderStripProps {
   readonly catalog: Catalog;
@@ -12,12 +14,19 @@ interface LadderStripProps {
   readonly found: ReadonlySet<string>;
   /** Whether its figures move. */
   readonly moving: boolean;
+  /** Among the first of the page: drawn at once, before it is known what is in sight. */
+  readonly first: boolean;
 }
 
+/** A heat to keep a place by. */
+const MIDDLING = 30;
+
 /** A ladder lying on its side: its rungs climb to the right, each as high as its heat. */
-export function LadderStrip({ catalog, exercise, found, moving }: LadderStripProps) {
+export function LadderStrip({ catalog, exercise, found, moving, first }: LadderStripProps) {
+  const [strip, setStrip] = useState<HTMLLIElement | null>(null);
+  const near = useNear(strip, first);
   return (
-    <li className="py-3">
+    <li ref={setStrip} className="py-3 [contain-intrinsic-size:auto_12rem] [content-visibility:auto]">
       <p className="flex flex-wrap items-center gap-x-3">
         <Link to={`/repertoire/${exercise.id}`} className="font-name text-xl font-semibold hover:underline">
           {exercise.name}
@@ -34,15 +43,18 @@ export function LadderStrip({ catalog, exercise, found, moving }: LadderStripPro
         {exercise.rungs.map((rung) => {
           const entry = catalog.rung({ exercise: exercise.id, rung: rung.id });
           if (!entry) return null;
-          const heat = catalog.heat(entry);
+          // What is far from sight is neither measured nor drawn: its place is kept.
+          const heat = near ? catalog.heat(entry) : null;
           return (
             <li
               key={rungKey({ exercise: exercise.id, rung: rung.id })}
               className={found.has(rung.id) ? undefined : 'opacity-40'}
-              style={{ paddingBottom: `${Math.min(heat, 60) * 0.5}px` }}
+              style={{ paddingBottom: `${Math.min(heat ?? MIDDLING, 60) * 0.5}px` }}
             >
               <Link to={`/repertoire/${exercise.id}#${rung.id}`} className="block rounded-md hover:bg-sheet">
-                {moving ? (
+                {!near ? (
+                  <div className="h-20" />
+                ) : moving ? (
                   <MovingFigure
                     entry={entry}
                     secondsPerCount={catalog.method.secondsPerCount}
@@ -55,7 +67,7 @@ export function LadderStrip({ catalog, exercise, found, moving }: LadderStripPro
                   <span className="line-clamp-2 min-h-[2lh] grow" title={rung.name}>
                     {rung.name}
                   </span>
-                  <HeatMark heat={heat} />
+                  {heat !== null && <HeatMark heat={heat} />}
                 </span>
               </Link>
             </li>

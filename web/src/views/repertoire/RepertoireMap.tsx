@@ -1,6 +1,7 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
-import type { Catalog } from '@warm-ladder/core/repertoire';
+import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
 import { useMemo } from 'react';
+import { useMeasured } from '../../app/measured';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { heatStep } from '../../parts/heat';
 
@@ -18,17 +19,20 @@ interface RepertoireMapProps {
 
 /** Position by direction: how many rungs there are, and at which heats, as a row of embers. A cell filters. */
 export function RepertoireMap({ catalog, cell, onChoose }: RepertoireMapProps) {
-  const heats = useMemo(() => {
-    const cells = new Map<string, number[]>();
+  const measured = useMeasured(catalog);
+  const rungs = useMemo(() => {
+    const cells = new Map<string, RungEntry[]>();
     for (const entry of catalog.rungs) {
       for (const direction of entry.exercise.directions) {
         const key = `${entry.exercise.position}/${direction}`;
-        cells.set(key, [...(cells.get(key) ?? []), catalog.heat(entry)]);
+        cells.set(key, [...(cells.get(key) ?? []), entry]);
       }
     }
-    for (const list of cells.values()) list.sort((a, b) => a - b);
     return cells;
   }, [catalog]);
+  /** A cell's heats, coolest to hottest; none until all are measured. */
+  const heatsOf = (list: readonly RungEntry[]): number[] =>
+    measured ? list.map((entry) => catalog.heat(entry)).sort((a, b) => a - b) : [];
   return (
     <table className="w-full table-fixed border-separate border-spacing-[3px]">
       <caption className="sr-only">Rungs by position and direction</caption>
@@ -58,7 +62,8 @@ export function RepertoireMap({ catalog, cell, onChoose }: RepertoireMapProps) {
               {catalog.graph.name(position)}
             </th>
             {DIRECTIONS.map((direction) => {
-              const list = heats.get(`${position}/${direction}`);
+              const list = rungs.get(`${position}/${direction}`);
+              const heats = list ? heatsOf(list) : [];
               const chosen = cell?.position === position && cell.direction === direction;
               return (
                 <td key={direction} className="h-12 p-0">
@@ -66,14 +71,14 @@ export function RepertoireMap({ catalog, cell, onChoose }: RepertoireMapProps) {
                     <button
                       type="button"
                       aria-pressed={chosen}
-                      aria-label={`${catalog.graph.name(position)}, ${DIRECTION_WORDS[direction]}: ${list.length} rungs, heat ${Math.round(list[0] ?? 0)} to ${Math.round(list.at(-1) ?? 0)}`}
+                      aria-label={`${catalog.graph.name(position)}, ${DIRECTION_WORDS[direction]}: ${list.length} rungs${spanOf(heats)}`}
                       onClick={() => onChoose(chosen ? null : { position, direction })}
                       className={`flex size-full flex-col items-center justify-center gap-1 rounded-md bg-sheet hover:shadow-lift ${
                         chosen ? 'outline-3 outline-ink' : ''
                       }`}
                     >
                       <span className="text-lg leading-none font-semibold">{list.length}</span>
-                      <Embers heats={list} />
+                      <Embers heats={heats} />
                     </button>
                   ) : (
                     <span
@@ -90,6 +95,10 @@ export function RepertoireMap({ catalog, cell, onChoose }: RepertoireMapProps) {
     </table>
   );
 }
+
+/** @param heats coolest to hottest; none where they are not known yet */
+const spanOf = (heats: readonly number[]): string =>
+  heats.length === 0 ? '' : `, heat ${Math.round(heats[0] ?? 0)} to ${Math.round(heats.at(-1) ?? 0)}`;
 
 /** A little bar of the cell's heats, coolest to hottest, each rung an equal part. */
 function Embers({ heats }: { heats: readonly number[] }) {

@@ -11,6 +11,8 @@ import { type Cell, RepertoireMap } from './RepertoireMap';
 
 /** Ladders drawn at once, and how many more at each asking: a search over thousands stays quick. */
 const SHOWN = 40;
+/** As many as a tall window shows: drawn first, the others once these are seen. */
+const FIRST = 12;
 
 /** The repertoire: a map that filters, a search, and the ladders they leave. */
 export function Component() {
@@ -22,6 +24,7 @@ export function Component() {
   const [moving, setMoving] = useState(false);
   const [most, setMost] = useState(SHOWN);
   const typed = useDeferredValue(text);
+  const now = useDeferredValue(most, FIRST);
   const found = useMemo(() => {
     const hits = findRungs(catalog, { text: typed, position: cell?.position, direction: cell?.direction });
     const rungs = new Map<Exercise, Set<string>>();
@@ -69,8 +72,15 @@ export function Component() {
             </span>
           </div>
           <ul className="flex flex-col divide-y divide-line">
-            {found.ladders.slice(0, most).map(([exercise, rungs]) => (
-              <LadderStrip key={exercise.id} catalog={catalog} exercise={exercise} found={rungs} moving={moving} />
+            {found.ladders.slice(0, now).map(([exercise, rungs], i) => (
+              <LadderStrip
+                key={exercise.id}
+                catalog={catalog}
+                exercise={exercise}
+                found={rungs}
+                moving={moving}
+                first={i < FIRST}
+              />
             ))}
           </ul>
           {found.ladders.length > most && (
