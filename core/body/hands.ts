@@ -1,8 +1,9 @@
 import { LeastSquares } from './leastSquares';
 import { bears, type Pose, SIDES, type Side } from './pose';
 import { CONTACT_GIVES, FLESH, NEAR, type Settled } from './resting';
-import { add, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
-import { type LimbName, limbOf, limbTurned, MOST_TURN, type Turning, turn, turningOf } from './turning';
+import { add, armOf, between, cross, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
+import { RADIANS } from './tilt';
+import { axisOf, type LimbName, limbOf, MOST_TURN, type Turning, turn, turningOf } from './turning';
 
 /** A hand that bears bends back until it lies on what carries it, fingers away from the hips. */
 function handsFlat(settled: Settled, pose: Pose): Settled {
@@ -61,17 +62,22 @@ function armTo(angles: Turning, bones: Skeleton, side: Side, target: (palm: Poin
   const arm: LimbName = `arm.${side}`;
   const already = [0, 0, 0, 0];
   for (let step = 0; step < HOLD_STEPS; step++) {
-    const at = palmOf(limbOf(arm, angles, bones, heightM));
+    const limb = limbOf(arm, angles, bones, heightM);
+    const at = palmOf(limb);
     const gap = add(target(at), at, -1);
     if (Math.hypot(gap.x, gap.y, gap.z) < NEAR) break;
     const solver = new LeastSquares(ARM_TURNS.length);
-    const moved = ARM_TURNS.map((joint) => add(palmOf(limbTurned(arm, angles, joint, side, bones, heightM)), at, -1));
+    const posed = { ...bones, arm: { ...bones.arm, [side]: limb } };
+    const moved = ARM_TURNS.map((joint) => {
+      const { along, through } = axisOf(arm, joint, angles, posed);
+      return cross(along, add(at, through, -1));
+    });
     ARM_TURNS.forEach((joint, i) => {
       solver.keep(i, already[i] as number, ARM_GIVES[joint]);
     });
     for (const axis of ['x', 'y', 'z'] as const) {
       solver.want(
-        moved.map((way) => way[axis]),
+        moved.map((way) => way[axis] * RADIANS),
         gap[axis],
         CONTACT_GIVES * 2,
       );

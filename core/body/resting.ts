@@ -66,6 +66,8 @@ export interface Contact {
   /** The limb it belongs to; a part of the trunk has none. */
   readonly limb: LimbName | null;
   readonly place: (bones: Pick<Skeleton, 'hip' | 'ribs' | 'shoulder' | 'head' | 'arm' | 'leg'>) => Point;
+  /** It is above the knee: folding that moves it not. */
+  readonly above?: true;
   /** Metres of its middle above the floor when it rests. */
   readonly rests: number;
   /** It hangs free and only must not go through the floor: its own limb gives way, never the body. */
@@ -82,9 +84,11 @@ export function contactsOf(
   surfaces: Surfaces,
 ): Contact[] {
   const contacts: Contact[] = [];
-  const put = (support: string, limb: LimbName | null, place: Contact['place'], flesh: number) => {
+  const put = (support: string, limb: LimbName | null, place: Contact['place'], flesh: number, above?: true) => {
     const surface = surfaces(support);
-    if (surface !== null) contacts.push({ support, limb, place, rests: surface + flesh * heightM });
+    if (surface === null) return;
+    const rests = surface + flesh * heightM;
+    contacts.push(above ? { support, limb, place, rests, above } : { support, limb, place, rests });
   };
   const parts = supportsOf(pose);
   const onSide = like === 'side-lying';
@@ -96,7 +100,7 @@ export function contactsOf(
     const limb: LimbName = `leg.${side}`;
     if (onSide && side === 'right' && liesOnOther(bones.leg, up, heightM)) continue;
     if (bears(pose, 'thighs', side))
-      put(`thigh.${side}`, limb, ({ leg }) => between(leg[side].root, leg[side].middle, 0.7), FLESH.thigh);
+      put(`thigh.${side}`, limb, ({ leg }) => between(leg[side].root, leg[side].middle, 0.7), FLESH.thigh, true);
     if (bears(pose, 'knees', side)) put(`knee.${side}`, limb, ({ leg }) => leg[side].middle, FLESH.knee);
     if (bears(pose, 'shins', side))
       put(`shin.${side}`, limb, ({ leg }) => between(leg[side].middle, leg[side].end, 0.6), FLESH.shin);

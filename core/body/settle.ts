@@ -32,15 +32,15 @@ import {
 import { add, cross, dot, type Limb, type Point, type Skeleton, skeletonOf, unit } from './skeleton';
 import { LEVEL, RADIANS, rolled, type Tilt, tilted, tiltFrom, tipped } from './tilt';
 import {
+  type Axis,
+  axisOf,
   type LimbName,
-  limbTurned,
   MOST_TURN,
   type Turning,
   trunkTurned,
   turn,
   turningOf,
   turnTrunk,
-  withLimb,
 } from './turning';
 
 const LIMBS: readonly LimbName[] = ['leg.left', 'leg.right', 'arm.left', 'arm.right'];
@@ -212,20 +212,23 @@ class Settling {
     const { spine, heightM } = this.#giving;
     const [angles, bones, up] = [this.#angles, this.#bones, this.#up];
     const side = cross(this.#along, up);
-    // The body with each joint turned by a degree.
-    const turned = joints.map(({ limb, joint, side: of }) =>
-      withLimb(bones, limb, limbTurned(limb, angles, joint, of, bones, heightM)),
-    );
+    const axes = joints.map(({ limb, joint }) => axisOf(limb, joint, angles, bones));
     const bent = spine.map((joint) => trunkTurned(angles, joint, heightM));
     const row = new Float64Array(JOINTS + joints.length + spine.length);
     for (const contact of this.#contacts) {
       const at = contact.place(bones);
       const height = dot(at, up);
       const rises = (body: Skeleton | undefined) => (body ? dot(contact.place(body), up) - height : 0);
+      // How fast it rises as a joint turns: across the way to it from the axis.
+      const lifts = ({ along, through }: Axis) => dot(along, cross(add(at, through, -1), up)) * RADIANS;
       row[PITCH] = contact.free ? 0 : dot(at, this.#along) * RADIANS;
       row[ROLL] = contact.free ? 0 : dot(at, side) * RADIANS;
       row[HEIGHT] = contact.free ? 0 : -1;
-      for (let i = 0; i < joints.length; i++) row[JOINTS + i] = joints[i]?.limb === contact.limb ? rises(turned[i]) : 0;
+      for (let i = 0; i < joints.length; i++) {
+        const { limb, joint } = joints[i] as Movable;
+        const moves = limb === contact.limb && !(contact.above && joint === 'knee');
+        row[JOINTS + i] = moves ? lifts(axes[i] as Axis) : 0;
+      }
       for (let i = 0; i < spine.length; i++) row[JOINTS + joints.length + i] = contact.free ? 0 : rises(bent[i]);
       solver.want(row, -this.#gap(contact), CONTACT_GIVES);
     }

@@ -55,9 +55,10 @@ export const add = (a: Point, b: Point, scale = 1): Point => ({
   y: a.y + b.y * scale,
   z: a.z + b.z * scale,
 });
-export function unit(p: Point): Point {
-  const length = Math.hypot(p.x, p.y, p.z);
-  return { x: p.x / length, y: p.y / length, z: p.z / length };
+/** The same direction with a length of its own. */
+export function unit(p: Point, length = 1): Point {
+  const by = length / Math.hypot(p.x, p.y, p.z);
+  return { x: p.x * by, y: p.y * by, z: p.z * by };
 }
 export const cross = (a: Point, b: Point): Point => ({
   x: a.y * b.z - a.z * b.y,

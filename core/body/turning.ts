@@ -1,5 +1,6 @@
 import { type Angles, JOINT_RANGES, type LimbJoint, type Side, type TrunkJoint } from './pose';
-import { armOf, type Limb, legOf, type Skeleton, skeletonOf } from './skeleton';
+import { add, armOf, cross, type Limb, legOf, type Point, type Skeleton, skeletonOf, unit } from './skeleton';
+import { RADIANS } from './tilt';
 
 /** Far from where it lies a body is not straight: no joint turns more than this at a step, degrees. */
 export const MOST_TURN = 20;
@@ -51,20 +52,46 @@ export function turnTrunk(angles: Turning, joint: TrunkJoint, degrees: number): 
   return angles[joint] - before;
 }
 
-/** A limb as it would be with one of its joints turned by a degree. */
-export function limbTurned(
-  limb: LimbName,
-  angles: Turning,
-  joint: LimbJoint | 'armTurn',
-  side: Side,
-  bones: Skeleton,
-  heightM: number,
-): Limb {
-  const before = angles[joint][side];
-  angles[joint][side] = before + 1;
-  const moved = limbOf(limb, angles, bones, heightM);
-  angles[joint][side] = before;
-  return moved;
+/** The line a joint turns about: its direction, of length 1, and a point on it. */
+export interface Axis {
+  readonly along: Point;
+  readonly through: Point;
+}
+
+const LEG_SIDEWAYS: Point = { x: 0, y: 0, z: -1 };
+const minus = (p: Point): Point => ({ x: -p.x, y: -p.y, z: -p.z });
+
+/**
+ * What a joint of a limb turns about, as `legOf` and `armOf` turn it: bent forward first, then out to the side, then
+ * about itself, then folded in the middle. By it a turn's effect is known without posing the limb anew.
+ */
+export function axisOf(name: LimbName, joint: LimbJoint | 'armTurn', angles: Angles, bones: Skeleton): Axis {
+  const side: Side = name.endsWith('left') ? 'left' : 'right';
+  const out = side === 'right' ? 1 : -1;
+  const leg = name.startsWith('leg');
+  const { root, middle, fold } = (leg ? bones.leg : bones.arm)[side];
+  switch (joint) {
+    case 'hip':
+      return { along: LEG_SIDEWAYS, through: root };
+    case 'shoulder':
+      return { along: minus(bones.chest.right), through: root };
+    case 'hipAbduction':
+    case 'shoulderAbduction': {
+      const bent = (leg ? angles.hip : angles.shoulder)[side] * RADIANS;
+      const { up, front } = leg ? bones.pelvis : bones.chest;
+      const [s, c] = [out * Math.sin(bent), out * Math.cos(bent)];
+      return {
+        along: { x: up.x * s + front.x * c, y: up.y * s + front.y * c, z: up.z * s + front.z * c },
+        through: root,
+      };
+    }
+    case 'hipRotation':
+      return { along: unit(add(root, middle, -1), out), through: root };
+    case 'armTurn':
+      return { along: unit(add(middle, root, -1), out), through: root };
+    default:
+      return { along: cross(unit(add(middle, root, -1)), fold), through: middle };
+  }
 }
 
 export function limbOf(limb: LimbName, angles: Angles, bones: Skeleton, heightM: number): Limb {
@@ -72,11 +99,4 @@ export function limbOf(limb: LimbName, angles: Angles, bones: Skeleton, heightM:
   return limb.startsWith('leg')
     ? legOf(side, angles, heightM)
     : armOf(side, angles, bones.chest, bones.shoulder, heightM);
-}
-
-export function withLimb(bones: Skeleton, limb: LimbName, moved: Limb): Skeleton {
-  const side: Side = limb.endsWith('left') ? 'left' : 'right';
-  return limb.startsWith('leg')
-    ? { ...bones, leg: { ...bones.leg, [side]: moved } }
-    : { ...bones, arm: { ...bones.arm, [side]: moved } };
 }

@@ -164,10 +164,19 @@ export function drawingOf(pose: Pose, like: BasePosition, view: View = 'side', s
   return drawn(bodyInRoom(pose, like, surfaces), cameraFor(view, like));
 }
 
+/** Where points of a body are on the page: what is turned and moved into the room and then seen, in one step. */
+function seen({ toRoom }: Pick<RoomBody, 'toRoom'>, camera: Camera): (point: Point) => Spot {
+  const spot = (x: number, y: number, z: number) => flat(camera, toRoom({ x, y, z }));
+  const o = spot(0, 0, 0);
+  const [a, b, c] = [spot(1, 0, 0), spot(0, 1, 0), spot(0, 0, 1)];
+  const [ax, ay, bx, by, cx, cy] = [a.x - o.x, a.y - o.y, b.x - o.x, b.y - o.y, c.x - o.x, c.y - o.y];
+  return ({ x, y, z }) => ({ x: o.x + x * ax + y * bx + z * cx, y: o.y + x * ay + y * by + z * cy });
+}
+
 export function drawn(body: RoomBody, camera: Camera): Drawing {
   const { like, bones, toRoom, turnToRoom } = body;
   const box = emptyBox();
-  const see = (point: Point): Spot => flat(camera, toRoom(point));
+  const see = seen(body, camera);
   const stick = (a: Point, ra: number, b: Point, rb: number): string => {
     const [one, two] = [see(a), see(b)];
     widen(box, one, ra);
@@ -201,19 +210,24 @@ export function drawn(body: RoomBody, camera: Camera): Drawing {
     ],
   );
   const centre = depth(between(bones.hip, bones.shoulder, 0.5));
-  const trunk = trunkPath(bones, stick, mass);
+  // From just beside, one flank hides the other.
+  const across = [bones.pelvis.right, bones.chest.right].map((right) => flat(camera, turnToRoom(right)));
+  const flanks = across.every(({ x, y }) => Math.abs(x) + Math.abs(y) < HIDES) ? ONE_FLANK : BOTH_FLANKS;
+  const trunk = trunkPath(bones, flanks, stick, mass);
   const inOrder = limbs.sort((a, b) => a.depth - b.depth);
   const layers = merged([
     ...inOrder.filter((limb) => limb.depth < centre - BESIDE).map(({ path }): Layer => ({ tone: 'far', path })),
     { tone: 'trunk', path: trunk },
     ...inOrder.filter((limb) => limb.depth >= centre - BESIDE),
   ]);
-  return { layers, joints: jointsOf(body, camera), box };
+  return { layers, joints: jointsSeen(bones, see), box };
 }
 
 /** Where the joints of a body are on the page. */
-export function jointsOf({ bones, toRoom }: RoomBody, camera: Camera): Drawing['joints'] {
-  const see = (point: Point): Spot => flat(camera, toRoom(point));
+export const jointsOf = (body: RoomBody, camera: Camera): Drawing['joints'] =>
+  jointsSeen(body.bones, seen(body, camera));
+
+function jointsSeen(bones: Skeleton, see: (point: Point) => Spot): Drawing['joints'] {
   const both = (read: (side: Side) => Point) => ({ left: see(read('left')), right: see(read('right')) });
   return {
     knee: both((side) => bones.leg[side].middle),
@@ -263,15 +277,21 @@ const armPath = ({ root, middle, end, tip }: Limb, stick: Stick): string =>
   stick(middle, R.forearm[0], end, R.forearm[1]) +
   stick(end, R.hand[0], tip, R.hand[1]);
 
+/** How far the flanks lie from the spine, in body heights, and how far apart on the page one still hides the other. */
+const BOTH_FLANKS = [-0.034, 0.034] as const;
+const ONE_FLANK = [0] as const;
+const HIDES = 0.02;
+
 /** Pelvis and ribcage as two masses, the waist between them, shoulders, neck and a head that faces somewhere. */
 function trunkPath(
   bones: Skeleton,
+  flanksAt: readonly number[],
   stick: Stick,
   mass: (centre: Point, frame: Skeleton['chest'], size: typeof HEAD | typeof RIBCAGE | typeof PELVIS) => string,
 ): string {
   const { hip, lumbar, waist, ribs, shoulder, head, chest, skull, pelvis, arm } = bones;
   const beside = (point: Point, frame: Skeleton['chest'], by: number) => add(point, frame.right, by);
-  const flanks = [-0.034, 0.034].flatMap((by) => [
+  const flanks = flanksAt.flatMap((by) => [
     stick(beside(hip, pelvis, by), R.abdomen, beside(lumbar, pelvis, by), R.abdomen),
     stick(beside(lumbar, pelvis, by), R.abdomen, beside(waist, chest, by), R.abdomen),
     stick(beside(waist, chest, by), R.abdomen, beside(ribs, chest, by), R.abdomen),

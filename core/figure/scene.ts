@@ -1,19 +1,18 @@
 import {
-  type Angles,
   anglesOf,
   type BasePosition,
   FLOOR,
   laidDown,
   moveBetween,
   type Pose,
+  type Settled,
   type Surfaces,
   settled,
-  type Tilt,
+  tiltBetween,
 } from '../body';
 import { type Phase, type RungEntry, surfacesOf } from '../repertoire';
 import { cameraFor, type Spot, type View, viewOf } from './camera';
 import {
-  bodyInRoom,
   type Drawing,
   drawn,
   type Frame,
@@ -64,10 +63,34 @@ export function surfacesFor(entry: Shown['entry']): Surfaces {
   };
 }
 
+/** What carries a body: as long as none of it changes, a pose settles alike. */
+interface Carried {
+  readonly like: BasePosition;
+  readonly position: string | undefined;
+  readonly on: RungEntry['rung']['on'];
+  readonly props: RungEntry['props'];
+}
+
+/** Bodies that are settled already, by their pose: drawn from another side, larger or moving, they lie as they lay. */
+const settledBodies = new WeakMap<Pose, Carried & { readonly body: Settled }>();
+
+/** The body of a pose for a body one high, settled on what carries it. */
+function settledBody(pose: Pose, like: BasePosition, entry: Shown['entry']): Settled {
+  const known = settledBodies.get(pose);
+  const { position, on, props } = { position: entry?.exercise.position, on: entry?.rung.on, props: entry?.props ?? [] };
+  const same = known?.like === like && known.position === position && known.on === on;
+  if (known && same && known.props.length === props.length && known.props.every((prop, i) => prop === props[i])) {
+    return known.body;
+  }
+  const body = settled(pose, like, anglesOf(pose), 1, surfacesFor(entry));
+  settledBodies.set(pose, { like, position, on, props, body });
+  return body;
+}
+
 export function sceneOf({ pose, from, like, view, entry, planted = standsOn(pose, from, entry) }: Shown): Scene {
-  const surfaces = surfacesFor(entry);
-  const body = bodyInRoom(pose, like, surfaces, planted);
-  const before = from && from !== pose ? bodyInRoom(from, like, surfaces, planted) : null;
+  const inPlace = (each: Pose) => inRoom(each, like, settledBody(each, like, entry), planted);
+  const body = inPlace(pose);
+  const before = from && from !== pose ? inPlace(from) : null;
   const camera = cameraFor(view, like);
   const plain = drawn(body, camera);
   const drawing = entry ? withThings(plain, body, pose, view, entry) : plain;
@@ -163,23 +186,17 @@ export function phasesOf(entry: RungEntry, view: View): DrawnPhase[] {
   const surfaces = surfacesFor(entry);
   const camera = cameraFor(view, like);
   const planted = plantedIn(Object.values(rung.poses));
-  const ends = new Map<Pose, { readonly angles: Angles; readonly tilt: Tilt }>();
-  const settledAt = (pose: Pose) => {
-    const known = ends.get(pose) ?? settled(pose, like, anglesOf(pose), 1, surfaces);
-    ends.set(pose, known);
-    return known;
-  };
   const phases: DrawnPhase[] = [];
   let from = rung.poses[rung.start];
   for (const phase of rung.phases) {
     const to = rung.poses[phase.pose];
     if (!from || !to) continue;
-    const [a, b] = [settledAt(from), settledAt(to)];
+    const [a, b] = [settledBody(from, like, entry), settledBody(to, like, entry)];
     const move = moveBetween(from, to, a.angles, b.angles);
     const along = (share: number): Drawing => {
       const { pose, angles } = move.writtenAt(share);
-      const tilt = { pitch: mix(a.tilt.pitch, b.tilt.pitch, share), roll: mix(a.tilt.roll, b.tilt.roll, share) };
-      const body = inRoom(pose, like, laidDown(pose, like, angles, tilt, 1, surfaces), planted);
+      const laid = laidDown(pose, like, angles, tiltBetween(a.tilt, b.tilt, share), 1, surfaces);
+      const body = inRoom(pose, like, laid, planted);
       return withThings(drawn(body, camera), body, pose, view, entry);
     };
     phases.push({ phase, along });
@@ -187,5 +204,3 @@ export function phasesOf(entry: RungEntry, view: View): DrawnPhase[] {
   }
   return phases;
 }
-
-const mix = (a: number, b: number, share: number): number => a + (b - a) * share;

@@ -52,7 +52,14 @@ test('all figures move by one clock, and none once they are let go', () => {
   stopOne();
   frames.shift()?.(6000);
   expect(seen.at(-1)).toEqual(['two', 1]);
+  // Let go and taken up again before the frame comes, as a figure is that is edited: still one clock, not two.
   stopTwo();
+  const stopAgain = onEveryFrame((seconds) => seen.push(['again', seconds]));
+  expect(frames).toHaveLength(1);
+  stopAgain();
   frames.shift()?.(6500);
   expect(frames).toEqual([]);
+  // And begins anew once all had stopped.
+  onEveryFrame((seconds) => seen.push(['new', seconds]))();
+  expect(frames).toHaveLength(1);
 });

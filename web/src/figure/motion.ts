@@ -42,18 +42,27 @@ export function motionOf(phases: readonly DrawnPhase[], pace: number): Motion | 
 
 const moving = new Set<(seconds: number) => void>();
 let began: number | null = null;
+let waiting = false;
 
 function tick(now: number) {
+  waiting = false;
   began ??= now;
   for (const move of moving) move((now - began) / 1000);
-  if (moving.size > 0) requestAnimationFrame(tick);
+  if (moving.size > 0) wait();
   else began = null;
+}
+
+/** Asks for the next frame, once: a figure that is taken out and put in again within a frame is on its way already. */
+function wait() {
+  if (waiting) return;
+  waiting = true;
+  requestAnimationFrame(tick);
 }
 
 /** Calls back on every frame with one clock for all, so that figures side by side breathe together. */
 export function onEveryFrame(move: (seconds: number) => void): () => void {
   moving.add(move);
-  if (moving.size === 1) requestAnimationFrame(tick);
+  wait();
   return () => {
     moving.delete(move);
   };
