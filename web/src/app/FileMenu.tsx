@@ -10,7 +10,7 @@ const EmptyDialog = lazy(() => import('./EmptyDialog'));
 const WaysBack = lazy(() => import('./WaysBack'));
 
 /** The studio as a file: out, in, and emptied. */
-export function FileMenu() {
+export default function FileMenu() {
   const [open, setOpen] = useState<'import' | 'empty' | 'back' | null>(null);
   const waiting = useAppSelector(selectWaiting);
   const aside = useAppSelector(({ studio }) => studio.aside);

@@ -1,7 +1,7 @@
 import { Redo2, Undo2 } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { ConflictDialog } from './ConflictDialog';
-import { FileMenu } from './FileMenu';
 import { useMeasured } from './measured';
 import { SaveState } from './SaveState';
 import { ShortcutsDialog } from './ShortcutsDialog';
@@ -9,6 +9,9 @@ import { selectCatalog } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio, redone, undone } from './studio';
 import { useShortcuts } from './useShortcuts';
+
+// Menus come with a library of their own: a view shows before it does.
+const FileMenu = lazy(() => import('./FileMenu'));
 
 /** The working order of the director; a script and a class of the same name stand one step apart. */
 export function Shell() {
@@ -51,7 +54,9 @@ export function Shell() {
         <div className="ml-auto flex items-center gap-2">
           <SaveState />
           <UndoButtons />
-          <FileMenu />
+          <Suspense fallback={<span className="action">Studio</span>}>
+            <FileMenu />
+          </Suspense>
           <ShortcutsDialog />
         </div>
       </header>

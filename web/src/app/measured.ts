@@ -1,27 +1,12 @@
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useEffect, useReducer } from 'react';
+import { whenIdle } from './idle';
 
 /** Repertoires of which every rung has been measured. */
 const measured = new WeakSet<Catalog>();
 
 /** Milliseconds that must be left of an idle moment to measure one rung more. */
 const ENOUGH_MS = 2;
-/** How much of a moment is taken, and how long is waited for the next, where the browser does not say when it idles. */
-const [TAKEN_MS, BETWEEN_MS] = [8, 60];
-
-/** Runs something in the next idle moment, with the milliseconds left of it. @returns what calls it off */
-function whenIdle(run: (left: () => number) => void): () => void {
-  if ('requestIdleCallback' in window) {
-    const waiting = requestIdleCallback((idle) => run(() => idle.timeRemaining()));
-    return () => cancelIdleCallback(waiting);
-  }
-  const waiting = setTimeout(() => {
-    const began = performance.now();
-    run(() => TAKEN_MS - (performance.now() - began));
-  }, BETWEEN_MS);
-  return () => clearTimeout(waiting);
-}
-
 /** Does something with each of a list in idle moments, then says so. @returns what calls it off */
 function eachIdly<T>(list: readonly T[], work: (item: T) => void, done: () => void): () => void {
   let next = 0;

@@ -1,4 +1,5 @@
 import { createBrowserRouter, redirect } from 'react-router';
+import { whenIdle } from './idle';
 import { LostPage } from './LostPage';
 import { Shell } from './Shell';
 
@@ -39,6 +40,5 @@ export function fetchViews(): void {
   const fetchAll = async () => {
     for (const view of Object.values(VIEWS)) await view().catch(() => undefined);
   };
-  if ('requestIdleCallback' in window) window.requestIdleCallback(() => void fetchAll(), { timeout: 3_000 });
-  else setTimeout(() => void fetchAll(), 2_000);
+  whenIdle(() => void fetchAll(), 3_000);
 }

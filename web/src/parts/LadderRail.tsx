@@ -1,4 +1,4 @@
-import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
+import { type Catalog, type Exercise, heldAgainst } from '@warm-ladder/core/repertoire';
 import { Link } from 'react-router';
 import { RungFigure } from '../figure/RungFigure';
 import { HeatMark } from './HeatMark';
@@ -20,7 +20,8 @@ export function LadderRail({ catalog, exercise, current, to }: LadderRailProps) 
     <ol className="flex flex-col-reverse" reversed>
       {entries.map(({ key, rung }, i) => {
         const entry = entries[i];
-        const rise = (heats[i] ?? 0) - (heats[i - 1] ?? 0);
+        const against = heldAgainst(exercise, i);
+        const rise = (heats[i] ?? 0) - (heats[against] ?? 0);
         return (
           <li key={key} className="flex flex-col">
             <Link
@@ -34,10 +35,14 @@ export function LadderRail({ catalog, exercise, current, to }: LadderRailProps) 
                 <HeatMark heat={heats[i] ?? 0} />
               </span>
             </Link>
-            {i > 0 && (
-              <span className={`self-center text-sm ${rise > 0 ? 'text-soft' : 'font-semibold text-brick'}`}>
-                {rise > 0 ? `↑ ${rise.toFixed(1)}` : `↓ ${Math.abs(rise).toFixed(1)}, easier than below`}
-              </span>
+            {rung.branchOf !== undefined ? (
+              <span className="self-center text-sm text-soft">beside {exercise.rungs[against]?.name}</span>
+            ) : (
+              against >= 0 && (
+                <span className={`self-center text-sm ${rise > 0 ? 'text-soft' : 'font-semibold text-brick'}`}>
+                  {rise > 0 ? `↑ ${rise.toFixed(1)}` : `↓ ${Math.abs(rise).toFixed(1)}, easier than below`}
+                </span>
+              )
             )}
           </li>
         );

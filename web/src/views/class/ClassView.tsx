@@ -3,8 +3,6 @@ import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import {
   type ClassPlan,
   freeBlockId,
-  INTERLUDE_WORDS,
-  INTERLUDES,
   type Interlude,
   type InterludeKind,
   type TimedBlock,
@@ -14,8 +12,7 @@ import type { Prop } from '@warm-ladder/core/repertoire';
 import { conditionsOf, type Remedy, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
-import { DropdownMenu } from 'radix-ui';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
@@ -32,6 +29,9 @@ import { PartsBar } from './LengthGauge';
 import { StairsView } from './StairsView';
 import { useAsk } from './useAsk';
 import { focusRow, useRowActions } from './useRowActions';
+
+// Menus come with a library of their own: the class shows before it does.
+const InterludeMenu = lazy(() => import('./InterludeMenu'));
 
 export function Component() {
   const { id } = useParams();
@@ -101,7 +101,15 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             <button type="button" className="action action-main" onClick={() => setAdding(true)}>
               <Plus className="size-4" aria-hidden="true" /> Add from the repertoire
             </button>
-            <InterludeMenu onAdd={addInterlude} />
+            <Suspense
+              fallback={
+                <span className="action">
+                  <Pause className="size-4" aria-hidden="true" /> Add an interlude
+                </span>
+              }
+            >
+              <InterludeMenu onAdd={addInterlude} />
+            </Suspense>
             <Link to={`/script/${plan.id}`} className="action">
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>
@@ -135,38 +143,6 @@ const FRESH: Readonly<Record<InterludeKind, Pick<Interlude, 'name' | 'seconds'>>
   talk: { name: 'A word between', seconds: 40 },
   check: { name: 'Check the shape', seconds: 40 },
   recover: { name: 'Hug the knees', seconds: 20 },
-};
-
-/** A talk, a self-check or a small rest, put after the block that is worked on. */
-function InterludeMenu({ onAdd }: { onAdd: (kind: InterludeKind) => void }) {
-  return (
-    <DropdownMenu.Root modal={false}>
-      <DropdownMenu.Trigger asChild>
-        <button type="button" className="action">
-          <Pause className="size-4" aria-hidden="true" /> Add an interlude
-        </button>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="start" sideOffset={4} className="z-40 rounded-md bg-sheet p-1 shadow-lift">
-          {INTERLUDES.map((kind) => (
-            <DropdownMenu.Item
-              key={kind}
-              className="cursor-pointer rounded px-3 py-1.5 outline-none data-[highlighted]:bg-shade"
-              onSelect={() => onAdd(kind)}
-            >
-              {INTERLUDE_WORDS[kind]}
-              <span className="block text-sm text-soft">{INTERLUDE_ABOUT[kind]}</span>
-            </DropdownMenu.Item>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  );
-}
-const INTERLUDE_ABOUT: Readonly<Record<InterludeKind, string>> = {
-  talk: 'posture, why, what to fetch',
-  check: 'with hands, a wall, a stick: what it should find',
-  recover: 'knees hugged, rolled out',
 };
 
 function Beginning() {

@@ -1,6 +1,6 @@
 import { Catalog, type Exercise, type Rung, withRung } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
 import { selectCatalog } from '../../app/selectors';
@@ -29,12 +29,28 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
   const draft = useDraft(kept);
   const { exercise, edit } = draft;
   const catalog = useDraftCatalog(exercise);
+  // The body follows the hand at once; what it measures may come a moment later.
+  const later = useDeferredValue(exercise);
+  const laterCatalog = useDraftCatalog(later);
   const navigate = useNavigate();
   const [poseId, setPoseId] = useState<string | null>(null);
   const found = exercise.rungs.findIndex(({ id }) => id === rungId);
   const step = Math.max(0, found);
   const rung = exercise.rungs[step];
   const entry = rung && catalog.rung({ exercise: exercise.id, rung: rung.id });
+  const measured = rung && laterCatalog.rung({ exercise: exercise.id, rung: rung.id });
+  const reading = useMemo(
+    () =>
+      measured && (
+        <>
+          <RungReading catalog={laterCatalog} entry={measured} />
+          <div className="mt-3">
+            <LadderDoubts catalog={laterCatalog} exercise={later} />
+          </div>
+        </>
+      ),
+    [laterCatalog, measured, later],
+  );
   if (!rung || !entry) return <LostPage />;
   const shown = poseId !== null && rung.poses[poseId] ? poseId : effortPose(rung);
   const onRung = (change: (rung: Rung) => Rung, label: string, field = '', hold = false) =>
@@ -55,7 +71,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
           <RungHead
             rung={rung}
             secondsPerCount={catalog.method.secondsPerCount}
-            heat={catalog.heat(entry)}
+            heat={laterCatalog.heat(measured ?? entry)}
             onRung={onRung}
           />
           <RungPlace exercise={exercise} rung={rung} onRung={onRung} />
@@ -70,12 +86,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
           />
           <PhaseLine rung={rung} shown={shown} onShow={setPoseId} onRung={onRung} />
         </div>
-        <div className="min-w-0 md:col-start-2 xl:col-start-3">
-          <RungReading catalog={catalog} entry={entry} />
-          <div className="mt-3">
-            <LadderDoubts catalog={catalog} exercise={exercise} />
-          </div>
-        </div>
+        <div className="min-w-0 md:col-start-2 xl:col-start-3">{reading}</div>
         <div className="col-span-full grid gap-x-10 gap-y-6 xl:grid-cols-2">
           <RungWords rung={rung} onRung={onRung} />
           <RungGate rung={rung} onRung={onRung} catalog={studio} />

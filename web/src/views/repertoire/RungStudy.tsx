@@ -75,7 +75,8 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         </Link>
         {(['svg', 'png'] as const).map((kind) => (
           <button key={kind} type="button" className="action text-sm" onClick={() => void takePicture(entry, kind)}>
-            <Image className="size-4" aria-hidden="true" /> Picture as {kind.toUpperCase()}
+            <Image className="size-4" aria-hidden="true" /> <span className="sr-only">Picture as </span>
+            {kind.toUpperCase()}
           </button>
         ))}
       </p>
