@@ -1,9 +1,8 @@
 import { LeastSquares } from './leastSquares';
 import { bears, type Pose, SIDES, type Side } from './pose';
 import { CONTACT_GIVES, FLESH, NEAR, type Settled } from './resting';
-import { add, armOf, between, cross, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
-import { RADIANS } from './tilt';
-import { axisOf, type LimbName, limbOf, MOST_TURN, type Turning, turn, turningOf } from './turning';
+import { add, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
+import { axisOf, type LimbName, limbOf, MOST_TURN, movedBy, type Turning, turn, turningOf } from './turning';
 
 /** A hand that bears bends back until it lies on what carries it, fingers away from the hips. */
 function handsFlat(settled: Settled, pose: Pose): Settled {
@@ -68,16 +67,13 @@ function armTo(angles: Turning, bones: Skeleton, side: Side, target: (palm: Poin
     if (Math.hypot(gap.x, gap.y, gap.z) < NEAR) break;
     const solver = new LeastSquares(ARM_TURNS.length);
     const posed = { ...bones, arm: { ...bones.arm, [side]: limb } };
-    const moved = ARM_TURNS.map((joint) => {
-      const { along, through } = axisOf(arm, joint, angles, posed);
-      return cross(along, add(at, through, -1));
-    });
+    const moved = ARM_TURNS.map((joint) => movedBy(axisOf(arm, joint, angles, posed), at));
     ARM_TURNS.forEach((joint, i) => {
       solver.keep(i, already[i] as number, ARM_GIVES[joint]);
     });
     for (const axis of ['x', 'y', 'z'] as const) {
       solver.want(
-        moved.map((way) => way[axis] * RADIANS),
+        moved.map((way) => way[axis]),
         gap[axis],
         CONTACT_GIVES * 2,
       );

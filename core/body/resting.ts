@@ -213,3 +213,43 @@ export function gapsOf(contacts: readonly Contact[], bones: Skeleton, up: Point,
     return Math.abs(metres) > NEAR * 4 ? [{ support, metres }] : [];
   });
 }
+
+/** The point of a part that lies on something, in the middle of its flesh; `null` for what is no part. */
+export function restingPoint(
+  { hip, ribs, shoulder, head, arm, leg }: Skeleton,
+  part: FleshyPart,
+  side: Side,
+): Point | null {
+  const [upper, lower] = [arm[side], leg[side]];
+  switch (part) {
+    case 'pelvis':
+      return hip;
+    case 'ribs':
+      return ribs;
+    case 'shoulders':
+      return shoulder;
+    case 'head':
+      return head;
+    case 'thigh':
+      return between(lower.root, lower.middle, 0.7);
+    case 'knee':
+      return lower.middle;
+    case 'shin':
+      return between(lower.middle, lower.end, 0.6);
+    case 'foot':
+      return between(lower.end, lower.tip, 0.35);
+    case 'heel':
+      return lower.end;
+    case 'toe':
+      return lower.tip;
+    case 'elbow':
+      return upper.middle;
+    case 'forearm':
+      return between(upper.middle, upper.end, 0.6);
+    case 'hand':
+    case 'fist':
+      return between(upper.end, upper.tip, 0.4);
+    default:
+      return null;
+  }
+}

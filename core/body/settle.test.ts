@@ -4,7 +4,8 @@ import { mirrored } from './mirror';
 import { anglesOf, JOINT_RANGES, LIMB_JOINTS, type Pose, SIDES } from './pose';
 import { type BasePosition, POSITIONS } from './position';
 import { laidDown, settled } from './settle';
-import { dot, type Point, type Skeleton } from './skeleton';
+import { dot, type Point, type Skeleton, skeletonOf } from './skeleton';
+import { axisOf, movedBy, risesBy } from './turning';
 
 const TALL = 1.7;
 const settle = (pose: Pose, like: BasePosition) => settled(pose, like, anglesOf(pose), TALL);
@@ -110,4 +111,39 @@ test('a body on its way between two settled ones begins and ends as they are', (
   const laid = laidDown(pose, 'four-point', still.angles, still.tilt, TALL);
   expect(dot(laid.ground.up, still.ground.up)).toBeGreaterThan(0.9999);
   expect(Math.abs(laid.floor - still.floor)).toBeLessThan(0.02);
+});
+
+test('what a turn of a joint does is known by its axis: the same as posing the limb anew', () => {
+  const joints = {
+    leg: ['hip', 'knee', 'hipAbduction', 'hipRotation'],
+    arm: ['shoulder', 'elbow', 'shoulderAbduction'],
+  } as const;
+  const degrees = (joint: keyof typeof JOINT_RANGES) =>
+    fc.integer({ min: JOINT_RANGES[joint][0], max: JOINT_RANGES[joint][1] - 1 });
+  const any = fc.record({
+    hip: degrees('hip'),
+    knee: degrees('knee'),
+    hipAbduction: degrees('hipAbduction'),
+    hipRotation: degrees('hipRotation'),
+    shoulder: degrees('shoulder'),
+    elbow: degrees('elbow'),
+    shoulderAbduction: degrees('shoulderAbduction'),
+    lumbar: degrees('lumbar'),
+    twist: degrees('twist'),
+    sideBend: degrees('sideBend'),
+  });
+  fc.assert(
+    fc.property(any, fc.constantFrom(...SIDES), fc.constantFrom('leg', 'arm'), (pose, side, limb) => {
+      const angles = anglesOf({ ...pose, supports: ['feet'] });
+      const bones = skeletonOf(angles, TALL);
+      for (const joint of joints[limb]) {
+        const turned = skeletonOf({ ...angles, [joint]: { ...angles[joint], [side]: angles[joint][side] + 1 } }, TALL);
+        const [before, after] = [bones[limb][side].end, turned[limb][side].end];
+        const axis = axisOf(`${limb}.${side}`, joint, angles, bones);
+        const moved = movedBy(axis, before);
+        for (const way of ['x', 'y', 'z'] as const) expect(before[way] + moved[way]).toBeCloseTo(after[way], 9);
+        expect(risesBy(axis, before, bones.chest.up)).toBeCloseTo(dot(moved, bones.chest.up), 9);
+      }
+    }),
+  );
 });

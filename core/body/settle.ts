@@ -36,6 +36,7 @@ import {
   axisOf,
   type LimbName,
   MOST_TURN,
+  risesBy,
   type Turning,
   trunkTurned,
   turn,
@@ -219,15 +220,13 @@ class Settling {
       const at = contact.place(bones);
       const height = dot(at, up);
       const rises = (body: Skeleton | undefined) => (body ? dot(contact.place(body), up) - height : 0);
-      // How fast it rises as a joint turns: across the way to it from the axis.
-      const lifts = ({ along, through }: Axis) => dot(along, cross(add(at, through, -1), up)) * RADIANS;
       row[PITCH] = contact.free ? 0 : dot(at, this.#along) * RADIANS;
       row[ROLL] = contact.free ? 0 : dot(at, side) * RADIANS;
       row[HEIGHT] = contact.free ? 0 : -1;
       for (let i = 0; i < joints.length; i++) {
         const { limb, joint } = joints[i] as Movable;
         const moves = limb === contact.limb && !(contact.above && joint === 'knee');
-        row[JOINTS + i] = moves ? lifts(axes[i] as Axis) : 0;
+        row[JOINTS + i] = moves ? risesBy(axes[i] as Axis, at, up) : 0;
       }
       for (let i = 0; i < spine.length; i++) row[JOINTS + joints.length + i] = contact.free ? 0 : rises(bent[i]);
       solver.want(row, -this.#gap(contact), CONTACT_GIVES);

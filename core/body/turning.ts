@@ -1,5 +1,5 @@
 import { type Angles, JOINT_RANGES, type LimbJoint, type Side, type TrunkJoint } from './pose';
-import { add, armOf, cross, type Limb, legOf, type Point, type Skeleton, skeletonOf, unit } from './skeleton';
+import { add, armOf, cross, dot, type Limb, legOf, type Point, type Skeleton, skeletonOf, unit } from './skeleton';
 import { RADIANS } from './tilt';
 
 /** Far from where it lies a body is not straight: no joint turns more than this at a step, degrees. */
@@ -56,6 +56,31 @@ export function turnTrunk(angles: Turning, joint: TrunkJoint, degrees: number): 
 export interface Axis {
   readonly along: Point;
   readonly through: Point;
+}
+
+const [SINE, VERSINE] = [Math.sin(RADIANS), 1 - Math.cos(RADIANS)];
+
+/**
+ * How a point of a limb moves as a joint turns by a degree. By a degree and not by the tangent: a straight limb comes
+ * shorter as it bends, which its tangent does not know.
+ */
+export function movedBy({ along, through }: Axis, point: Point): Point {
+  const way = add(point, through, -1);
+  const across = cross(along, way);
+  const inward = add(way, along, -dot(along, way));
+  return {
+    x: across.x * SINE - inward.x * VERSINE,
+    y: across.y * SINE - inward.y * VERSINE,
+    z: across.z * SINE - inward.z * VERSINE,
+  };
+}
+
+/** By how much that raises the point, without a thing made on the way: it is asked for every contact and joint. */
+export function risesBy({ along: a, through }: Axis, point: Point, up: Point): number {
+  const [x, y, z] = [point.x - through.x, point.y - through.y, point.z - through.z];
+  const across = (a.y * z - a.z * y) * up.x + (a.z * x - a.x * z) * up.y + (a.x * y - a.y * x) * up.z;
+  const inward = x * up.x + y * up.y + z * up.z - (a.x * x + a.y * y + a.z * z) * dot(a, up);
+  return across * SINE - inward * VERSINE;
 }
 
 const LEG_SIDEWAYS: Point = { x: 0, y: 0, z: -1 };

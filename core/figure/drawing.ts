@@ -13,6 +13,7 @@ import {
   type Limb,
   type Point,
   type Pose,
+  restingPoint,
   type Settled,
   SIDES,
   type Side,
@@ -102,42 +103,7 @@ export function roomPlace({ bones, toRoom }: RoomBody, support: string): { at: S
 
 function pointOf(bones: Skeleton, support: string): Point | null {
   const [part, side = 'left'] = support.split('.') as [FleshyPart, Side?];
-  return placeOf(bones, part, side);
-}
-
-function placeOf({ hip, ribs, shoulder, head, arm, leg }: Skeleton, part: FleshyPart, side: Side): Point | null {
-  const [upper, lower] = [arm[side], leg[side]];
-  switch (part) {
-    case 'pelvis':
-      return hip;
-    case 'ribs':
-      return ribs;
-    case 'shoulders':
-      return shoulder;
-    case 'head':
-      return head;
-    case 'thigh':
-      return between(lower.root, lower.middle, 0.7);
-    case 'knee':
-      return lower.middle;
-    case 'shin':
-      return between(lower.middle, lower.end, 0.6);
-    case 'foot':
-      return between(lower.end, lower.tip, 0.35);
-    case 'heel':
-      return lower.end;
-    case 'toe':
-      return lower.tip;
-    case 'elbow':
-      return upper.middle;
-    case 'forearm':
-      return between(upper.middle, upper.end, 0.6);
-    case 'hand':
-    case 'fist':
-      return between(upper.end, upper.tip, 0.4);
-    default:
-      return null;
-  }
+  return restingPoint(bones, part, side);
 }
 
 /** Half breadths of the body's masses and limbs, in body heights; our own, quiet and a little slender. */

@@ -95,3 +95,34 @@ test('an arm through the wall the back leans on is doubted, one before it is not
   expect(told(-60).join(' ')).toMatch(/arm goes through the wall/);
   expect(told(90)).toEqual([]);
 });
+
+test('a leg through the block the other foot stands on is doubted, one beside it is not', () => {
+  const entry = must(
+    catalogOf([
+      exercise('one', {
+        rungs: [
+          rung('low', {
+            props: ['step'],
+            on: { 'foot.left': 'step' },
+            poses: { home: { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'foot.left'] } },
+            phases: [],
+          }),
+        ],
+      }),
+    ]).rungs[0],
+  );
+  const told = (right: { hip: number; knee: number; across: number }) => {
+    const home: Pose = {
+      hip: { left: 60, right: right.hip },
+      knee: { left: 90, right: right.knee },
+      hipAbduction: { left: 0, right: -right.across },
+      supports: ['head', 'ribs', 'pelvis', 'foot.left'],
+    };
+    return poseDoubts(
+      { ...entry, rung: { ...entry.rung, poses: { home } }, props: [{ id: 'step', name: 'Step', heightM: 0.2 }] },
+      TALL,
+    );
+  };
+  expect(told({ hip: 45, knee: 92, across: 0 })).toEqual([]);
+  expect(told({ hip: 45, knee: 92, across: 30 }).join(' ')).toMatch(/the right leg goes through “Step”/);
+});

@@ -2,15 +2,20 @@ import {
   add,
   anglesOf,
   between,
+  cross,
   dot,
+  eachOf,
   FLESH,
   type FleshyPart,
   type Gap,
   type Limb,
   type Point,
   type Pose,
+  restingPoint,
   type Settled,
   SIDES,
+  type Side,
+  type Surfaces,
   settled,
 } from '../body';
 import type { RungEntry } from './catalog';
@@ -34,6 +39,7 @@ export function poseDoubts(entry: RungEntry, heightM: number): string[] {
       ),
       ...throughTrunk(body, heightM),
       ...throughWall(entry, body, heightM),
+      ...throughCarrier(entry, body, heightM, surfaces),
     ].map((what) => `${where} ${what}`);
   });
 }
@@ -129,3 +135,50 @@ function throughWall({ rung, props }: RungEntry, { bones, ground }: Settled, hei
       : []),
   ]);
 }
+
+/** Half of a block, a roller or a ball along the mat and across it, as shares of height: about as they are drawn. */
+const BLOCK = { along: 0.09, across: 0.11 } as const;
+/** Lower than this, in metres, something soft gives way. */
+const FIRM_M = 0.06;
+
+/** A limb inside a firm thing that carries another part of the body. */
+function throughCarrier(
+  { rung, props }: RungEntry,
+  { bones, ground, floor }: Settled,
+  heightM: number,
+  surfaces: Surfaces,
+): string[] {
+  const side = cross(ground.up, ground.along);
+  return Object.keys(rung.on ?? {})
+    .flatMap(eachOf)
+    .flatMap((support) => {
+      const carrier = carrierOf(rung, support, props);
+      const top = surfaces(support);
+      const [part, own] = support.split('.') as [string, Side | undefined];
+      const place = restingPoint(bones, part as FleshyPart, own ?? 'left');
+      // A seat stands on legs: feet may go under it.
+      if (!carrier || top === null || top < FIRM_M || !place || propShape(carrier) === 'chair') return [];
+      const inside = (point: Point): boolean => {
+        const way = add(point, place, -1);
+        return (
+          dot(point, ground.up) - floor < top - PRESSED_M &&
+          Math.abs(dot(way, ground.along)) < BLOCK.along * heightM &&
+          Math.abs(dot(way, side)) < BLOCK.across * heightM
+        );
+      };
+      const carried = (limb: 'arm' | 'leg', each: Side) =>
+        LIMB_PARTS[limb].some((name) => carrierOf(rung, `${name}.${each}`, props) === carrier);
+      return SIDES.flatMap((each) =>
+        (['arm', 'leg'] as const).flatMap((limb) =>
+          !carried(limb, each) && outer(bones[limb][each]).some(inside)
+            ? [`the ${each} ${limb} goes through “${carrier.name}”.`]
+            : [],
+        ),
+      );
+    })
+    .filter((line, i, all) => all.indexOf(line) === i);
+}
+const LIMB_PARTS = {
+  arm: ['hand', 'fist', 'forearm', 'elbow'],
+  leg: ['foot', 'heel', 'toe', 'shin', 'knee', 'thigh'],
+} as const;
