@@ -2,7 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { ConflictDialog } from './ConflictDialog';
-import { useMeasured } from './measured';
+import { useReadiness } from './measured';
 import { SaveState } from './SaveState';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { selectCatalog } from './selectors';
@@ -90,9 +90,9 @@ function StudioGate() {
   );
 }
 
-/** The repertoire is made ready beside whatever is in sight; it shows nothing. */
+/** Whatever is in sight, the repertoire is made ready meanwhile. */
 function Readiness() {
-  useMeasured(useAppSelector(selectCatalog));
+  useReadiness(useAppSelector(selectCatalog));
   return null;
 }
 

@@ -38,3 +38,30 @@ export function useMeasured(catalog: Catalog): boolean {
   }, [catalog]);
   return measured.has(catalog);
 }
+
+/** Figures drawn ahead: as many as a tall window shows first. */
+const DRAWN = 60;
+
+/**
+ * Makes a repertoire ready beside whatever is in sight: every rung measured, and the figures drawn that its map shows
+ * first.
+ */
+export function useReadiness(catalog: Catalog): void {
+  const ready = useMeasured(catalog);
+  useEffect(() => {
+    if (!ready) return;
+    let callOff: (() => void) | undefined;
+    let gone = false;
+    void import('../figure/RungFigure').then(
+      ({ drawAhead }) => {
+        if (!gone) callOff = eachIdly(catalog.rungs.slice(0, DRAWN), drawAhead, () => undefined);
+      },
+      // Not fetched now, it is fetched when it is needed.
+      () => undefined,
+    );
+    return () => {
+      gone = true;
+      callOff?.();
+    };
+  }, [catalog, ready]);
+}

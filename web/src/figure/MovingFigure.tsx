@@ -1,6 +1,6 @@
 import { type Drawing, type Frame, frameOf, phasesOf, rungScene, viewOfRung } from '@warm-ladder/core/figure';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useNear } from '../parts/useNear';
 import { type Motion, motionOf, onEveryFrame } from './motion';
 import { painterOf } from './paint';
@@ -51,11 +51,19 @@ const onTheWay = (entry: RungEntry): Drawing[] =>
   phasesOf(entry, viewOfRung(entry)).flatMap(({ along }) => PROBES.map((share) => along(share)));
 
 function Moving({ entry, motion, frame, className, label }: MovingProps) {
-  const [canvas, setCanvas] = useState<HTMLCanvasElement | null>(null);
-  const near = useNear(canvas, false);
+  const canvasRef = useRef<HTMLCanvasElement>(null);
+  const [watch, near] = useNear<HTMLCanvasElement>(false);
+  const attach = useCallback(
+    (node: HTMLCanvasElement | null) => {
+      canvasRef.current = node;
+      return watch(node);
+    },
+    [watch],
+  );
   const mat = rungScene(entry)?.mat ?? null;
   useEffect(() => {
     // Out of sight it stands still: a page of figures costs what is seen of it.
+    const canvas = canvasRef.current;
     if (!canvas || !near) return;
     let paint = painterOf(canvas, frame, mat);
     const resized = new ResizeObserver(() => {
@@ -70,10 +78,8 @@ function Moving({ entry, motion, frame, className, label }: MovingProps) {
       resized.disconnect();
       stop();
     };
-  }, [canvas, near, motion, frame, mat]);
-  return (
-    <canvas ref={setCanvas} role="img" aria-label={label} aria-hidden={label === undefined} className={className} />
-  );
+  }, [near, motion, frame, mat]);
+  return <canvas ref={attach} role="img" aria-label={label} aria-hidden={label === undefined} className={className} />;
 }
 
 /** How full of air a body is, 0 to 1, a share of the way through a phase. */

@@ -7,3 +7,8 @@ export function RungFigure({ entry, className, label }: { entry: RungEntry; clas
   const scene = rungScene(entry);
   return scene && <SceneFigure scene={scene} className={className} label={label} />;
 }
+
+/** Draws a figure before anyone sees it. */
+export const drawAhead = (entry: RungEntry): void => {
+  rungScene(entry);
+};

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { type RefCallback, useCallback, useState } from 'react';
 
 const watched = new WeakMap<Element, (near: boolean) => void>();
 let observer: IntersectionObserver | undefined;
@@ -19,9 +19,12 @@ function observe(element: Element, tell: (near: boolean) => void): () => void {
   };
 }
 
-/** Whether an element is in sight or nearly so; what is not need not be drawn in full. */
-export function useNear(element: Element | null, atFirst: boolean): boolean {
+/**
+ * Whether an element is in sight or nearly so; what is not need not be drawn in full.
+ * @returns what the element is given as its `ref`, always the same, and whether it is near
+ */
+export function useNear<T extends Element>(atFirst: boolean): [RefCallback<T>, boolean] {
   const [near, setNear] = useState(atFirst);
-  useEffect(() => (element ? observe(element, setNear) : undefined), [element]);
-  return near;
+  const watch = useCallback((element: T | null) => (element ? observe(element, setNear) : undefined), []);
+  return [watch, near];
 }

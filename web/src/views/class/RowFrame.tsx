@@ -1,7 +1,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
-import { type ReactNode, useCallback, useState } from 'react';
+import { type ReactNode, useCallback } from 'react';
 import { useNear } from '../../parts/useNear';
 import type { RowActions } from './useRowActions';
 
@@ -28,15 +28,18 @@ const FIRST_ROWS = 12;
 export function RowFrame(props: RowFrameProps) {
   const { index, id, name, way, selected, pointed, carries = false, actions, fields, children } = props;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id });
-  const [element, setElement] = useState<HTMLLIElement | null>(null);
+  const [watch, near] = useNear<HTMLLIElement>(index < FIRST_ROWS);
   const attach = useCallback(
     (node: HTMLLIElement | null) => {
       setNodeRef(node);
-      setElement(node);
+      const unwatch = watch(node);
+      return () => {
+        setNodeRef(null);
+        if (unwatch) unwatch();
+      };
     },
-    [setNodeRef],
+    [setNodeRef, watch],
   );
-  const near = useNear(element, index < FIRST_ROWS);
   return (
     <li
       ref={attach}

@@ -1,5 +1,4 @@
 import { type Catalog, type Exercise, rungKey } from '@warm-ladder/core/repertoire';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { RungFigure } from '../../figure/RungFigure';
@@ -23,10 +22,9 @@ const MIDDLING = 30;
 
 /** A ladder lying on its side: its rungs climb to the right, each as high as its heat. */
 export function LadderStrip({ catalog, exercise, found, moving, first }: LadderStripProps) {
-  const [strip, setStrip] = useState<HTMLLIElement | null>(null);
-  const near = useNear(strip, first);
+  const [strip, near] = useNear<HTMLLIElement>(first);
   return (
-    <li ref={setStrip} className="py-3 [contain-intrinsic-size:auto_12rem] [content-visibility:auto]">
+    <li ref={strip} className="py-3 [contain-intrinsic-size:auto_12rem] [content-visibility:auto]">
       <p className="flex flex-wrap items-center gap-x-3">
         <Link to={`/repertoire/${exercise.id}`} className="font-name text-xl font-semibold hover:underline">
           {exercise.name}

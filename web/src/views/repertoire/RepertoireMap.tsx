@@ -102,11 +102,11 @@ const spanOf = (heats: readonly number[]): string =>
 
 /** A little bar of the cell's heats, coolest to hottest, each rung an equal part. */
 function Embers({ heats }: { heats: readonly number[] }) {
-  return (
-    <span className="flex h-1.5 w-9 overflow-hidden rounded-full" aria-hidden="true">
-      {heats.map((heat, i) => (
-        <span key={i} className="grow" style={{ background: heatStep(heat).colour }} />
-      ))}
-    </span>
-  );
+  // One gradient with hard stops: an element a rung would be more of them than all else on the page.
+  const stops = heats.map((heat, i) => {
+    const [from, to] = [i, i + 1].map((place) => `${((place / heats.length) * 100).toFixed(2)}%`);
+    return `${heatStep(heat).colour} ${from} ${to}`;
+  });
+  const background = stops.length > 0 ? `linear-gradient(to right, ${stops.join(', ')})` : undefined;
+  return <span className="block h-1.5 w-9 rounded-full" style={{ background }} aria-hidden="true" />;
 }
