@@ -44,17 +44,27 @@ test.each(catalog.rungs.map((entry) => [entry.key, entry] as const))(
   },
 );
 
-/** Words of a set-up that put a hand or a forearm on something, unless they leave it to whoever wants it. */
-const PUT_ON =
-  /\b(hands?|palms|forearms|fingertips) (on|under|behind|around|round|woven|light on|hold)\b|\bhands? (down|planted)\b|\bin (each|both|the) hands?\b/i;
-const AS_WANTED = /if wanted|when you need/;
+/** Words that put a part of the body on something, unless they leave it to whoever wants it. */
+const PUT_ON = new RegExp(
+  [
+    String.raw`\b(hands?|palms|forearms|fingertips) (on|under|behind|around|round|woven|light on|hold)\b`,
+    String.raw`\bhands? (down|planted)\b|\bin (each|both|the) hands?\b`,
+    String.raw`\b(feet|foot|soles|toes?|heels?|knees?|shins?|thighs?|head|forehead|cheek|pelvis|tail|seat bones|ribs|shoulders|back)( lightly| heavy| stays?)? (down|planted|flat|on the (mat|floor|wall|chair|roller|cushion|bar))\b`,
+  ].join('|'),
+  'i',
+);
+/** As wanted, or only said to be free: palms that face down touch nothing, and hands that slide are on their way. */
+const NOT_MEANT = /if wanted|when you need|palms down|hands (slide )?down the/i;
 /** Where the drawn shoulder can't bring the top hand to the mat. */
 const OUT_OF_REACH = new Set(['side-leg/bent']);
+/** What leads out of a rung is spoken when its last pose is over. */
+const SPOKEN_IN_A_POSE = new Set(['setup', 'check', 'alignment', 'action']);
 
-test('a set-up that puts a hand or a forearm on something says what it brings to touch', () => {
+test('a cue that puts a part of the body on something says what it brings to touch', () => {
   const unsaid = catalog.rungs.flatMap(({ key, rung }) =>
     (rung.cues ?? [])
-      .filter(({ kind, text, touches }) => kind === 'setup' && !touches && PUT_ON.test(text) && !AS_WANTED.test(text))
+      .filter(({ kind, touches }) => SPOKEN_IN_A_POSE.has(kind) && !touches)
+      .filter(({ text }) => PUT_ON.test(text) && !NOT_MEANT.test(text))
       .map(({ text }) => `${key}: ${text}`),
   );
   expect(unsaid.filter((each) => !OUT_OF_REACH.has(each.split(':')[0] ?? ''))).toEqual([]);
