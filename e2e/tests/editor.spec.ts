@@ -174,6 +174,17 @@ test('a side-lying side bend is drawn by hand in one drag', async ({ page, studi
   await saved(page);
 });
 
+test('a roll-down from standing is drawn by hand in three drags, the feet planted', async ({ page, studio }) => {
+  await newLadder(page, studio.address, 'Kiln roll', 'standing');
+  await pull(page, 'head', { x: 12, y: 12 });
+  await pull(page, 'shoulders', { x: 40, y: 40 });
+  await pull(page, 'pelvis', { x: -40, y: 10 });
+  for (const joint of ['neck', 'lumbar', 'thoracic']) expect(await angle(page, joint)).toBeGreaterThan(25);
+  expect(await angle(page, 'left hip')).toBeGreaterThan(8);
+  for (const side of ['left', 'right']) await expect(rests(page, side, 'foot')).toBeChecked();
+  await saved(page);
+});
+
 test('a seated turn with a stick is drawn by hand in three drags, the stick in both hands', async ({
   page,
   studio,
