@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import { block, classOf } from '../testing';
+import { applied, diff, type Edit, EditClash, inverted, merged } from '.';
+import { editSchema } from './editSchema';
+
+const id = fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f', 'g');
+const leaf = fc.oneof(
+  fc.integer(),
+  fc.string(),
+  fc.boolean(),
+  fc.constant(null),
+  fc.array(fc.integer(), { maxLength: 3 }),
+);
+const item = fc.record({
+  id,
+  name: fc.string({ maxLength: 3 }),
+  dose: fc.dictionary(fc.constantFrom('reps', 'sets'), leaf),
+});
+const list = fc.uniqueArray(item, { selector: (each) => each.id, maxLength: 7 });
+const nested = list.chain((items) =>
+  fc.tuple(...items.map(() => list)).map((inner) => items.map((each, i) => ({ ...each, inner: inner[i] ?? [] }))),
+);
+const document = fc
+  .record(
+    {
+      id: fc.constant('it'),
+      name: fc.string({ maxLength: 4 }),
+      blocks: nested,
+      tags: fc.array(fc.string({ maxLength: 2 }), { maxLength: 3 }),
+      extra: leaf,
+    },
+    { requiredKeys: ['id'] },
+  )
+  // As JSON has it: what is drawn by chance has no prototype here and there.
+  .map((each): object => JSON.parse(JSON.stringify(each)));
+
+test('an edit leads from any document to any other, is JSON, and is taken back to the very one', () => {
+  fc.assert(
+    fc.property(document, document, (before, after) => {
+      const edit = editSchema.parse(JSON.parse(JSON.stringify(diff(before, after))));
+      expect(applied(edit, before)).toEqual(after);
+      expect(applied(inverted(edit), after)).toEqual(before);
+      expect(inverted(inverted(edit))).toEqual(edit);
+      expect(diff(before, JSON.parse(JSON.stringify(before)))).toEqual([]);
+    }),
+  );
+});
+
+test('two edits as one do what both do, one after the other', () => {
+  fc.assert(
+    fc.property(document, document, document, (one, two, three) => {
+      const both = merged(diff(one, two), diff(two, three));
+      expect(applied(both, one)).toEqual(three);
+      expect(applied(inverted(both), three)).toEqual(one);
+    }),
+  );
+});
+
+const PLAN = classOf([block('hold'), block('curl'), block('arch')]);
+const renamed = { ...PLAN, name: 'Evening' };
+
+test('moving one of many is one change, and typing on is one too', () => {
+  const { blocks } = PLAN;
+  const [first, ...others] = blocks;
+  const last = { ...PLAN, blocks: first ? [...others, first] : blocks };
+  expect(diff(PLAN, last)).toEqual([{ op: 'move', path: ['blocks'], id: 'b1', before: null, was: 'b2' }]);
+  const typed = merged(diff(PLAN, renamed), diff(renamed, { ...PLAN, name: 'Evening class' }));
+  expect(typed).toEqual([{ op: 'set', path: ['name'], value: 'Evening class', was: 'Test class' }]);
+  expect(merged(typed, inverted(typed))).toEqual([]);
+});
+
+test('an edit made by one hand fits a document that another has changed elsewhere, and clashes where it did so here', () => {
+  const mine = diff(PLAN, renamed);
+  const theirs = { ...PLAN, targetMinutes: 50, blocks: PLAN.blocks.slice(1) };
+  expect(applied(mine, theirs)).toEqual({ ...theirs, name: 'Evening' });
+  const clash = (edit: Edit, on: object) => {
+    try {
+      return applied(edit, on);
+    } catch (error) {
+      return error instanceof EditClash ? error.message : error;
+    }
+  };
+  expect(clash(mine, { ...PLAN, name: 'Morning' })).toBe('“name” was changed since.');
+  const dosed = diff(PLAN, { ...PLAN, blocks: PLAN.blocks.map((each) => ({ ...each, restSeconds: 20 })) });
+  expect(clash(dosed, theirs)).toBe('“blocks.b1.restSeconds” is not there any more.');
+  const removal = diff(PLAN, theirs);
+  expect(clash(removal, { ...PLAN, blocks: PLAN.blocks.map((each) => ({ ...each, note: 'Slow.' })) })).toBe(
+    '“blocks.b1” was changed since.',
+  );
+  expect(clash(inverted(removal), PLAN)).toBe('“blocks” has “b1” again already.');
+});
