@@ -5,6 +5,7 @@ export * from './checkChanges';
 export { checkDocument } from './checkDocument';
 export * from './documents';
 export * from './heatScale';
+export * from './keyOrder';
 export * from './mergeBundles';
 export * from './parseBundle';
 export * from './problems';

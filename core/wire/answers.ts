@@ -14,6 +14,7 @@ export const REFUSALS = {
   INVALID: 422,
   TOO_LONG: 431,
   INTERNAL: 500,
+  UNREACHABLE: 503,
   NO_SPACE: 507,
   NO_COPY: 507,
 } as const;
@@ -48,6 +49,21 @@ export interface StudioAnswer {
   /** How many documents are set aside, since they did not fit. */
   readonly setAside: number;
   readonly bundle: Bundle;
+}
+
+/** A document as it has become, with the version it has; without a value it was removed. */
+export interface FedDocument {
+  readonly kind: DocumentKind;
+  readonly id: string;
+  readonly version: number;
+  readonly value: DocumentOf<DocumentKind> | null;
+}
+
+/** What a studio tells its tabs of, as it happens. `changes: null`: too much has changed; read the studio anew. */
+export interface FeedEvent {
+  /** The revision of the studio with these changes in it. */
+  readonly revision: number;
+  readonly changes: readonly FedDocument[] | null;
 }
 
 /** What an import does to one kind of document, by id. */

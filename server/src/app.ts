@@ -5,6 +5,7 @@ import { notFound, speakErrors, speakParserErrors } from './errors';
 import { guard, hostsOf } from './guard';
 import { bundleRoutes } from './routes/bundle';
 import { changeRoutes, documentRoutes } from './routes/documents';
+import { feedRoutes } from './routes/feed';
 import { LARGEST_DOCUMENT } from './routes/limits';
 import { tableRoutes } from './routes/table';
 import { waysBackRoutes } from './routes/waysBack';
@@ -59,7 +60,7 @@ export async function buildApp(
   await app.register(
     async (api) => {
       api.get('/health', async () => ({ ok: true, revision: studio.revision }));
-      for (const routes of [bundleRoutes, tableRoutes, documentRoutes, changeRoutes, waysBackRoutes]) {
+      for (const routes of [bundleRoutes, tableRoutes, documentRoutes, changeRoutes, feedRoutes, waysBackRoutes]) {
         await api.register(routes(studio));
       }
     },

@@ -3,7 +3,7 @@ import { parseArgs } from 'node:util';
 import { buildApp } from './app';
 import { addressOf, FolderInUse } from './database/folderLock';
 import { openDatabase } from './database/openDatabase';
-import { BadOptions } from './options';
+import { BadOptions, databaseUrl } from './options';
 import { ROOT } from './root';
 import { Copies } from './studio/copies';
 import { Studio } from './studio/studio';
@@ -34,9 +34,11 @@ export function readFileOption(command: string, args: readonly string[]): { file
  * @throws FolderInUse when a server has it that does not answer yet
  */
 export async function withStudio<T>(folder: string, work: (ask: Ask) => Promise<T>): Promise<T> {
-  const address = await addressOf(folder);
+  const url = databaseUrl();
+  // Of a PostgreSQL server, one process more makes no difference.
+  const address = url === undefined ? await addressOf(folder) : null;
   if (address !== null) return work(remote(address));
-  const { db, close } = await openDatabase(folder);
+  const { db, close } = await openDatabase(folder, url);
   try {
     const app = await buildApp(await Studio.open(db, new Copies(join(folder, 'kept'))));
     const done = await work(async (method, url, body) => {

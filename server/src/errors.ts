@@ -2,6 +2,7 @@ import type { Socket } from 'node:net';
 import { type Problem, pathText, quoted } from '@warm-ladder/core/formats';
 import { REFUSALS, type RefusalBody, type RefusalCode } from '@warm-ladder/core/wire';
 import type { FastifyError, FastifyInstance } from 'fastify';
+import { isDisconnection } from './database/postgres';
 
 export class Refusal extends Error {
   readonly body: RefusalBody;
@@ -72,6 +73,9 @@ function asRefusal(error: FastifyError | Refusal, limit: number): Refusal {
   if (error.statusCode !== undefined && error.statusCode < 500) return new Refusal('BAD_REQUEST', error.message);
   if (isFullDisk(error)) {
     return new Refusal('NO_SPACE', 'There is no space left on the server’s disk; nothing was changed.');
+  }
+  if (isDisconnection(error)) {
+    return new Refusal('UNREACHABLE', 'The studio’s database does not answer; nothing was changed. Try again.');
   }
   return new Refusal('INTERNAL', 'The server failed to do this; nothing was changed. Its log has the cause.');
 }

@@ -1,12 +1,14 @@
 import { join } from 'node:path';
 import { buildApp } from './app';
 import { FolderInUse } from './database/folderLock';
-import { FolderTooNew } from './database/migrate';
-import { FolderBroken, openDatabase, reasonOf } from './database/openDatabase';
+import { DatabaseTooNew } from './database/migrate';
+import { openDatabase } from './database/openDatabase';
+import { FolderBroken, reasonOf } from './database/openFolder';
+import { DatabaseUnreachable } from './database/postgres';
 import { Refusal } from './errors';
 import { readFiles, UnreadableFile } from './files';
 import { hostsOf, isLoopback } from './guard';
-import { BadOptions, readOptions } from './options';
+import { BadOptions, databaseUrl, readOptions } from './options';
 import { Copies } from './studio/copies';
 import { StudioIncomplete } from './studio/opening';
 import { Studio } from './studio/studio';
@@ -38,7 +40,7 @@ function warn({ host }: Options, studio: Studio): void {
 }
 
 async function start(options: Options): Promise<void> {
-  const { db, lock, close } = await openDatabase(options.data);
+  const { db, announce, close } = await openDatabase(options.data, databaseUrl());
   let ending = async () => close();
   stopOnSignal(() => ending());
   try {
@@ -56,7 +58,7 @@ async function start(options: Options): Promise<void> {
     };
     warn(options, studio);
     const address = await app.listen({ port: options.port, host: options.host });
-    lock.announce(address);
+    announce(address);
     console.log(`Warm Ladder is ready at ${address}`);
   } catch (error) {
     await close();
@@ -82,7 +84,8 @@ const EXPECTED = [
   BadOptions,
   FolderInUse,
   FolderBroken,
-  FolderTooNew,
+  DatabaseTooNew,
+  DatabaseUnreachable,
   StudioIncomplete,
   UnreadableFile,
   Refusal,

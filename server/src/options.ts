@@ -23,6 +23,9 @@ export function readOptions(args: readonly string[]) {
   return { ...values, port, data: resolve(ROOT, values.data), files: positionals };
 }
 
+/** The PostgreSQL server that keeps the studio in place of the data folder; none when not named. */
+export const databaseUrl = (): string | undefined => process.env.DATABASE_URL || undefined;
+
 function parsed(args: readonly string[]) {
   try {
     return parseArgs({

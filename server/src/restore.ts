@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { readFileOption, runCommand, withStudio } from './askServer';
-import { reasonOf } from './database/openDatabase';
+import { reasonOf } from './database/openFolder';
 
 /** `restore FILE`: the studio becomes what the file holds; a copy of it as it was is kept first. */
 await runCommand(async () => {

@@ -3,8 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { buildApp } from './app';
-import type { Engine } from './database/engine';
 import { openDatabase } from './database/openDatabase';
+import type { Database } from './database/port';
 import { Copies } from './studio/copies';
 import { Studio } from './studio/studio';
 
@@ -24,16 +24,22 @@ export function preparedFolder(): ReturnType<typeof temporaryFolder> {
 export interface TestServer {
   /** Where it listens, for what is not JSON. */
   readonly address: string;
-  readonly db: Engine;
+  readonly db: Database;
   /** Sends JSON and reads JSON. */
   readonly send: (method: string, url: string, body?: unknown) => Promise<{ status: number; body: Answer }>;
   readonly close: () => Promise<void>;
 }
 type Answer = Record<string, unknown> & { bundle: Bundle; versions: Record<string, Record<string, number>> };
 
-/** The real server over a real database in a folder, listening on a free port of this machine. */
-export async function startServer(folder: string, salvage = false): Promise<TestServer> {
-  const { db, close } = await openDatabase(folder);
+/** How a server is begun: what is left of a studio taken as it is; on a PostgreSQL server in place of the folder. */
+interface Begun {
+  readonly salvage?: boolean;
+  readonly url?: string | undefined;
+}
+
+/** The real server over a real database, listening on a free port of this machine. */
+export async function startServer(folder: string, { salvage = false, url }: Begun = {}): Promise<TestServer> {
+  const { db, close } = await openDatabase(folder, url);
   let studio: Studio;
   try {
     studio = await Studio.open(db, new Copies(join(folder, 'kept')), salvage);
@@ -56,6 +62,7 @@ export async function startServer(folder: string, salvage = false): Promise<Test
     },
     close: async () => {
       await app.close();
+      await studio.settled();
       await close();
     },
   };

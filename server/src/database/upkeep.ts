@@ -1,20 +1,17 @@
-import type { Queries } from './engine';
+import type { Database } from './port';
 
 /** Bytes written between two tidyings: each leaves a dead row and its share of the log behind. */
 const BYTES = 16 * 1024 * 1024;
 /** Writes between two tidyings: small ones leave dead rows too. */
 const WRITES = 2_000;
 
-/**
- * Keeps the log and the dead rows bounded while the server runs. The engine in a single process has neither a
- * checkpointer nor an autovacuum, so the one who writes must call for them.
- */
+/** Keeps the log and the dead rows bounded while the server runs: the one who writes calls for it. */
 export class Upkeep {
-  readonly #db: Queries;
+  readonly #db: Database;
   #bytes = 0;
   #writes = 0;
 
-  constructor(db: Queries) {
+  constructor(db: Database) {
     this.#db = db;
   }
 
@@ -29,8 +26,6 @@ export class Upkeep {
   async tidy(): Promise<void> {
     this.#bytes = 0;
     this.#writes = 0;
-    // Each by itself: neither can run inside a transaction.
-    for (const table of ['document', 'tally', 'set_aside']) await this.#db.query(`vacuum ${table}`);
-    await this.#db.query('checkpoint');
+    await this.#db.tidy(['document', 'tally', 'set_aside', 'change', 'reference']);
   }
 }

@@ -4,7 +4,7 @@ import { open, readdir, readFile, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { COLLECTIONS } from '@warm-ladder/core/formats';
 import { COPY_REASONS, type CopyReason, type KeptCopy } from '@warm-ladder/core/wire';
-import { reasonOf } from '../database/openDatabase';
+import { reasonOf } from '../database/openFolder';
 import { Refusal } from '../errors';
 
 /** Copies kept; the oldest go. */

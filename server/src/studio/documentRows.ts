@@ -1,6 +1,6 @@
 import { BUNDLE_VERSION, type DocumentKind } from '@warm-ladder/core/formats';
 import type { SetAsideDocument } from '@warm-ladder/core/wire';
-import type { Queries } from '../database/engine';
+import { LOCK_SPACE, LOCKS, type Queries } from '../database/port';
 
 /** A document as it lies in the database: its body is whatever was written, and yet to be read by its schema. */
 export interface StoredDocument {
@@ -12,12 +12,39 @@ export interface StoredDocument {
   readonly body: unknown;
 }
 
-/** A document to write, as JSON text. */
-export interface WrittenDocument {
+/** A document of an older format in this one's. */
+interface Modernized {
   readonly kind: DocumentKind;
   readonly id: string;
   readonly text: string;
 }
+
+/** A document to write or, without a text, to remove. */
+export interface Write {
+  readonly kind: DocumentKind;
+  readonly id: string;
+  /** The version it was made from; 0 for a new one. */
+  readonly base: number;
+  /** As JSON; `null` to remove it. */
+  readonly text: string | null;
+  /** The edit it is, as JSON. */
+  readonly patch: string;
+  /** What it names. */
+  readonly names: readonly DocumentName[];
+}
+
+/** What a document has become since a revision. */
+export interface Newer {
+  readonly kind: string;
+  readonly id: string;
+  /** The revision of its last change. */
+  readonly revision: number;
+  /** `null` where it is not there any more. */
+  readonly document: StoredDocument | null;
+}
+
+/** The kind of a row that tells of a new order of documents, and of nothing else. */
+export const REORDERED = '*';
 
 export interface DocumentName {
   readonly kind: string;
@@ -42,47 +69,79 @@ export const documentRows = {
     return rows.map((row) => ({ ...row, version: Number(row.version) }));
   },
 
-  /** Puts documents in their place, new ones at the end in the order given. @returns their versions, in that order */
-  async write(db: Queries, documents: readonly WrittenDocument[]): Promise<number[]> {
-    const [kinds, ids] = named(documents);
-    const { rows } = await db.query<DocumentName & { version: number }>(
-      `insert into document (kind, id, place, body, format)
-       select kind, id, nextval('revision'), body::json, $4
-       from unnest($1::text[], $2::text[], $3::text[]) with ordinality as d (kind, id, body, nth) order by nth
-       on conflict (kind, id) do update
-         set body = excluded.body, format = excluded.format, version = nextval('revision'), saved_at = now()
-       returning kind, id, version`,
-      [kinds, ids, documents.map(({ text }) => text), BUNDLE_VERSION],
+  /**
+   * Writes documents, each with the version it was made from, unless somebody has written since a revision.
+   * @param known the newest revision that was looked at @param write names this write
+   * @returns their versions, in that order; `null` where somebody has written since
+   */
+  async write(db: Queries, known: number, write: string, documents: readonly Write[]): Promise<number[] | null> {
+    const names = documents.flatMap((each, i) => each.names.map(({ kind, id }) => ({ owner: i + 1, kind, id })));
+    const { rows } = await db.query<{ version: number }>(
+      `select version from write_documents(
+         $1::bigint, $2::uuid, $3::smallint, $4::text[], $5::text[], $6::bigint[], $7::text[], $8::text[],
+         $9::int[], $10::text[], $11::text[]) order by nth`,
+      [
+        known,
+        write,
+        BUNDLE_VERSION,
+        ...named(documents),
+        documents.map(({ base }) => base),
+        documents.map(({ text }) => text),
+        documents.map(({ patch }) => patch),
+        names.map(({ owner }) => owner),
+        ...named(names),
+      ],
     );
-    const versions = new Map(rows.map(({ kind, id, version }) => [`${kind}/${id}`, Number(version)]));
-    return documents.map(({ kind, id }) => {
-      const version = versions.get(`${kind}/${id}`);
-      if (version === undefined) throw new Error(`the document ${kind}/${id} was not written`);
-      return version;
-    });
+    return rows.length < documents.length ? null : rows.map(({ version }) => Number(version));
+  },
+
+  /** What a write has kept, by document; empty where it was not. */
+  async writtenBy(db: Queries, write: string): Promise<Array<DocumentName & { version: number }>> {
+    const { rows } = await db.query<DocumentName & { version: number }>(
+      'select kind, id, version from change where write = $1 order by version',
+      [write],
+    );
+    return rows.map((row) => ({ ...row, version: Number(row.version) }));
+  },
+
+  /** The newest revision of any document; 0 before the first change. */
+  async newest(db: Queries): Promise<number> {
+    const { rows } = await db.query<{ newest: number }>('select coalesce(max(version), 0) as newest from change');
+    return Number(rows[0]?.newest);
+  },
+
+  /** What has been written after a revision, each document once, in the order of their last changes. */
+  async since(db: Queries, revision: number): Promise<Newer[]> {
+    const { rows } = await db.query<StoredDocument & { revision: number }>(
+      `select c.kind, c.id, c.revision, d.version, d.format, d.body
+       from (select kind, id, max(version) as revision from change where version > $1 group by kind, id) c
+       left join document d using (kind, id) order by c.revision`,
+      [revision],
+    );
+    return rows.map(({ kind, id, revision: last, version, format, body }) => ({
+      kind,
+      id,
+      revision: Number(last),
+      document: version === null ? null : { kind, id, version: Number(version), format, body },
+    }));
+  },
+
+  /** Keeps whoever else would write waiting until the transaction ends. */
+  async lockWrites(tx: Queries): Promise<void> {
+    await tx.query('select pg_advisory_xact_lock($1, $2)', [LOCK_SPACE, LOCKS.write]);
   },
 
   /**
    * Puts documents of an older format in this one's place. What they say is the same, so their versions stay: a browser
    * that holds unsent work made from them is not told that somebody else has changed them.
    */
-  async modernize(db: Queries, documents: readonly WrittenDocument[]): Promise<void> {
+  async modernize(db: Queries, documents: readonly Modernized[]): Promise<void> {
     await db.query(
-      `update document d set body = n.body::json, format = $4
+      `update document d set body = n.body::jsonb, format = $4
        from unnest($1::text[], $2::text[], $3::text[]) as n (kind, id, body)
        where d.kind = n.kind and d.id = n.id`,
       [...named(documents), documents.map(({ text }) => text), BUNDLE_VERSION],
     );
-  },
-
-  /** Takes documents out. @returns the revision this is */
-  async remove(db: Queries, documents: readonly DocumentName[]): Promise<number> {
-    await db.query(
-      `delete from document d using unnest($1::text[], $2::text[]) as gone (kind, id)
-       where d.kind = gone.kind and d.id = gone.id`,
-      named(documents),
-    );
-    return documentRows.nextRevision(db);
   },
 
   /** Gives the documents named their order, after a number of others. */
@@ -95,9 +154,14 @@ export const documentRows = {
     );
   },
 
-  async nextRevision(db: Queries): Promise<number> {
-    const { rows } = await db.query<{ revision: number }>(`select nextval('revision') as revision`);
-    return Number(rows[0]?.revision);
+  /** Tells that documents have a new order. @returns the revision this is */
+  async reordered(db: Queries, write: string): Promise<number> {
+    const { rows } = await db.query<{ version: number }>(
+      `insert into change (version, kind, id, patch, write) values (nextval('revision'), $1, '', '[]', $2)
+       returning version`,
+      [REORDERED, write],
+    );
+    return Number(rows[0]?.version);
   },
 
   /** Lets revisions go on from a number, or from the next one where that is higher. @returns the revision begun with */
@@ -114,13 +178,13 @@ export const documentRows = {
     return rows[0]?.id ?? '';
   },
 
-  /** What was counted as it was written, and what is there. */
+  /** What was counted as it was written, and what is there, both at one moment. */
   async tallies(db: Queries): Promise<{ counted: Tally[]; found: Tally[] }> {
-    const counted = await db.query<Tally>('select kind, documents, versions::text as versions from tally');
-    const found = await db.query<Tally>(
-      'select kind, count(*) as documents, sum(version)::text as versions from document group by kind',
+    const { rows } = await db.query<Tally & { counted: boolean }>(
+      `select true as counted, kind, documents, versions::text as versions from tally union all
+       select false, kind, count(*), sum(version)::text from document group by kind`,
     );
-    return { counted: counted.rows, found: found.rows };
+    return { counted: rows.filter(({ counted }) => counted), found: rows.filter(({ counted }) => !counted) };
   },
 
   /** Takes what is there for all there is. */
@@ -129,14 +193,44 @@ export const documentRows = {
     await db.query('insert into tally select kind, count(*), sum(version) from document group by kind');
   },
 
-  async setAside(db: Queries, documents: ReadonlyArray<DocumentName & { readonly reason: string }>): Promise<void> {
-    await db.query(
+  async setAside(tx: Queries, documents: ReadonlyArray<DocumentName & { readonly reason: string }>): Promise<void> {
+    const values = [...named(documents), documents.map(({ reason }) => reason)];
+    await tx.query(
       `insert into set_aside (kind, id, body, format, reason)
        select d.kind, d.id, d.body, d.format, a.reason
        from document d join unnest($1::text[], $2::text[], $3::text[]) as a (kind, id, reason) using (kind, id)`,
-      [...named(documents), documents.map(({ reason }) => reason)],
+      values,
     );
-    await documentRows.remove(db, documents);
+    await tx.query(
+      `with gone as (
+         delete from document d using unnest($1::text[], $2::text[]) as a (kind, id)
+         where d.kind = a.kind and d.id = a.id returning d.kind, d.id, d.body
+       )
+       insert into change (version, kind, id, patch, write)
+       select nextval('revision'), kind, id, '[]', gen_random_uuid() from gone`,
+      named(documents),
+    );
+  },
+
+  /** Documents in which a character was taken out that can't be kept; each is told once. */
+  async mended(db: Queries): Promise<DocumentName[]> {
+    const { rows } = await db.query<DocumentName>('update mended set told = true where not told returning kind, id');
+    return rows;
+  },
+
+  /** Writes down what documents name, once for all that were kept before that was done. */
+  async refer(tx: Queries, names: ReadonlyArray<readonly [DocumentName, DocumentName]>): Promise<void> {
+    await tx.query(
+      `insert into reference (kind, id, to_kind, to_id)
+       select * from unnest($1::text[], $2::text[], $3::text[], $4::text[]) on conflict do nothing`,
+      [...named(names.map(([from]) => from)), ...named(names.map(([, to]) => to))],
+    );
+    await tx.query('update studio set referenced = true');
+  },
+
+  async isReferenced(db: Queries): Promise<boolean> {
+    const { rows } = await db.query<{ referenced: boolean }>('select referenced from studio');
+    return rows[0]?.referenced === true;
   },
 
   async listSetAside(db: Queries): Promise<SetAsideDocument[]> {

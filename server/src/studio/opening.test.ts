@@ -27,7 +27,7 @@ test('a page that was lost is no smaller studio: it is refused, and taken as it 
   const file = join(folder, 'database', rows[0]?.path ?? '');
   truncateSync(file, 0);
   await expect(startServer(folder)).rejects.toThrow(/A part of the studio is lost: .*0 of 3 classes are there/);
-  const salvaged = await startServer(folder, true);
+  const salvaged = await startServer(folder, { salvage: true });
   expect((await salvaged.send('GET', '/studio')).body.bundle.classes).toEqual([]);
   await salvaged.close();
 }, 30_000);
@@ -86,7 +86,7 @@ test('a studio stored in version 1 is copied, brought to this version at once, a
   const older = inVersion1(studio) as Record<string, Array<{ id: string }>>;
   for (const kind of ['exercises', 'classes', 'audiences']) {
     for (const value of older[kind] ?? []) {
-      await server.db.query('update document set format = 1, body = $1::json where id = $2', [
+      await server.db.query('update document set format = 1, body = $1::jsonb where id = $2', [
         JSON.stringify(value),
         value.id,
       ]);

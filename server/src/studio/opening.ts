@@ -3,21 +3,25 @@ import {
   BUNDLE_FORMAT,
   BUNDLE_VERSION,
   COLLECTIONS,
+  changeInOrder,
   checkChanges,
   DOCUMENT_KINDS,
   type DocumentChange,
   type DocumentKey,
   type DocumentKind,
+  type DocumentOf,
   Documents,
   documentKey,
   emptyBundle,
+  inKeyOrder,
   pathText,
 } from '@warm-ladder/core/formats';
 import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
-import type { Engine } from '../database/engine';
+import type { Database, Queries } from '../database/port';
 import type { Copies } from './copies';
-import { type DocumentName, documentRows, type StoredDocument, type Tally } from './documentRows';
+import { type DocumentName, documentRows, type Newer, type StoredDocument, type Tally } from './documentRows';
 import { Snapshot } from './snapshot';
+import { namesIn, referencesIn } from './writes';
 
 /** Fewer documents, or older ones, are there than were kept: a part of the database was lost. */
 export class StudioIncomplete extends Error {
@@ -25,26 +29,75 @@ export class StudioIncomplete extends Error {
 }
 
 /**
- * Reads the studio out of the database, sets aside what no longer fits, and begins new revisions.
+ * Reads the studio out of the database, sets aside what no longer fits, and begins new revisions; nobody writes
+ * meanwhile.
  * @param salvage take what is there, though some is known to be lost
  * @throws StudioIncomplete when documents are missing that were kept
  */
-export async function openSnapshot(db: Engine, salvage: boolean): Promise<Snapshot> {
-  if (await isIncomplete(db, salvage)) await documentRows.recount(db);
+export function openSnapshot(db: Database, salvage: boolean): Promise<Snapshot> {
+  return db.transaction(async (tx) => {
+    await documentRows.lockWrites(tx);
+    if (await isIncomplete(tx, salvage)) await documentRows.recount(tx);
+    const rows = await documentRows.all(tx);
+    const { documents, misfits } = sortOut(rows);
+    if (misfits.length > 0) await documentRows.setAside(tx, misfits);
+    if (!(await documentRows.isReferenced(tx))) await documentRows.refer(tx, allReferences(documents));
+    return new Snapshot(documents, versionsOf(rows, documents), await beginEpoch(tx));
+  });
+}
+
+/** The studio as it is now, at a revision that is known to be in it. */
+export async function readSnapshot(db: Database, revision: number): Promise<Snapshot> {
   const rows = await documentRows.all(db);
-  const { documents, misfits } = sortOut(rows);
-  if (misfits.length > 0) await db.transaction((tx) => documentRows.setAside(tx, misfits));
-  const versions = new Map(
-    rows.filter(isKnown).map(({ kind, id, version }): [DocumentKey, number] => [documentKey(kind, id), version]),
+  const newest = rows.reduce((most, { version }) => Math.max(most, version), revision);
+  const { documents } = sortOut(rows);
+  return new Snapshot(documents, versionsOf(rows, documents), newest);
+}
+
+/** The versions of the documents that fit. */
+const versionsOf = (rows: readonly StoredDocument[], documents: Documents): Map<DocumentKey, number> =>
+  new Map(
+    rows
+      .filter(isKnown)
+      .filter(({ kind, id }) => documents.has(kind, id))
+      .map(({ kind, id, version }) => [documentKey(kind, id), version]),
   );
-  return new Snapshot(documents, versions, await beginEpoch(db));
+
+function allReferences(documents: Documents): Array<readonly [DocumentName, DocumentName]> {
+  return namesIn(documents).flatMap(({ kind, id }) => {
+    const value = documents.get(kind as DocumentKind, id);
+    const names = value ? [...referencesIn(documents, kind as DocumentKind, value)] : [];
+    return names.map((name) => [{ kind, id }, name] as const);
+  });
+}
+
+/**
+ * A snapshot with what others have written since.
+ * @returns `null` where documents have a new order, or one does not fit: then the studio is read anew
+ */
+export function caughtUp(
+  snapshot: Snapshot,
+  newer: readonly Newer[],
+): { snapshot: Snapshot; changed: DocumentChange[] } | null {
+  const changed: DocumentChange[] = [];
+  const versions = new Map<DocumentKey, number>();
+  for (const { kind, id, document } of newer) {
+    if (!isKind(kind)) return null;
+    const read = document && documentSchemas[kind].safeParse(document.body);
+    if (read && !read.success) return null;
+    const value = read ? inKeyOrder(kind, read.data as DocumentOf<typeof kind>) : undefined;
+    changed.push({ kind, id, value } as DocumentChange);
+    versions.set(documentKey(kind, id), document?.version ?? 0);
+  }
+  const revision = newer.at(-1)?.revision ?? snapshot.revision;
+  return { snapshot: snapshot.with(snapshot.documents.with(changed), changed, versions, revision), changed };
 }
 
 /**
  * Whether documents that were kept are gone.
  * @throws StudioIncomplete unless it is to be taken as it is
  */
-async function isIncomplete(db: Engine, salvage: boolean): Promise<boolean> {
+async function isIncomplete(db: Queries, salvage: boolean): Promise<boolean> {
   const { counted, found } = await documentRows.tallies(db);
   const lost = lossOf(counted, found);
   if (lost.length > 0 && !salvage) {
@@ -61,7 +114,7 @@ async function isIncomplete(db: Engine, salvage: boolean): Promise<boolean> {
  * as it was kept first. What can't be brought up is left as it is, and set aside when the studio is read.
  * @throws StudioIncomplete when documents are missing that were kept
  */
-export async function modernize(db: Engine, copies: Copies, salvage: boolean): Promise<void> {
+export async function modernize(db: Database, copies: Copies, salvage: boolean): Promise<void> {
   if (await isIncomplete(db, salvage)) await documentRows.recount(db);
   const rows = (await documentRows.all(db)).filter(isKnown);
   const old = rows.filter(({ format }) => format < BUNDLE_VERSION);
@@ -94,7 +147,7 @@ function asItWas(rows: ReadonlyArray<StoredDocument & { readonly kind: DocumentK
  * folder that is opened later, or twice, never gives out a version again that a browser still holds from before.
  * Below 2^53 until the year 2242.
  */
-const beginEpoch = (db: Engine): Promise<number> =>
+const beginEpoch = (db: Queries): Promise<number> =>
   documentRows.beginRevisions(db, Math.floor(Date.now() / 1000) * 2 ** 20 + randomInt(2 ** 19), randomInt(2 ** 19));
 
 function lossOf(counted: readonly Tally[], found: readonly Tally[]): string[] {
@@ -110,8 +163,8 @@ function lossOf(counted: readonly Tally[], found: readonly Tally[]): string[] {
   });
 }
 
-const isKnown = <R extends StoredDocument>(row: R): row is R & { kind: DocumentKind } =>
-  (DOCUMENT_KINDS as readonly string[]).includes(row.kind);
+const isKind = (kind: string): kind is DocumentKind => (DOCUMENT_KINDS as readonly string[]).includes(kind);
+const isKnown = <R extends StoredDocument>(row: R): row is R & { kind: DocumentKind } => isKind(row.kind);
 
 type Misfit = DocumentName & { readonly reason: string };
 
@@ -121,7 +174,7 @@ function sortOut(rows: readonly StoredDocument[]): { documents: Documents; misfi
   const fitting: DocumentChange[] = [];
   for (const row of rows) {
     const read = isKnown(row) ? documentSchemas[row.kind].safeParse(row.body) : null;
-    if (read?.success) fitting.push({ kind: row.kind, id: row.id, value: read.data } as DocumentChange);
+    if (read?.success) fitting.push(changeInOrder({ kind: row.kind, id: row.id, value: read.data } as DocumentChange));
     else {
       const [problem] = read ? schemaProblems(read.error, row.body) : [];
       const reason = problem

@@ -1,5 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import {
   type Bundle,
+  bundleInOrder,
+  changeInOrder,
   type DocumentChange,
   type DocumentKey,
   type DocumentKind,
@@ -9,17 +12,20 @@ import {
   pathText,
 } from '@warm-ladder/core/formats';
 import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
-import type { CopyReason, ImportAnswer, Kept, SetAsideDocument } from '@warm-ladder/core/wire';
-import type { Engine, Queries } from '../database/engine';
+import type { CopyReason, FeedEvent, ImportAnswer, Kept, SetAsideDocument } from '@warm-ladder/core/wire';
+import type { Database, Queries } from '../database/port';
+import { isDisconnection } from '../database/postgres';
 import { Upkeep } from '../database/upkeep';
 import { invalid, Refusal } from '../errors';
 import type { Copies } from './copies';
-import { type DocumentName, documentRows, type WrittenDocument } from './documentRows';
+import { type DocumentName, documentRows } from './documentRows';
+import { Feed } from './feed';
 import { type ImportMode, planImport } from './importPlan';
-import { modernize, openSnapshot } from './opening';
+import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
-import { type Snapshot, textOf } from './snapshot';
+import type { Snapshot } from './snapshot';
 import { turn, unhurried } from './unhurried';
+import { namesIn, writesOf } from './writes';
 
 export interface ImportWish {
   readonly mode: ImportMode;
@@ -34,16 +40,24 @@ export interface ImportWish {
 /** Documents written by one statement of an import: few enough that nobody waits for it. */
 const BATCH = 40;
 
+/** Documents that change at once and are still told of one by one; more, and whoever listens reads the studio anew. */
+const TOLD = 200;
+/** Milliseconds between two tries to learn whether a write was kept whose connection broke, and how many there are. */
+const [ASKING, ASKED] = [500, 8];
+
 /**
  * The studio kept in the database. Nothing is stored that does not fit (`checkChanges`), so that whatever is stored is
- * exported and read again. Writes go one at a time; reads are answered from the last snapshot, which is always what the
- * database holds, since the folder is this process's.
+ * exported and read again. The database decides: a write carries the versions it was made from and the revision this
+ * process has seen; where another process has written since, that is read first and the write decided anew. Reads are
+ * answered from the last snapshot, which others' writes reach as soon as the database tells of them.
  */
 export class Studio {
   readonly id: string;
   readonly copies: Copies;
-  readonly #db: Engine;
+  readonly #db: Database;
   readonly #upkeep: Upkeep;
+  readonly #feed = new Feed();
+  readonly #deaf: () => void;
   #snapshot: Snapshot;
   #generation = 0;
   #setAside: readonly SetAsideDocument[];
@@ -51,7 +65,7 @@ export class Studio {
   #queue: Promise<unknown> = Promise.resolve();
 
   private constructor(
-    db: Engine,
+    db: Database,
     id: string,
     copies: Copies,
     snapshot: Snapshot,
@@ -63,13 +77,15 @@ export class Studio {
     this.#upkeep = new Upkeep(db);
     this.#snapshot = snapshot;
     this.#setAside = setAside;
+    // What cannot be read now is read by the next write, which says what is wrong.
+    this.#deaf = db.onWritten(() => void this.#inTurn(() => this.#catchUp()).catch(() => undefined));
   }
 
   /**
    * @param salvage open it though documents that were kept are known to be lost
    * @throws StudioIncomplete
    */
-  static async open(db: Engine, copies: Copies, salvage = false): Promise<Studio> {
+  static async open(db: Database, copies: Copies, salvage = false): Promise<Studio> {
     await modernize(db, copies, salvage);
     const snapshot = await openSnapshot(db, salvage);
     const studio = new Studio(
@@ -122,16 +138,32 @@ export class Studio {
     return kept;
   }
 
+  /** Tells of every change from now on, whoever makes it. @returns what ends it */
+  listen(tell: (event: FeedEvent) => void): () => void {
+    return this.#feed.listen(tell);
+  }
+
+  /** What has changed since a revision; `null` where nothing has. */
+  async since(revision: number): Promise<FeedEvent | null> {
+    if (revision >= this.revision) return null;
+    const newer = await documentRows.since(this.#db, revision);
+    const named = newer.filter(({ kind }) => kind in documentSchemas) as Array<{ kind: DocumentKind; id: string }>;
+    if (named.length < newer.length || named.length > TOLD) return { revision: this.revision, changes: null };
+    return { revision: this.revision, changes: this.#told(named) };
+  }
+
   /**
    * Keeps and removes documents that may need one another: all that can stand, in one transaction.
    * @returns what became of each, by its key; a version where it was kept
    */
   change(changes: readonly AskedChange[]): Promise<Map<DocumentKey, Resolved>> {
-    return this.#inTurn(async () => {
-      const { after, kept, resolved } = resolveChanges(this.#snapshot, changes);
+    const asked = changes.map(changeInOrder);
+    return this.#decided(async () => {
+      const { after, kept, resolved } = resolveChanges(this.#snapshot, asked);
       const outcome = new Map<DocumentKey, Resolved>(resolved);
       if (kept.length === 0) return outcome;
       const next = await this.#store(kept, after);
+      if (!next) return null;
       for (const { kind, id } of kept) {
         outcome.set(documentKey(kind, id), { outcome: 'keep', version: next.version(kind, id) });
       }
@@ -148,7 +180,8 @@ export class Studio {
       typeof source === 'string' ? await unhurried(parseBundleSteps(source)) : { ok: true, bundle: source, notes: [] };
     if (!read.ok) throw invalid(read.problems);
     const notes = read.notes.map(({ path, message }) => ({ path: pathText(path), message }));
-    return this.#inTurn(async () => {
+    const bundle = bundleInOrder(read.bundle);
+    return this.#decided(async () => {
       const { revision } = this.#snapshot;
       if (wish.base !== undefined && wish.base !== revision) {
         throw new Refusal(
@@ -157,13 +190,13 @@ export class Studio {
           { path: 'revision' },
         );
       }
-      const plan = planImport(this.#snapshot, read.bundle, wish.mode);
+      const plan = planImport(this.#snapshot, bundle, wish.mode);
       const { report, rungs, changes, after } = await unhurried(plan);
       if (wish.rehearse) return { report, rungs, revision, notes };
       if (!this.isEmpty)
         await this.copies.keep(this.bundleText, wish.reason ?? (wish.mode === 'merge' ? 'import' : 'replace'));
       const next = await this.#store(changes, after, wish.mode === 'replace');
-      return { report, rungs, revision: next.revision, notes };
+      return next && { report, rungs, revision: next.revision, notes };
     });
   }
 
@@ -193,8 +226,9 @@ export class Studio {
     });
   }
 
-  /** Waits until all that was asked for is on the disk. */
+  /** Waits until all that was asked for is on the disk, and asks for no more. */
   async settled(): Promise<void> {
+    this.#deaf();
     await this.#queue;
   }
 
@@ -202,53 +236,128 @@ export class Studio {
   async #refresh(): Promise<void> {
     const generation = await this.#db.ready();
     if (generation === this.#generation) return;
-    this.#snapshot = await openSnapshot(this.#db, false);
-    this.#text = undefined;
+    this.#become(await openSnapshot(this.#db, false), null);
     this.#generation = generation;
+  }
+
+  /** Reads what others have written since. */
+  async #catchUp(): Promise<void> {
+    const newer = await documentRows.since(this.#db, this.#snapshot.revision);
+    const last = newer.at(-1);
+    if (!last) return;
+    const next = caughtUp(this.#snapshot, newer);
+    if (next) this.#become(next.snapshot, next.changed);
+    else this.#become(await readSnapshot(this.#db, last.revision), null);
+  }
+
+  /** Moves on to another snapshot and tells of it. @param changed what differs in it; `null` for too much to tell */
+  #become(snapshot: Snapshot, changed: ReadonlyArray<{ kind: DocumentKind; id: string }> | null): void {
+    this.#snapshot = snapshot;
+    this.#text = undefined;
+    const changes = changed === null || changed.length > TOLD ? null : this.#told(changed);
+    this.#feed.tell({ revision: snapshot.revision, changes });
+  }
+
+  #told(documents: ReadonlyArray<{ kind: DocumentKind; id: string }>) {
+    return documents.map(({ kind, id }) => {
+      const kept = this.#snapshot.kept(kind, id);
+      return { kind, id, version: kept?.version ?? 0, value: kept?.value ?? null };
+    });
   }
 
   /**
    * Writes changes and moves on to the studio they make: one statement where one will do, which is a transaction by
    * itself; else one transaction, a batch at a time, so that readers are answered in between.
    * @param ordered give every document the place it has in the studio as it is to be
+   * @returns `null` where somebody else has written meanwhile, and nothing was
    */
-  async #store(changes: readonly DocumentChange[], after: Snapshot['documents'], ordered = false): Promise<Snapshot> {
-    const puts = writesOf(changes);
-    const gone = changes.filter(({ value }) => value === undefined);
-    const work = async (db: Queries) => {
+  async #store(
+    changes: readonly DocumentChange[],
+    after: Snapshot['documents'],
+    ordered = false,
+  ): Promise<Snapshot | null> {
+    if (changes.length === 0 && !ordered) return this.#snapshot;
+    const writes = writesOf(this.#snapshot, changes, after);
+    const write = randomUUID();
+    const work = async (db: Queries): Promise<number[] | null> => {
       const versions: number[] = [];
-      // A removal and a new order are revisions too, though no document has their number.
-      let revision = gone.length > 0 || ordered ? await documentRows.remove(db, gone) : this.#snapshot.revision;
-      for (let from = 0; from < puts.length; from += BATCH) {
-        versions.push(...(await documentRows.write(db, puts.slice(from, from + BATCH))));
-        revision = versions.at(-1) ?? revision;
-        if (from + BATCH < puts.length) await turn();
+      let known = this.#snapshot.revision;
+      for (let from = 0; from < writes.length; from += BATCH) {
+        const some = await documentRows.write(db, known, write, writes.slice(from, from + BATCH));
+        if (!some) return null;
+        versions.push(...some);
+        known = versions.at(-1) ?? known;
+        if (from + BATCH < writes.length) await turn();
       }
-      if (ordered) await this.#order(db, after);
-      return { versions, revision };
+      if (!ordered) return versions;
+      if (writes.length === 0) {
+        await documentRows.lockWrites(db);
+        if ((await documentRows.newest(db)) > known) return null;
+      }
+      await this.#order(db, after);
+      versions.push(await documentRows.reordered(db, write));
+      return versions;
     };
-    const single = gone.length === 0 && !ordered && puts.length <= BATCH;
-    const { versions, revision } = await (single ? work(this.#db) : this.#db.transaction(work));
-    const written = new Map(puts.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
-    this.#snapshot = this.#snapshot.with(after, changes, written, revision);
-    this.#text = undefined;
-    const bytes = puts.reduce((sum, { text }) => sum + text.length, 0);
+    const single = !ordered && writes.length <= BATCH;
+    const versions = await this.#surely(write, writes, () => (single ? work(this.#db) : this.#db.transaction(work)));
+    if (!versions) return null;
+    const written = new Map(writes.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
+    this.#become(
+      this.#snapshot.with(after, changes, written, versions.at(-1) ?? this.#snapshot.revision),
+      ordered ? null : changes,
+    );
+    const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
     // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
     if (this.#upkeep.wrote(bytes)) await this.#upkeep.tidy().catch(() => undefined);
     return this.#snapshot;
   }
 
+  /**
+   * Runs a write whose connection may break before its answer comes: then it is asked whether it was kept, by its name,
+   * and it is written again only when it was not. Never twice.
+   */
+  async #surely(
+    write: string,
+    writes: ReadonlyArray<{ kind: string; id: string }>,
+    work: () => Promise<number[] | null>,
+  ): Promise<number[] | null> {
+    try {
+      return await work();
+    } catch (error) {
+      if (!isDisconnection(error)) throw error;
+      for (let asked = 0; ; asked++) {
+        try {
+          const kept = await documentRows.writtenBy(this.#db, write);
+          if (kept.length >= writes.length && kept.length > 0) return kept.map(({ version }) => version);
+          return await work();
+        } catch (again) {
+          if (!isDisconnection(again) || asked >= ASKED) throw again;
+          await new Promise((resolve) => setTimeout(resolve, ASKING));
+        }
+      }
+    }
+  }
+
   async #order(tx: Queries, after: Snapshot['documents']): Promise<void> {
-    const names = (Object.keys(documentSchemas) as DocumentKind[]).flatMap((kind) =>
-      [...after.shelf(kind).keys()].map((id) => ({ kind, id })),
-    );
+    const names = namesIn(after);
     for (let from = 0; from < names.length; from += BATCH * 10) {
       await documentRows.order(tx, from, names.slice(from, from + BATCH * 10));
       await turn();
     }
   }
 
-  /** One write after another; the snapshot moves on only once it is committed. */
+  /** Decides on what the database holds now: where somebody else has written meanwhile, that is read, and decided anew. */
+  #decided<T>(work: () => Promise<T | null>): Promise<T> {
+    return this.#inTurn(async () => {
+      for (;;) {
+        const done = await work();
+        if (done !== null) return done;
+        await this.#catchUp();
+      }
+    });
+  }
+
+  /** One after another; the snapshot moves on only once what it holds is committed. */
   #inTurn<T>(work: () => Promise<T>): Promise<T> {
     const result = this.#queue.then(async () => {
       await this.#refresh();
@@ -258,6 +367,3 @@ export class Studio {
     return result;
   }
 }
-
-const writesOf = (changes: readonly DocumentChange[]): WrittenDocument[] =>
-  changes.flatMap(({ kind, id, value }) => (value === undefined ? [] : [{ kind, id, text: textOf(value) }]));

@@ -1,9 +1,5 @@
-import type { PGlite, Results } from '@electric-sql/pglite';
-
-/** What the queries of a studio need of a database. */
-export interface Queries {
-  query<T>(sql: string, values?: unknown[]): Promise<Results<T>>;
-}
+import type { PGlite } from '@electric-sql/pglite';
+import type { Database, Queries } from './port';
 
 /** Milliseconds between two tries to open it: each takes about one second. */
 const RETRY = 2_000;
@@ -20,7 +16,8 @@ function isFatal(error: unknown): boolean {
  * an engine that has panicked is asked nothing more: another is opened on the folder, recovers what was committed, and
  * goes on. Not to be used from two places at once: a transaction has no name.
  */
-export class Engine implements Queries {
+export class EmbeddedDatabase implements Database {
+  readonly place: string;
   readonly #open: () => Promise<PGlite>;
   #db: PGlite | null;
   #generation = 0;
@@ -28,8 +25,9 @@ export class Engine implements Queries {
   #end: unknown;
   #nextTry = 0;
 
-  /** @param open opens the database in its folder @param db the one opened first */
-  constructor(open: () => Promise<PGlite>, db: PGlite) {
+  /** @param folder where it is @param open opens the database there @param db the one opened first */
+  constructor(folder: string, open: () => Promise<PGlite>, db: PGlite) {
+    this.place = folder;
     this.#open = open;
     this.#db = db;
   }
@@ -53,10 +51,18 @@ export class Engine implements Queries {
     return this.#generation;
   }
 
-  async query<T>(sql: string, values?: unknown[]): Promise<Results<T>> {
+  query<T>(sql: string, values?: unknown[]): Promise<{ rows: T[] }> {
+    return this.#ask((db) => db.query<T>(sql, values));
+  }
+
+  async exec(sql: string): Promise<void> {
+    await this.#ask((db) => db.exec(sql));
+  }
+
+  async #ask<T>(work: (db: PGlite) => Promise<T>): Promise<T> {
     await this.ready();
     try {
-      return await (this.#db as PGlite).query<T>(sql, values);
+      return await work(this.#db as PGlite);
     } catch (error) {
       if (isFatal(error)) {
         this.#db = null;
@@ -67,7 +73,6 @@ export class Engine implements Queries {
     }
   }
 
-  /** Runs queries as one transaction: all of them or none. */
   async transaction<T>(work: (db: Queries) => Promise<T>): Promise<T> {
     await this.query('begin');
     try {
@@ -79,6 +84,18 @@ export class Engine implements Queries {
       if (this.#db) await this.query('rollback');
       throw error;
     }
+  }
+
+  /** Nobody else writes: the folder is this process's. */
+  onWritten(): () => void {
+    return () => undefined;
+  }
+
+  /** The engine in a single process has neither a checkpointer nor an autovacuum. */
+  async tidy(tables: readonly string[]): Promise<void> {
+    // Each by itself: neither can run inside a transaction.
+    for (const table of tables) await this.query(`vacuum ${table}`);
+    await this.query('checkpoint');
   }
 
   async close(): Promise<void> {

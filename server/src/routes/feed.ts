@@ -1,0 +1,62 @@
+import type { FeedEvent } from '@warm-ladder/core/wire';
+import type { FastifyPluginAsync } from 'fastify';
+import { z } from 'zod';
+import type { Studio } from '../studio/studio';
+import { read } from './read';
+
+const sinceSchema = z.object({ since: z.coerce.number().int().min(0) });
+
+/** Milliseconds between two signs of life: what stands between holds a silent line for a dead one. */
+const SIGN = 20_000;
+
+/**
+ * What is kept from a revision on, as server-sent events: first all that was missed, then each change as it happens,
+ * whichever process it came through. An event's id is its revision, from which a browser that was cut off goes on.
+ */
+export const feedRoutes =
+  (studio: Studio): FastifyPluginAsync =>
+  async (app) => {
+    const open = new Set<() => void>();
+    app.addHook('preClose', async () => {
+      for (const end of open) end();
+    });
+    app.get('/feed', async ({ query, headers, raw }, reply) => {
+      const last = headers['last-event-id'];
+      const { since } = read(sinceSchema, last === undefined ? query : { since: last });
+      reply.hijack();
+      const { raw: out } = reply;
+      out.writeHead(200, {
+        'content-type': 'text/event-stream; charset=utf-8',
+        'cache-control': 'no-store',
+        'x-accel-buffering': 'no',
+      });
+      out.flushHeaders();
+      let sent = since;
+      const send = (event: FeedEvent) => {
+        if (event.revision <= sent) return;
+        sent = event.revision;
+        out.write(`id: ${event.revision}\ndata: ${JSON.stringify(event)}\n\n`);
+      };
+      // Heard before the past is asked for: what happens in between is told after it.
+      const waiting: FeedEvent[] = [];
+      let hear: (event: FeedEvent) => unknown = (event) => waiting.push(event);
+      const deaf = studio.listen((event) => hear(event));
+      const sign = setInterval(() => out.write(': here\n\n'), SIGN);
+      const end = () => {
+        deaf();
+        clearInterval(sign);
+        open.delete(end);
+        out.end();
+      };
+      open.add(end);
+      raw.on('close', end);
+      try {
+        const missed = await studio.since(since);
+        if (missed) send(missed);
+        hear = send;
+        for (const event of waiting) send(event);
+      } catch {
+        end();
+      }
+    });
+  };
