@@ -18,7 +18,11 @@ export default {
   maxWorkers: 2,
   projects: [
     project('core'),
-    { ...project('server'), globalSetup: join(import.meta.dirname, 'scripts/lib/jestSetup.mjs') },
+    {
+      ...project('server'),
+      globalSetup: join(import.meta.dirname, 'scripts/lib/jestSetup.mjs'),
+      globalTeardown: join(import.meta.dirname, 'scripts/lib/jestTeardown.mjs'),
+    },
     project('web'),
   ],
 };

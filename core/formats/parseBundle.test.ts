@@ -65,6 +65,16 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
     /name: Expected plain text, found markup/,
   ],
   [
+    'half of a character',
+    (b) => Object.assign(first(b), { name: 'Low \ud83d' }),
+    /name: Expected plain text, found half of a character/,
+  ],
+  [
+    'a character no database can keep',
+    (b) => Object.assign(first(b), { name: 'Low \u0000' }),
+    /name: Expected plain text, found a control character/,
+  ],
+  [
     'a pose nobody made',
     (b) => Object.assign(first(b), { start: 'away2' }),
     /start: There is no pose “away2” to start from; its poses are home, away/,

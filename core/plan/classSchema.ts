@@ -9,6 +9,7 @@ import {
   idSchema,
   nameSchema,
   noteSchema,
+  plainText,
   sentenceSchema,
   sideSchema,
 } from '../vocabulary/schemas';
@@ -60,7 +61,7 @@ const lineSchema = z
   .strictObject({
     id: idSchema.describe('The id of the line, unique in its class'),
     kind: z.enum(CUE_KINDS).describe('What the words are for'),
-    text: z.string().trim().max(600).describe('The words; none silence every line of that kind'),
+    text: plainText(0, 600).describe('The words; none silence every line of that kind'),
     phase: idSchema.optional().describe('The id of the phase it is spoken on'),
     pass: z.int().min(1).max(2).optional().describe('1: on the first side only; 2: on the second only'),
   })

@@ -2,7 +2,15 @@ import { z } from 'zod';
 import { poseSchema, supportSchema } from '../body/poseSchema';
 import { BREATHS, CUE_KINDS } from '../vocabulary/cue';
 import { PREPARATION_IDS } from '../vocabulary/preparations';
-import { directionSchema, idSchema, nameSchema, noteSchema, sentenceSchema, sideSchema } from '../vocabulary/schemas';
+import {
+  directionSchema,
+  idSchema,
+  nameSchema,
+  noteSchema,
+  plainText,
+  sentenceSchema,
+  sideSchema,
+} from '../vocabulary/schemas';
 
 /** Something fetched for a rung. A large one takes longer to fetch; an unstable one makes the support smaller. */
 export const propSchema = z
@@ -57,7 +65,7 @@ export const doseChangeSchema = z
 export type DoseChange = z.infer<typeof doseChangeSchema>;
 
 /** A part of the body as poses name it. */
-const touchSchema = z.string().trim().min(1).max(40);
+const touchSchema = plainText(1, 40);
 
 const cueSchema = z
   .strictObject({
@@ -96,7 +104,7 @@ const gateSchema = z
 const springSchema = z
   .strictObject({
     newtons: z.number().min(0).max(2000).describe('Its pull in newtons'),
-    at: z.string().trim().min(1).max(40).describe('Where it pulls: feet, hands, a strap'),
+    at: plainText(1, 40).describe('Where it pulls: feet, hands, a strap'),
     does: z.enum(['resist', 'carry']).describe('resist: harder with more; carry: it holds the body, harder with less'),
   })
   .meta({ id: 'Spring', description: 'A spring of an apparatus' });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ORDERS } from '../method/choices';
 import { rungRefSchema } from '../repertoire/exerciseSchema';
-import { idSchema, nameSchema, noteSchema } from '../vocabulary/schemas';
+import { idSchema, nameSchema, noteSchema, plainText } from '../vocabulary/schemas';
 
 const day = z.iso.date();
 const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
@@ -31,7 +31,7 @@ const scheduleSchema = z
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'expected a time as 18:30' })
       .optional()
       .describe('When it begins, by the clock on the wall'),
-    timeZone: z.string().trim().min(1).max(60).optional().describe('The time zone; none: the clock on the wall'),
+    timeZone: plainText(1, 60).optional().describe('The time zone; none: the clock on the wall'),
     skip: z.array(day).max(400).optional().describe('Days it is not taught'),
     room: idSchema.optional().describe('The id of the room'),
     teacher: idSchema.optional().describe('The id of the teacher'),

@@ -4,8 +4,8 @@ import { DIRECTIONS } from './direction';
 import { SIDES } from './side';
 import { markupFault, TEXTS, type TextKind } from './text';
 
-const plain = (kind: TextKind) => {
-  const [least, most] = TEXTS[kind];
+/** Plain text of some length, in characters. */
+export const plainText = (least: number, most: number) => {
   const text = z
     .string()
     .trim()
@@ -15,6 +15,10 @@ const plain = (kind: TextKind) => {
       if (message) context.addIssue({ code: 'custom', message });
     });
   return least > 0 ? text.min(least) : text;
+};
+const plain = (kind: TextKind) => {
+  const [least, most] = TEXTS[kind];
+  return plainText(least, most);
 };
 
 /** A name of one to 120 characters. */

@@ -3,6 +3,8 @@ const MARKUP = /<\/?[a-z!][^>]*>/i;
 // Control characters, and the two that turn the order of all that follows, so that a name reads as another.
 // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are exactly what is refused here.
 const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202d\u202e]/;
+/** Half of a pair that makes one character: no text can hold it. */
+const HALF = /\p{Surrogate}/u;
 
 /** How long each kind of text may be, in characters, least and most. */
 export const TEXTS = {
@@ -18,7 +20,8 @@ export type TextKind = keyof typeof TEXTS;
 /** What keeps a text from being plain, if anything does. */
 export function markupFault(text: string): string | undefined {
   if (MARKUP.test(text)) return 'expected plain text, found markup';
-  return CONTROL.test(text) ? 'expected plain text, found a control character' : undefined;
+  if (CONTROL.test(text)) return 'expected plain text, found a control character';
+  return HALF.test(text) ? 'expected plain text, found half of a character' : undefined;
 }
 
 /** What keeps a text from being kept, if anything does; spaces around it do not count. */

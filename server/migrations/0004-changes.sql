@@ -73,9 +73,16 @@ begin
   where w.body is not null order by w.nth
   on conflict (kind, id) do update
     set body = excluded.body, format = excluded.format, version = excluded.version, saved_at = now();
-  delete from reference r using unnest(kinds, ids) as w (kind, id) where r.kind = w.kind and r.id = w.id;
+  -- Most edits leave what a document names as it is: only what differs is touched.
+  for nth in 1 .. cardinality(ids) loop
+    delete from reference r where r.kind = kinds[nth] and r.id = ids[nth] and not exists (
+      select from unnest(owners, to_kinds, to_ids) as n (owner, to_kind, to_id)
+      where n.owner = nth and n.to_kind = r.to_kind and n.to_id = r.to_id
+    );
+  end loop;
   insert into reference (kind, id, to_kind, to_id)
-  select kinds[r.owner], ids[r.owner], r.to_kind, r.to_id from unnest(owners, to_kinds, to_ids) as r (owner, to_kind, to_id);
+  select kinds[n.owner], ids[n.owner], n.to_kind, n.to_id from unnest(owners, to_kinds, to_ids) as n (owner, to_kind, to_id)
+  on conflict do nothing;
   insert into change (version, kind, id, patch, write)
   select w.version, w.kind, w.id, w.patch::jsonb, write_documents.write
   from unnest(versions, kinds, ids, patches) as w (version, kind, id, patch);

@@ -1,7 +1,8 @@
+import { applied, type Edit, inverted } from '@warm-ladder/core/edits';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
 import type { ChangeAnswer, SentChange } from '@warm-ladder/core/wire';
-import { useServer } from './testing';
+import { told, useServer } from './testing';
 
 const running = useServer();
 const rowers = { id: 'rowers', name: 'Rowers' };
@@ -120,4 +121,30 @@ test('names that every object answers to are no ids and reach nothing', async ()
     const made = await running.server.send('PUT', `/classes/${id}`, { version: 0, value: classOf([], { id }) });
     expect([id, made.status]).toEqual([id, 422]);
   }
+});
+
+test('who listens hears of what was kept: each change with its document, and of too much only that it was', async () => {
+  const { revision } = (await studio()) as unknown as { revision: number };
+  const heard = told(running.server, revision, ({ changes }) => changes !== null);
+  await send(put('audiences', { ...rowers, name: 'Rowers at dawn' } as typeof rowers));
+  const { changes, revision: now } = await heard;
+  expect(changes).toMatchObject([{ kind: 'audiences', id: 'rowers', version: now, value: { name: 'Rowers at dawn' } }]);
+  // One that was cut off goes on from the last it heard, and hears nothing twice.
+  const next = told(running.server, now, () => true);
+  await send({ kind: 'classes', id: 'other', value: null });
+  expect((await next).changes).toEqual([{ kind: 'classes', id: 'other', version: 0, value: null }]);
+  const all = told(running.server, revision, (event) => event.changes === null);
+  await running.server.send('POST', '/bundle?mode=replace', bundleOf());
+  expect((await all).changes).toBeNull();
+});
+
+test('every change is kept as an edit that leads back to what was there', async () => {
+  const before = (await studio()).bundle.audiences?.[0] as object;
+  await send(put('audiences', { ...rowers, name: 'Rowers at dawn' } as typeof rowers));
+  const { rows } = await running.server.db.query<{ patch: Edit }>(
+    `select patch from change where id = 'rowers' order by version desc limit 1`,
+  );
+  const edit = rows[0]?.patch ?? [];
+  expect(applied(edit, before)).toEqual({ ...before, name: 'Rowers at dawn' });
+  expect(applied(inverted(edit), { ...before, name: 'Rowers at dawn' })).toEqual(before);
 });

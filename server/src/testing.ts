@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Bundle } from '@warm-ladder/core/formats';
+import type { FeedEvent } from '@warm-ladder/core/wire';
 import { buildApp } from './app';
 import { openDatabase } from './database/openDatabase';
 import type { Database } from './database/port';
@@ -85,4 +86,26 @@ export function useServer(): { readonly server: TestServer } {
       return running;
     },
   };
+}
+
+/** Reads a feed until something is told that is wanted. */
+export async function told(
+  server: TestServer,
+  since: number,
+  wanted: (event: FeedEvent) => boolean,
+): Promise<FeedEvent> {
+  const stop = new AbortController();
+  const response = await fetch(`${server.address}/api/feed?since=${since}`, { signal: stop.signal });
+  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  for (;;) {
+    const { value, done } = (await reader?.read()) ?? { value: undefined, done: true };
+    if (done) throw new Error('the feed ended');
+    text += value;
+    const events = text.split('\n').flatMap((line) => (line.startsWith('data: ') ? [line.slice(6)] : []));
+    const found = events.map((each) => JSON.parse(each) as FeedEvent).find(wanted);
+    if (!found) continue;
+    stop.abort();
+    return found;
+  }
 }

@@ -2,8 +2,8 @@ import type { Database } from './port';
 
 /** Bytes written between two tidyings: each leaves a dead row and its share of the log behind. */
 const BYTES = 16 * 1024 * 1024;
-/** Writes between two tidyings: small ones leave dead rows too. */
-const WRITES = 2_000;
+/** Documents written between two tidyings: small ones leave dead rows too, and many at once alter every plan. */
+const WRITES = 1_000;
 
 /** Keeps the log and the dead rows bounded while the server runs: the one who writes calls for it. */
 export class Upkeep {
@@ -16,9 +16,9 @@ export class Upkeep {
   }
 
   /** @returns whether it is time to tidy */
-  wrote(bytes: number): boolean {
+  wrote(bytes: number, documents: number): boolean {
     this.#bytes += bytes;
-    this.#writes += 1;
+    this.#writes += documents;
     return this.#bytes >= BYTES || this.#writes >= WRITES;
   }
 

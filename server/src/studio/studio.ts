@@ -308,7 +308,7 @@ export class Studio {
     );
     const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
     // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
-    if (this.#upkeep.wrote(bytes)) await this.#upkeep.tidy().catch(() => undefined);
+    if (this.#upkeep.wrote(bytes, writes.length)) await this.#upkeep.tidy().catch(() => undefined);
     return this.#snapshot;
   }
 

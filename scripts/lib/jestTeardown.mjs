@@ -1,0 +1,4 @@
+/** Ends what jestSetup began. */
+export default function tearDown() {
+  globalThis.postgresOfTests?.end();
+}
