@@ -79,6 +79,7 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
       await page.evaluate(() => localStorage.clear()).catch(() => undefined);
       await page.close({ runBeforeUnload: false });
     }
+    await sharedContext.unrouteAll();
   },
 });
 export { expect };

@@ -91,9 +91,12 @@ export function newFolder(): string {
 }
 
 /** Starts the real server over the real build, on a data folder of its own, filled from bundles. */
-export async function startStudio(bundles: readonly string[] = DEMO): Promise<RunningStudio> {
+export async function startStudio(
+  bundles: readonly string[] = DEMO,
+  options: Pick<Launch, 'env'> = {},
+): Promise<RunningStudio> {
   const folder = newFolder();
-  let { child, address } = await ready(folder, { bundles });
+  let { child, address } = await ready(folder, { bundles, ...options });
   const end = async (signal: 'SIGKILL' | 'SIGTERM') => {
     if (child.exitCode !== null || child.signalCode !== null) return;
     child.kill(signal);
@@ -105,7 +108,7 @@ export async function startStudio(bundles: readonly string[] = DEMO): Promise<Ru
     stop: () => end('SIGTERM'),
     kill: () => end('SIGKILL'),
     again: async () => {
-      ({ child, address } = await ready(folder, { port: new URL(address).port }));
+      ({ child, address } = await ready(folder, { port: new URL(address).port, ...options }));
     },
     end: async () => {
       await end('SIGKILL');

@@ -1,10 +1,21 @@
 // npm test: installs what is missing, then every check, the quick ones first. The last lines say how long each took.
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ensureBuild, ensureChromium, ensurePackages, ensurePreparedFolder, ROOT } from './lib/ensure.mjs';
+import {
+  ensureBuild,
+  ensureChromium,
+  ensurePackages,
+  ensurePostgres,
+  ensurePreparedFolder,
+  ROOT,
+} from './lib/ensure.mjs';
+import { startPostgres } from './lib/postgres.mjs';
 
 ensurePackages();
 const CHROMIUM_PATH = ensureChromium();
+ensurePostgres();
+const postgres = await startPostgres();
+process.on('exit', () => postgres?.end());
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 const node = (...args) => [process.execPath, args];
 
@@ -27,6 +38,8 @@ const began = Date.now();
 const times = [];
 const seconds = (since) => Math.round((Date.now() - since) / 1000);
 function end(failed) {
+  if (!postgres)
+    console.log('\nNot run: what needs a PostgreSQL server (Debian: postgresql), which is not installed here.');
   console.log(`\n${times.map(([name, took]) => `${name} ${took} s`).join(', ')}`);
   console.log(`${times.length - (failed ? 1 : 0)} passed, ${failed ? 1 : 0} failed in ${seconds(began)} s`);
   process.exit(failed ? 1 : 0);
@@ -56,7 +69,12 @@ for (const [name, command, args, env = {}] of SLOW) {
   const { status } = spawnSync(command, args, {
     cwd: ROOT,
     stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, PREPARED_FOLDER, ...env },
+    env: {
+      ...process.env,
+      PREPARED_FOLDER,
+      ...(postgres ? { TEST_DATABASE_URL: postgres.url() } : {}),
+      ...env,
+    },
   });
   times.push([name, seconds(since)]);
   if (status !== 0) {

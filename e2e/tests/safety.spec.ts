@@ -1,6 +1,6 @@
 import { EventEmitter, once } from 'node:events';
 import { readFile } from 'node:fs/promises';
-import type { Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { expect, kept, length, saved, test } from '../fixtures';
 
 const versionOf = async (address: string, audience: string): Promise<number> =>
@@ -13,6 +13,8 @@ const WRITES = '**/api/**';
 /** Nothing that this page writes arrives. */
 const cutOff = (page: Page) =>
   page.route(WRITES, (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()));
+/** Tabs that hear nothing of one another: a clash is no matter of luck then. */
+const deaf = (context: BrowserContext) => context.route('**/api/feed*', (route) => route.abort());
 const audienceOf = (page: Page) => page.locator('label').filter({ hasText: /^For / }).getByRole('combobox');
 const question = (page: Page) => page.getByRole('dialog');
 const classNamed = async (address: string, id: string) =>
@@ -22,6 +24,7 @@ test('two tabs on one class: the later one sees what differs, and nothing is los
   context,
   studio,
 }) => {
+  await deaf(context);
   const [one, two] = [await context.newPage(), await context.newPage()];
   for (const page of [one, two]) await page.goto(studio.address + LANDING);
   await one.getByLabel('Target, minutes').fill('31');
@@ -150,6 +153,7 @@ test('a tab that can’t send loses nothing to one that can; an answer that was 
 });
 
 test('a refused document is named, goes back to what is saved, and stops no other', async ({ context, studio }) => {
+  await deaf(context);
   const two = await context.newPage();
   await two.goto(studio.address + LANDING);
   await expect(name(two)).toBeVisible();

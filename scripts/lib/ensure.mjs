@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
+import { findPostgres } from './postgres.mjs';
 
 export const ROOT = join(import.meta.dirname, '../..');
 const at = (...parts) => join(ROOT, ...parts);
@@ -101,7 +102,7 @@ const CHROMIUM = [HEADLESS, '/usr/bin/chromium', '/usr/bin/chromium-browser', '/
 export function ensureChromium() {
   const named = process.env.CHROMIUM_PATH;
   if (named && existsSync(named)) return named;
-  if (!existsSync(HEADLESS)) installHeadless();
+  if (!existsSync(HEADLESS)) installPackage(HEADLESS.slice('/usr/bin/'.length), 'Chromium');
   const found = CHROMIUM.find((path) => existsSync(path));
   if (found) return found;
   console.error(
@@ -110,10 +111,10 @@ export function ensureChromium() {
   process.exit(1);
 }
 
-/** Tries Debian's packages, where there are any and there is the right to install them. */
-function installHeadless() {
+/** Tries to install one of Debian's packages, where there are any. */
+function installPackage(name, words) {
   if (!existsSync('/usr/bin/apt-get')) return;
-  console.error('Installing Chromium…');
+  console.error(`Installing ${words}…`);
   const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
   const apt = (...args) => {
     const [command, ...rest] = [...sudo, 'apt-get', ...args];
@@ -123,7 +124,16 @@ function installHeadless() {
     });
   };
   apt('update', '-q');
-  apt('install', '-y', '-q', '--no-install-recommends', HEADLESS.slice('/usr/bin/'.length));
+  apt('install', '-y', '-q', '--no-install-recommends', name);
+}
+
+/**
+ * Debian's PostgreSQL server, for what is tested on a real one: installed where nobody's machine is changed by it
+ * unasked, in CI and as root; elsewhere it is used where it is there.
+ */
+export function ensurePostgres() {
+  if (findPostgres() || !(process.env.CI || process.getuid?.() === 0)) return;
+  installPackage('postgresql', 'PostgreSQL');
 }
 
 /** Runs a program of this project in the foreground, with this terminal, and takes over its exit code. */

@@ -3,6 +3,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { startAutosave } from './app/autosave';
+import { startFeed } from './app/feed';
 import { fetchViews, router } from './app/routes';
 import { store } from './app/store';
 import { loadStudio } from './app/studio';
@@ -11,6 +12,7 @@ import './theme.css';
 
 holdTab();
 startAutosave(store);
+startFeed(store);
 void store.dispatch(loadStudio()).then(fetchViews);
 
 const root = document.getElementById('root');

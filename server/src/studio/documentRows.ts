@@ -44,7 +44,7 @@ export interface Newer {
 }
 
 /** The kind of a row that tells of a new order of documents, and of nothing else. */
-export const REORDERED = '*';
+const REORDERED = '*';
 
 export interface DocumentName {
   readonly kind: string;

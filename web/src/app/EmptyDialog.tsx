@@ -4,6 +4,7 @@ import { Sheet } from '../parts/Sheet';
 import { ServerAway, server } from './server';
 import { useAppDispatch } from './store';
 import { loadStudio } from './studio';
+import { unheard } from './unheard';
 
 const WORD = 'empty';
 
@@ -12,23 +13,24 @@ export default function EmptyDialog({ close }: { close: () => void }) {
   const dispatch = useAppDispatch();
   const [typed, setTyped] = useState('');
   const [fault, setFault] = useState('');
-  const empty = async () => {
-    setFault('');
-    try {
-      await server.import(JSON.stringify(emptyBundle()), { mode: 'replace', rehearse: false, reason: 'empty' });
-    } catch (error) {
-      setFault(
-        error instanceof ServerAway
-          ? 'No answer came from the server; look again when it is back.'
-          : (error as Error).message,
-      );
-      return;
-    }
-    const loaded = await dispatch(loadStudio('emptying the studio'));
-    if (loadStudio.fulfilled.match(loaded)) close();
-    else
-      setFault('The studio was emptied, but the server does not answer any more: load this page again when it does.');
-  };
+  const empty = () =>
+    unheard(async () => {
+      setFault('');
+      try {
+        await server.import(JSON.stringify(emptyBundle()), { mode: 'replace', rehearse: false, reason: 'empty' });
+      } catch (error) {
+        setFault(
+          error instanceof ServerAway
+            ? 'No answer came from the server; look again when it is back.'
+            : (error as Error).message,
+        );
+        return;
+      }
+      const loaded = await dispatch(loadStudio('emptying the studio'));
+      if (loadStudio.fulfilled.match(loaded)) close();
+      else
+        setFault('The studio was emptied, but the server does not answer any more: load this page again when it does.');
+    });
   return (
     <Sheet
       open

@@ -6,6 +6,7 @@ import { selectWaiting } from './selectors';
 import { type ImportQuery, Refused, ServerAway, server } from './server';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio } from './studio';
+import { unheard } from './unheard';
 
 type Mode = ImportQuery['mode'];
 interface Read {
@@ -57,8 +58,10 @@ export default function ImportDialog({ close }: { close: () => void }) {
   const takeIn = () =>
     waiting(async () => {
       if (!file) return;
-      await send(file, { mode, rehearse: false, base: rehearsal?.revision });
-      await dispatch(loadStudio(`importing ${file.name}`)).unwrap();
+      await unheard(async () => {
+        await send(file, { mode, rehearse: false, base: rehearsal?.revision });
+        await dispatch(loadStudio(`importing ${file.name}`)).unwrap();
+      });
       close();
     });
   return (

@@ -6,6 +6,7 @@ import { selectWaiting } from './selectors';
 import { copyPath, ServerAway, server } from './server';
 import { useAppDispatch, useAppSelector } from './store';
 import { asideCounted, loadStudio } from './studio';
+import { unheard } from './unheard';
 import { dropRecord, unreadable } from './unsent';
 
 const BEFORE: Readonly<Record<KeptCopy['reason'], string>> = {
@@ -56,14 +57,18 @@ export default function WaysBack({ close }: { close: () => void }) {
   useEffect(() => void doing(load), [doing, load]);
   const restore = (name: string) =>
     doing(async () => {
-      await server.restoreCopy(name);
-      await dispatch(loadStudio('bringing a copy back')).unwrap();
+      await unheard(async () => {
+        await server.restoreCopy(name);
+        await dispatch(loadStudio('bringing a copy back')).unwrap();
+      });
       close();
     });
   const bring = (each: SetAsideDocument, how: 'putBack' | 'forget') =>
     doing(async () => {
-      await server[how](each);
-      await dispatch(loadStudio('putting back what was set aside')).unwrap();
+      await unheard(async () => {
+        await server[how](each);
+        await dispatch(loadStudio('putting back what was set aside')).unwrap();
+      });
       await load();
     });
   return (

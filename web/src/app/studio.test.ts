@@ -6,6 +6,7 @@ import {
   answered,
   changed,
   conflictSettled,
+  fed,
   loadStudio,
   redone,
   studioReducer,
@@ -203,6 +204,28 @@ describe('what an earlier page left unsent', () => {
     const taken = run(asked, conflictSettled({ conflict, keep: 'theirs' }));
     expect([name(taken), taken.unsaved]).toEqual(['Other', { [KEY]: true }]);
   });
+});
+
+test('what others change comes in at once, unless it was changed here too; no undo writes over it', () => {
+  const told = (version: number, value: unknown) =>
+    fed({ revision: 20, changes: [{ kind: 'classes', id: 'test-class', version, value: value as typeof theirs }] });
+  const edited = run(opened(), named('Mine'));
+  const saved = run(
+    edited,
+    answered([
+      { ...CLASS, sent: documentOf(edited.bundle, 'classes', 'test-class'), answer: { outcome: 'kept', version: 8 } },
+    ]),
+  );
+  const after = run(saved, told(12, theirs));
+  expect([name(after), after.versions.classes['test-class'], after.revision]).toEqual(['Theirs', 12, 20]);
+  expect(name(run(after, undone()))).toBe('Theirs');
+  // Its own write comes back as it was answered, or older than what is here; a removal takes it away.
+  expect(run(saved, told(8, theirs)).bundle).toBe(saved.bundle);
+  expect(run(saved, told(7, theirs)).bundle).toBe(saved.bundle);
+  expect(run(saved, told(0, null)).bundle.classes).toEqual([]);
+  // What is not kept yet stays, and the server will say that it is stale.
+  expect(run(edited, told(12, theirs)).bundle).toBe(edited.bundle);
+  expect(run(edited, told(12, theirs)).versions).toBe(edited.versions);
 });
 
 test('an import is one step of undo, and what was done before it can still be undone', () => {

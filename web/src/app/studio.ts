@@ -2,7 +2,7 @@ import { createAsyncThunk, createSlice, type Draft, original, type PayloadAction
 import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { StudioAnswer } from '@warm-ladder/core/wire';
 import { server } from './server';
-import { withAnswer } from './studioAnswers';
+import { withAnswer, withFed } from './studioAnswers';
 import { opened, reloaded } from './studioOpening';
 import {
   applied,
@@ -23,10 +23,16 @@ import {
 import { livingTabs, TAB } from './tabs';
 import { type LeftBehind, takeUp, type UnsentRecord } from './unsent';
 
-/** Fetches the studio: when the page opens, with what earlier pages left unsent, and after an import or a restore. */
+/**
+ * Fetches the studio: when the page opens, with what earlier pages left unsent, and after an import or a restore.
+ * What somebody else did (`null`) is no step of undo here.
+ */
 export const loadStudio = createAsyncThunk(
   'studio/load',
-  async (_done: string | undefined, { getState }): Promise<{ answer: StudioAnswer; left: LeftBehind | null }> => {
+  async (
+    _done: string | null | undefined,
+    { getState },
+  ): Promise<{ answer: StudioAnswer; left: LeftBehind | null }> => {
     const answer = await server.studio();
     const { studio } = getState() as { studio: StudioState };
     if (studio.status === 'ready') return { answer, left: null };
@@ -82,6 +88,8 @@ const slice = createSlice({
     answered: pure((state, answers: readonly SentAnswer[]) =>
       answers.reduce<StudioState>(withAnswer, { ...state, saving: false, away: false, trouble: null }),
     ),
+    /** What others have changed. */
+    fed: pure(withFed),
     /** No answer came; what was sent may have arrived. */
     unanswered: pure(
       (state, { sent, trouble }: { sent: ReadonlyArray<Omit<SentAnswer, 'answer'>>; trouble: string | null }) => ({
@@ -147,7 +155,9 @@ const slice = createSlice({
     });
     builder.addCase(loadStudio.fulfilled, (state, { payload: { answer, left }, meta }) => {
       const now = original(state) as StudioState;
-      return asDraft(left ? opened(answer, left) : reloaded(now, answer, meta.arg ?? 'the import'));
+      return asDraft(
+        left ? opened(answer, left) : reloaded(now, answer, meta.arg === undefined ? 'the import' : meta.arg),
+      );
     });
     builder.addCase(takeServers.fulfilled, (state, { payload: { kind, id, current } }) => {
       const now = original(state) as StudioState;
@@ -183,6 +193,16 @@ function joinsOnto({ field, documents }: Change, last: Change): boolean {
 const rejoined = (last: Change, { documents }: Change): ChangedDocument[] =>
   documents.map((each, i) => ({ ...each, before: last.documents[i]?.before }));
 
-export const { changed, undone, redone, savingStarted, answered, unanswered, kept, asideCounted, conflictSettled } =
-  slice.actions;
+export const {
+  changed,
+  fed,
+  undone,
+  redone,
+  savingStarted,
+  answered,
+  unanswered,
+  kept,
+  asideCounted,
+  conflictSettled,
+} = slice.actions;
 export const studioReducer = slice.reducer;

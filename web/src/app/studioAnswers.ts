@@ -1,5 +1,15 @@
 import { documentKey } from '@warm-ladder/core/formats';
-import { documentOf, type SentAnswer, type StudioState, same, without, withVersion } from './studioState';
+import type { FedDocument, FeedEvent } from '@warm-ladder/core/wire';
+import {
+  documentOf,
+  forgetSteps,
+  type SentAnswer,
+  type StudioState,
+  same,
+  without,
+  withValue,
+  withVersion,
+} from './studioState';
 
 /** The state after the server's answer to one document: kept, refused, or changed there by another hand. */
 export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentAnswer): StudioState {
@@ -25,4 +35,24 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
   }
   const others = state.conflicts.filter((each) => each.kind !== kind || each.id !== id || each.unsent);
   return { ...settled, conflicts: [...others, { kind, id, current }] };
+}
+
+/** The state with what others have changed. What was changed here too, and is not kept yet, is asked about as it is sent. */
+export function withFed(state: StudioState, { revision, changes }: FeedEvent): StudioState {
+  return (changes ?? []).reduce(withOthers, { ...state, revision });
+}
+
+function withOthers(state: StudioState, { kind, id, version, value }: FedDocument): StudioState {
+  const here = state.versions[kind][id] ?? 0;
+  const unsaved = state.unsaved[documentKey(kind, id)];
+  // Its own write comes back too, before or after the answer to it.
+  if (unsaved || version === here || (version !== 0 && version < here)) return state;
+  return {
+    ...state,
+    bundle: withValue(state.bundle, kind, id, value ?? (kind === 'method' ? {} : undefined)),
+    versions: withVersion(state.versions, kind, id, version),
+    // Steps from before theirs would write over it what nobody has been asked about.
+    past: forgetSteps(state.past, kind, id),
+    future: forgetSteps(state.future, kind, id),
+  };
 }

@@ -13,6 +13,7 @@ import {
   type ChangedDocument,
   type Conflict,
   documentOf,
+  forgetSteps,
   initialState,
   noVersions,
   STEPS,
@@ -22,11 +23,12 @@ import {
 } from './studioState';
 import type { LeftBehind } from './unsent';
 
-const facts = ({ studio, bundle, versions, setAside }: StudioAnswer) => ({
+const facts = ({ studio, bundle, versions, revision, setAside }: StudioAnswer) => ({
   status: 'ready' as const,
   id: studio,
   bundle,
   versions: { ...noVersions(), ...versions },
+  revision,
   aside: setAside,
 });
 
@@ -50,18 +52,23 @@ export function opened(answer: StudioAnswer, { records, others, unreadable }: Le
   return { ...state, conflicts };
 }
 
-/** The studio after an import: what it did is one step of undo. */
-export function reloaded(state: StudioState, answer: StudioAnswer, label: string): StudioState {
+/** The studio read anew. What an import did is one step of undo; what others did (no label) is none, and ends those before. */
+export function reloaded(state: StudioState, answer: StudioAnswer, label: string | null): StudioState {
   const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
     ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
   );
-  const past = documents.length > 0 ? [...state.past, { documents, label, field: '' }].slice(-STEPS) : state.past;
+  const kept = (steps: StudioState['past']) =>
+    documents.reduce((left, { kind, id }) => forgetSteps(left, kind, id), steps);
+  const step = { documents, label: label ?? '', field: '' };
+  const past =
+    label === null ? kept(state.past) : documents.length > 0 ? [...state.past, step].slice(-STEPS) : state.past;
+  const future = label === null ? kept(state.future) : documents.length > 0 ? [] : state.future;
   // What the server has refused, or is asked about, is still only here.
   const bundle = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
     const [kind, id] = splitDocumentKey(key);
     return withValue(made, kind, id, documentOf(state.bundle, kind, id));
   }, answer.bundle);
-  return { ...state, ...facts(answer), bundle, past, future: documents.length > 0 ? [] : state.future };
+  return { ...state, ...facts(answer), bundle, past, future };
 }
 
 function differences(kind: DocumentKind, before: Bundle, after: Bundle): ChangedDocument[] {

@@ -44,6 +44,8 @@ export interface StudioState {
   readonly id: string;
   readonly bundle: Bundle;
   readonly versions: Versions;
+  /** The newest revision of the studio that is in it. */
+  readonly revision: number;
   readonly past: readonly Change[];
   readonly future: readonly Change[];
   /** Documents changed here and not yet kept there. */
@@ -75,6 +77,7 @@ export const initialState: StudioState = {
   id: '',
   bundle: emptyBundle(),
   versions: noVersions(),
+  revision: 0,
   past: [],
   future: [],
   unsaved: {},

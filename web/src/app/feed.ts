@@ -1,0 +1,44 @@
+import type { FeedEvent } from '@warm-ladder/core/wire';
+import type { AppStore } from './store';
+import { fed, loadStudio } from './studio';
+import { hear } from './unheard';
+
+/** What tabs of one browser share: one of them listens to the server, and tells the others. */
+const NAME = 'warm-ladder/feed';
+/** Milliseconds before a line that the server has closed for good is opened again. */
+const AGAIN = 3_000;
+
+/**
+ * Brings in what others change, as it happens. A browser gives one site only a few lines at a time, so one tab listens
+ * for all, and when it closes another takes its place; where tabs can't agree on one, each listens for itself.
+ */
+export function startFeed(store: AppStore): void {
+  const tabs = new BroadcastChannel(NAME);
+  const take = (event: FeedEvent) => {
+    const { studio } = store.getState();
+    if (studio.status !== 'ready' || event.revision <= studio.revision) return;
+    if (event.changes) store.dispatch(fed(event));
+    else void store.dispatch(loadStudio(null));
+  };
+  tabs.onmessage = ({ data }: MessageEvent<FeedEvent>) => hear(() => take(data));
+  const listen = (): Promise<never> => {
+    const open = () => {
+      const { studio } = store.getState();
+      if (studio.status !== 'ready') return void setTimeout(open, AGAIN / 10);
+      const line = new EventSource(`/api/feed?since=${studio.revision}`);
+      line.onmessage = ({ data }: MessageEvent<string>) => {
+        const event = JSON.parse(data) as FeedEvent;
+        hear(() => take(event));
+        tabs.postMessage(event);
+      };
+      // A line that broke is taken up again by the browser from where it was; one that was refused is not.
+      line.onerror = () => {
+        if (line.readyState === EventSource.CLOSED) setTimeout(open, AGAIN);
+      };
+    };
+    open();
+    return new Promise(() => undefined);
+  };
+  if (navigator.locks) void navigator.locks.request(NAME, listen);
+  else void listen();
+}
