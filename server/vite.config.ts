@@ -10,7 +10,7 @@ export default defineConfig({
     minify: false,
     rolldownOptions: {
       input: Object.fromEntries(
-        ['main', 'review', 'backup', 'restore', 'prepare', 'publish'].map((name) => [name, `src/${name}.ts`]),
+        ['main', 'review', 'backup', 'restore', 'move', 'prepare', 'publish'].map((name) => [name, `src/${name}.ts`]),
       ),
     },
   },

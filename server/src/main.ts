@@ -57,6 +57,9 @@ async function start(options: Options): Promise<void> {
       await close();
     };
     warn(options, studio);
+    for (const { kind, id } of await studio.mended()) {
+      console.error(`Mended: a character that is none was taken out of ${kind}/${id}.`);
+    }
     const address = await app.listen({ port: options.port, host: options.host });
     announce(address);
     console.log(`Warm Ladder is ready at ${address}`);

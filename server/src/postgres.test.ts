@@ -1,10 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { type AddressInfo, connect, createServer, type Socket } from 'node:net';
-import { classOf } from '@warm-ladder/core/testing';
+import { join } from 'node:path';
+import { bundleOf, classOf } from '@warm-ladder/core/testing';
 import pg from 'pg';
 import { openDatabase } from './database/openDatabase';
-import { startServer, type TestServer, temporaryFolder, told } from './testing';
+import { moveStudio } from './studio/moving';
+import { preparedFolder, startServer, type TestServer, temporaryFolder, told } from './testing';
 
 const ADMIN = process.env.TEST_DATABASE_URL;
 /** Needs a PostgreSQL server; where Debian's is not installed, the last lines of `npm test` say so. */
@@ -132,6 +134,34 @@ onPostgres('several servers over one PostgreSQL database', () => {
     expect(rows[0]?.n).toBe(3);
     await running.pop()?.close();
     proxy.end();
+  }, 60_000);
+});
+
+onPostgres('a studio moved from its folder to a PostgreSQL server', () => {
+  test('and back exports the same bytes, what is set aside comes along, and no place that is taken is written to', async () => {
+    const { folder, remove } = preparedFolder();
+    const back = preparedFolder();
+    folders.push(remove, back.remove);
+    const server = await startServer(folder);
+    await server.send('POST', '/bundle?mode=replace', bundleOf({ series: [] }));
+    await server.db.query(`update document set body = '{"id": "test-class", "colour": 1}' where kind = 'classes'`);
+    await server.close();
+    const here = { folder, copies: join(folder, 'kept') };
+    const there = { ...here, url: await newDatabase() };
+    await moveStudio(here, there);
+    await expect(moveStudio(here, there)).rejects.toThrow(/There is a studio in postgres:.* already/);
+    await moveStudio(there, { folder: back.folder, copies: join(back.folder, 'kept') });
+    const exported = async (at: string, url?: string) => {
+      const running = await startServer(at, { url });
+      const text = await (await fetch(`${running.address}/api/bundle`)).text();
+      const aside = (await running.send('GET', '/set-aside')).body as unknown as Array<{ id: string; reason: string }>;
+      await running.close();
+      return [text, aside.map(({ id, reason }) => `${id}: ${reason}`)];
+    };
+    const before = await exported(folder);
+    expect(before[1]).toHaveLength(1);
+    expect(await exported(folder, there.url)).toEqual(before);
+    expect(await exported(back.folder)).toEqual(before);
   }, 60_000);
 });
 

@@ -34,3 +34,14 @@ test('what a power cut leaves does not keep it from opening, and the engine forc
   await server.close();
   expect(rows.map(({ setting }) => setting)).toEqual(['on', 'on', 'on']);
 });
+
+test('a character that no text can hold is taken out of what an earlier version kept, and nothing else is', async () => {
+  const server = await startServer(folder);
+  const mended = async (written: string) =>
+    (await server.db.query<{ text: string }>('select whole_text($1) as text', [written])).rows[0]?.text;
+  const kept = JSON.stringify({ name: 'Low \u0000\ud83d leg', notes: 'As said: \\u0000, \\\\ud83d, 🪜 and é' });
+  const { name, notes } = JSON.parse((await mended(kept)) ?? '') as { name: string; notes: string };
+  expect([name, notes]).toEqual(['Low  leg', 'As said: \\u0000, \\\\ud83d, 🪜 and é']);
+  expect(await mended(JSON.stringify({ notes }))).toBe(JSON.stringify({ notes }));
+  await server.close();
+});

@@ -240,6 +240,21 @@ export const documentRows = {
     return rows;
   },
 
+  /** Puts documents that are set aside elsewhere beside those here. */
+  async keepAside(db: Queries, documents: readonly SetAsideDocument[]): Promise<void> {
+    await db.query(
+      `insert into set_aside (kind, id, body, format, reason, set_aside_at)
+       select * from unnest($1::text[], $2::text[], $3::jsonb[], $4::smallint[], $5::text[], $6::timestamptz[])`,
+      [
+        ...named(documents),
+        documents.map(({ body }) => JSON.stringify(body)),
+        documents.map(({ format }) => format),
+        documents.map(({ reason }) => reason),
+        documents.map(({ at }) => at),
+      ],
+    );
+  },
+
   async dropSetAside(db: Queries, { kind, id, at }: DocumentName & { readonly at: string }): Promise<void> {
     await db.query('delete from set_aside where kind = $1 and id = $2 and set_aside_at = $3::timestamptz', [
       kind,

@@ -138,6 +138,11 @@ export class Studio {
     return kept;
   }
 
+  /** Documents out of which a character was taken that can't be kept; each is told once. */
+  mended(): Promise<DocumentName[]> {
+    return documentRows.mended(this.#db);
+  }
+
   /** Tells of every change from now on, whoever makes it. @returns what ends it */
   listen(tell: (event: FeedEvent) => void): () => void {
     return this.#feed.listen(tell);
