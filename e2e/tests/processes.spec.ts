@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { newDatabase } from '../database';
 import { expect, saved, test } from '../fixtures';
 import { DEMO, startStudio } from '../studio';
@@ -33,6 +33,19 @@ test('two people on the embedded database see each other’s changes at once, an
   const pages = (await Promise.all(contexts.map((context) => context.newPage()))) as [Page, Page];
   for (const page of pages) await page.goto(studio.address + LANDING);
   await together(...pages);
+  // A second tab of one browser hears it too, and goes on hearing once the tab that listened for both is closed.
+  const [one, two] = pages;
+  const tab = await (contexts[0] as BrowserContext).newPage();
+  await tab.goto(studio.address + LANDING);
+  await expect(target(tab)).toHaveValue('36');
+  for (const [minutes, close] of [
+    ['41', true],
+    ['42', false],
+  ] as const) {
+    await target(two).fill(minutes);
+    await expect(target(tab)).toHaveValue(minutes);
+    if (close) await one.close({ runBeforeUnload: false });
+  }
   for (const context of contexts) await context.close();
 });
 
