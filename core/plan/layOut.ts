@@ -18,7 +18,8 @@ export interface Ground {
   readonly firstSide: Side;
 }
 
-const grounds = new WeakMap<Catalog, Map<string, Ground>>();
+/** Few at a time: looking through them costs less than a key. */
+const grounds = new WeakMap<Catalog, Ground[]>();
 
 /** The ground of a class, one object for all that are taught alike. */
 export function groundFor(
@@ -29,18 +30,20 @@ export function groundFor(
 ): Ground {
   let own = grounds.get(catalog);
   if (!own) {
-    own = new Map();
+    own = [];
     grounds.set(catalog, own);
   }
-  const { pace, tempo, wordsPerMinute } = pacing;
-  const key = `${pace} ${tempo} ${wordsPerMinute} ${overSide} ${firstSide}`;
-  let ground = own.get(key);
-  if (!ground) {
-    ground = { catalog, pacing, mover: { pace, overSide }, firstSide };
-    own.set(key, ground);
+  for (const ground of own) {
+    const alike = ground.firstSide === firstSide && ground.mover.overSide === overSide;
+    if (alike && samePacing(ground.pacing, pacing)) return ground;
   }
+  const ground: Ground = { catalog, pacing, mover: { pace: pacing.pace, overSide }, firstSide };
+  own.push(ground);
   return ground;
 }
+
+const samePacing = (a: Pacing, b: Pacing): boolean =>
+  a.pace === b.pace && a.tempo === b.tempo && a.wordsPerMinute === b.wordsPerMinute;
 
 /** Where the walk through a class stands: which place, what is in hand, and the last rung block. */
 interface Stance {
@@ -77,9 +80,6 @@ interface Laying {
 
 /** A run laid from a stance, with where it leaves people. */
 interface LaidRun {
-  readonly ground: Ground;
-  readonly from: Stance;
-  readonly blocks: readonly RungBlock[];
   readonly laying: readonly Laying[];
   readonly to: Stance;
 }
@@ -87,19 +87,13 @@ interface LaidRun {
 /** What a rung is missing from: nothing can be laid, and who asked says why. */
 export class NotLaid extends Error {}
 
-/**
- * What was laid last for a run, kept with its first block: blocks are never changed in place, so a class of which one
- * block was changed lays that one, and its neighbour where that hangs on it.
- */
-const laidRuns = new WeakMap<RungBlock, LaidRun>();
-
 /** A class laid out, with all that the next one can take over from it. */
 export interface LaidOut {
   readonly opening: string | undefined;
   readonly blocks: readonly Block[];
   readonly laid: ReadonlyArray<LaidBlock | LaidInterlude>;
   readonly laying: ReadonlyArray<Laying | LaidInterlude>;
-  /** Where the walk stands before each run and each interlude; inside a run there is none. */
+  /** Where the walk stands before each run and each interlude, and at the end; inside a run there is none. */
   readonly stances: ReadonlyArray<Stance | undefined>;
 }
 
@@ -127,6 +121,7 @@ export function layOut(ground: Ground, plan: ClassPlan, known?: LaidOut): LaidOu
           laying.push(last.laying[i] as Laying | LaidInterlude);
           stances.push(last.stances[i]);
         }
+        stance = last.stances.at(-1) as Stance;
         break;
       }
     }
@@ -141,14 +136,16 @@ export function layOut(ground: Ground, plan: ClassPlan, known?: LaidOut): LaidOu
       first++;
       continue;
     }
-    const run = runFrom(ground, blocks, first, stance);
+    const end = endOfRun(blocks, first);
+    const run = (last && laidBefore(last, blocks, first, end, stance)) ?? layRun(ground, blocks, first, end, stance);
     for (const each of run.laying) {
       if (laying.length > first) stances.push(undefined);
       laying.push(each);
     }
     stance = run.to;
-    first += run.blocks.length;
+    first = end;
   }
+  stances.push(stance);
   return { opening, blocks, laying, stances, laid: closed(ground, laying) };
 }
 const NONE: readonly Prop[] = [];
@@ -259,25 +256,28 @@ function wordsIn(lines: readonly string[]): number {
 }
 const counted = new WeakMap<readonly string[], number>();
 
-/** The run that begins here, as it was laid before where nothing it hangs on has changed. */
-function runFrom(ground: Ground, blocks: readonly Block[], first: number, from: Stance): LaidRun {
-  const head = blocks[first] as RungBlock;
-  const end = endOfRun(blocks, first);
-  const known = laidRuns.get(head);
-  if (known?.ground === ground && sameStance(known.from, from) && isRun(known.blocks, blocks, first, end)) return known;
-  const run = layRun(ground, blocks.slice(first, end) as RungBlock[], from);
-  laidRuns.set(head, run);
-  return run;
-}
-
-function isRun(own: readonly Block[], blocks: readonly Block[], first: number, end: number): boolean {
-  if (own.length !== end - first) return false;
-  for (let i = 1; i < own.length; i++) if (own[i] !== blocks[first + i]) return false;
-  return true;
+/**
+ * The run from `first` to `end` as the class before has it, wherever it stood there: blocks are never changed in place,
+ * so the same ones from the same stance are laid the same.
+ */
+function laidBefore(
+  { blocks: before, laying, stances }: LaidOut,
+  blocks: readonly Block[],
+  first: number,
+  end: number,
+  from: Stance,
+): LaidRun | undefined {
+  const at = before.indexOf(blocks[first] as Block);
+  const stood = stances[at];
+  const to = stances[at + end - first];
+  if (!stood || !to || !sameStance(stood, from)) return undefined;
+  for (let i = first + 1; i < end; i++) if (before[at + i - first] !== blocks[i]) return undefined;
+  return { laying: laying.slice(at, at + end - first) as Laying[], to };
 }
 
 /** Lays neighbours that share a run, or one block by itself: a run of one. */
-function layRun(ground: Ground, run: readonly RungBlock[], from: Stance): LaidRun {
+function layRun(ground: Ground, blocks: readonly Block[], first: number, end: number, from: Stance): LaidRun {
+  const run = blocks.slice(first, end) as RungBlock[];
   const { catalog, mover } = ground;
   const { graph } = catalog;
   const entries = run.map((block) => catalog.rung(block) ?? refuse());
@@ -317,7 +317,7 @@ function layRun(ground: Ground, run: readonly RungBlock[], from: Stance): LaidRu
       laid: [undefined, undefined],
     };
   });
-  return { ground, from, blocks: run, laying, to: stance };
+  return { laying, to: stance };
 }
 
 function refuse(): never {

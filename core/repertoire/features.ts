@@ -329,15 +329,17 @@ export interface Doing extends Passing {
 /** How a feature runs through one side's work, in seconds. */
 export function workRun(features: RungFeatures, feature: TimeFeature, doing: Doing): Run {
   const { count, reps } = doing;
-  const set = joined([
-    ...(doing.entry && features.entry ? [scaled(features.entry.runs[feature], features.entry.counts, count)] : []),
-    repeated(scaled(features.rep.runs[feature], features.rep.counts, count), reps),
-    ...(doing.exit && features.exit ? [scaled(features.exit.runs[feature], features.exit.counts, count)] : []),
-  ]);
+  const { rep } = features;
+  const entry = doing.entry ? features.entry : undefined;
+  const exit = doing.exit ? features.exit : undefined;
+  const work = repeated(scaled(rep.runs[feature], rep.counts, count), reps);
+  const into = entry ? [scaled(entry.runs[feature], entry.counts, count)] : [];
+  const out = exit ? [scaled(exit.runs[feature], exit.counts, count)] : [];
+  const set = entry || exit ? joined([...into, work, ...out]) : work;
   if (doing.sets <= 1) return set.run;
   // Between sets people wait where the last one left them.
   const leaves = doing.exit ? features.leavesHolds : features.endHolds;
-  const waits = leaves.has(feature) && (doing.entry && features.entry ? true : features.startHolds.has(feature));
+  const waits = leaves.has(feature) && (entry ? true : features.startHolds.has(feature));
   const rest = span(waits, doing.restSeconds);
   const parts = [set];
   for (let i = 1; i < doing.sets; i++) parts.push(rest, set);

@@ -26,14 +26,17 @@ export const BREATH_SECONDS = 10;
 
 type ArcOf = Pick<Subject, 'done' | 'heats' | 'hottest' | 'limits'>;
 
-/** The heat under which a class has no arc to speak of is the method's (`limits.arcHeat`). */
-export function arcOf({ done, heats, hottest, limits }: ArcOf): Arc | null {
+/**
+ * The heat under which a class has no arc to speak of is the method's (`limits.arcHeat`).
+ * @param known the peaks of a class with the same heats
+ */
+export function arcOf({ done, heats, hottest, limits }: ArcOf, known?: readonly number[]): Arc | null {
   if (done.length === 0) return null;
   if (hottest < limits.arcHeat) return null;
   const peak = done[heats.lastIndexOf(hottest)] as TimedBlock;
   const [begin, end] = spanOf(done);
   const middle = peak.startSeconds + (peak.passes[0] as number) / 2;
-  const peaks = peaksOf(heats, hottest);
+  const peaks = known ?? peaksOf(heats, hottest);
   return { blocks: done, heats, hottest, peak, peakAt: end > begin ? (middle - begin) / (end - begin) : 0, peaks };
 }
 

@@ -1,18 +1,13 @@
 import { type Caution, peakCautions, rulesFor } from '../caution';
-import { type LaidBlock, type Option, optionOf } from '../plan';
-import { type Passing, type Preparation, preparedBy, type RungEntry, type RungRef } from '../repertoire';
-import { heldThrough, Pass } from './pass';
+import { type LaidBlock, optionOf } from '../plan';
+import type { Passing, Preparation, RungEntry, RungRef } from '../repertoire';
+import { Offer } from './offer';
+import { Pass } from './pass';
+import { heldThrough, readingOf } from './reading';
 import type { Room } from './room';
 import type { Raised } from './rule';
 import { repsOnSides } from './sides';
 import type { Step } from './stretches';
-
-/** A rung offered in a block. */
-export interface Offered {
-  readonly home: LaidBlock;
-  readonly option: Option;
-  readonly entry: RungEntry;
-}
 
 /** What was found in a block where it stood. */
 interface RaisedIn {
@@ -34,7 +29,7 @@ export class Known {
   readonly second: Pass | null;
   /** Features that hold on the whole way into it. */
   readonly through: number;
-  readonly offers: readonly Offered[];
+  readonly offers: readonly Offer[];
   /** What its rung requires and wants prepared, and the requirements of the rungs it offers. */
   readonly requires: readonly RungRef[];
   readonly wants: readonly Preparation[];
@@ -55,19 +50,20 @@ export class Known {
     const { catalog } = room;
     const { entry, entrySeconds, exitSeconds, change, work, firstSide, reps, secondReps, passes } = laid;
     const { directions } = entry.exercise;
+    const reading = readingOf(catalog, entry);
     const bends = directions.includes('flexion');
     this.room = room;
     this.laid = laid;
-    this.heat = catalog.heat(entry);
+    this.heat = reading.heat;
     this.peaks = peaksOf(room, entry, { entry: entrySeconds > 0, exit: exitSeconds > 0 });
-    this.first = new Pass(catalog, laid, reps);
-    this.second = passes.length > 1 ? new Pass(catalog, laid, secondReps) : null;
+    this.first = new Pass(catalog, laid, reading, reps);
+    this.second = passes.length > 1 ? new Pass(catalog, laid, reading, secondReps) : null;
     this.through = heldThrough(catalog, change.places);
     this.offers = offersOf(room, laid);
     this.requires = entry.rung.requires ?? [];
     this.wants = entry.rung.preparation ?? [];
     this.offersRequire = this.offers.some((offer) => offer.entry.rung.requires !== undefined);
-    this.prepares = preparedBy(catalog, entry);
+    this.prepares = reading.prepares;
     this.flexion = bends ? work / directions.length : 0;
     this.uneven = firstSide !== null && isUneven(laid);
     this.releases = !bends && (directions.includes('extension') || directions.includes('neutral'));
@@ -101,24 +97,15 @@ function isUneven(laid: LaidBlock): boolean {
   return first !== second || Math.abs(laid.sides.left - laid.sides.right) > SAME;
 }
 
-function offersOf({ catalog }: Room, home: LaidBlock): readonly Offered[] {
+function offersOf(room: Room, home: LaidBlock): readonly Offer[] {
   const { options } = home.block;
   if (!options || options.length === 0) return NONE;
-  return options.flatMap((each) => {
+  const offers: Offer[] = [];
+  for (const each of options) {
     const option = optionOf(each);
-    const entry = catalog.rung({ exercise: home.block.exercise, rung: option.rung });
-    return entry ? [{ home, option, entry }] : [];
-  });
+    const entry = room.catalog.rung({ exercise: home.block.exercise, rung: option.rung });
+    if (entry) offers.push(new Offer(room, home, option, entry));
+  }
+  return offers;
 }
-const NONE: readonly Offered[] = [];
-
-const kept = new WeakMap<LaidBlock, Known>();
-
-/** What is known of a block in a room. */
-export function knownOf(room: Room, laid: LaidBlock): Known {
-  const known = kept.get(laid);
-  if (known?.room === room) return known;
-  const fresh = new Known(room, laid);
-  kept.set(laid, fresh);
-  return fresh;
-}
+const NONE: readonly Offer[] = [];

@@ -2,7 +2,8 @@ import type { LaidInterlude, TimedBlock, TimedClass, TimedInterlude } from '../p
 import type { Catalog, Run } from '../repertoire';
 import { TIME_FEATURES, type TimeFeature } from '../vocabulary/features';
 import type { Known } from './known';
-import { ALL, BIT, bitsOfPosition, bitsOfRung, heldThrough, type Pass } from './pass';
+import type { Pass } from './pass';
+import { ALL, BIT, bitsOfPosition, heldThrough, readingOf } from './reading';
 import type { Room } from './room';
 
 /** A time in which nothing lets a part of the body go. */
@@ -146,7 +147,7 @@ function pauseOf(catalog: Catalog, { laid, index }: TimedInterlude, rest: number
   const gap = rest + change.seconds;
   const known = pauses.get(laid);
   if (known?.index === index && known.gap === gap) return known;
-  const holds = entry ? bitsOfRung(catalog, entry).whole : bitsOfPosition(catalog, position);
+  const holds = entry ? readingOf(catalog, entry).whole : bitsOfPosition(catalog, position);
   const through = heldThrough(catalog, change.places);
   const shape = { begins: holds, leaves: holds, ever: seconds > 0 ? holds : 0 };
   const step: Step = { index, pass: null, gap, through, ...shape, seconds, counts: true };
@@ -234,7 +235,16 @@ function stretchesIn(steps: readonly Step[], loading: readonly number[], feature
       through = [index];
     }
   }
-  return stretches.length === 0 ? NONE : { stretches, total, blocks: () => eachOnce(touched) };
+  let blocks: readonly number[] | undefined;
+  if (stretches.length === 0) return NONE;
+  return {
+    stretches,
+    total,
+    blocks: () => {
+      blocks ??= eachOnce(touched);
+      return blocks;
+    },
+  };
 }
 
 /** In a run the second sides come after all first ones. */

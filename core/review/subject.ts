@@ -1,11 +1,11 @@
 import type { Condition } from '../caution';
-import type { Audience, Teacher, TimedBlock, TimedClass } from '../plan';
+import type { Audience, LaidBlock, Teacher, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type Arc, arcOf } from './arc';
 import { flexionStretches } from './bent';
 import { FiredRules } from './fired';
 import { returnsOf, shufflesOf, tripsUp } from './flow';
-import { type Known, knownOf } from './known';
+import { Known } from './known';
 import { type Limits, type Room, roomOf } from './room';
 import type { Raised } from './rule';
 import { unevenExercises } from './sides';
@@ -61,8 +61,7 @@ export class Subject {
     let hottest = 0;
     for (let i = 0; i < blocks.length; i++) {
       const { laid } = blocks[i] as TimedBlock;
-      const last = before?.known[i];
-      const each = last?.laid === laid ? last : knownOf(room, laid);
+      const each = (before && knownBefore(before.known, laid, i, blocks.length)) ?? new Known(room, laid);
       known.push(each);
       if (laid.shown) shows = true;
       else if (each.heat > hottest) hottest = each.heat;
@@ -74,9 +73,9 @@ export class Subject {
     this.known = known;
     this.done = shows ? blocks.filter(({ shown }) => !shown) : blocks;
     this.#knownOfDone = shows ? known.filter(({ laid }) => !laid.shown) : known;
-    this.heats = this.#knownOfDone.map(({ heat }) => heat);
     this.hottest = hottest;
     const alike = before && inSameOrder(this, before) ? before : undefined;
+    this.heats = alike?.heats ?? this.#knownOfDone.map(({ heat }) => heat);
     this.stretches = new Stretches(room, timed, known, before?.stretches);
     this.#alike = alike;
     this.#returns = alike?.returns;
@@ -109,7 +108,7 @@ export class Subject {
 
   /** How the class rises and falls in heat. */
   get arc(): Arc | null {
-    if (this.#arc === undefined) this.#arc = arcOf(this);
+    if (this.#arc === undefined) this.#arc = arcOf(this, this.#alike?.arc?.peaks);
     return this.#arc;
   }
 
@@ -149,6 +148,15 @@ export class Subject {
     this.#shuffles ??= shufflesOf(this.timed.sequence);
     return this.#shuffles;
   }
+}
+
+/** What was known of a block in the class before: where it stood, or one place beside, or as far from the end. */
+function knownBefore(before: readonly Known[], laid: LaidBlock, at: number, count: number): Known | undefined {
+  if (before[at]?.laid === laid) return before[at];
+  for (const place of [at - 1, at + 1, at + before.length - count]) {
+    if (before[place]?.laid === laid) return before[place];
+  }
+  return undefined;
 }
 
 /** The class measured last in each room: the next is most often the same with one thing changed. */

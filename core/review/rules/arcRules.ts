@@ -49,9 +49,11 @@ const warmUpHot: WholeRule = {
     const until = begin + WARM_UP * (end - begin);
     const limit = WARM * arc.hottest;
     const found: Found[] = [];
-    arc.blocks.forEach((block, i) => {
+    for (let i = 0; i < arc.blocks.length; i++) {
+      const block = arc.blocks[i] as TimedBlock;
       const value = arc.heats[i] as number;
-      if (block.startSeconds >= until || !isOver(value, limit, 'heat')) return;
+      if (block.startSeconds >= until) break;
+      if (!isOver(value, limit, 'heat')) continue;
       found.push({
         blocks: [block.index],
         value,
@@ -59,7 +61,7 @@ const warmUpHot: WholeRule = {
         sentence: () =>
           `${rungTitle(block.entry)} has heat ${Math.round(value)} in the first fifth of the class; ${Math.round(limit)} is the most before people are warm.`,
       });
-    });
+    }
     return found;
   },
 };

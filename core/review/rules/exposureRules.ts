@@ -3,7 +3,7 @@ import type { TimeFeature } from '../../vocabulary/features';
 import { isOver } from '../../vocabulary/measure';
 import { spell } from '../clock';
 import { type FindingCode, type Found, type Remedy, rungTitle } from '../finding';
-import { BIT } from '../pass';
+import { BIT } from '../reading';
 import type { Limits } from '../room';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 import type { Subject } from '../subject';

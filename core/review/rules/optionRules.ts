@@ -7,22 +7,22 @@ import {
   timeRulesOn,
   type Verdict,
 } from '../../caution';
-import { blockSeconds, doseOf, type Option, optionOf, repsOf, type TimedBlock } from '../../plan';
-import { type Doing, FEATURES, rungKey, workRun } from '../../repertoire';
+import { doseOf, type Option, optionOf, repsOf, type TimedBlock } from '../../plan';
+import { FEATURES, rungKey } from '../../repertoire';
 import type { TimeFeature } from '../../vocabulary/features';
 import { isOver } from '../../vocabulary/measure';
 import { spell } from '../clock';
 import { type Found, type OwnFound, type Remedy, rungTitle, type Severity } from '../finding';
-import type { Known, Offered } from '../known';
-import { BIT, bitsOfRung } from '../pass';
-import type { Room } from '../room';
+import type { Known } from '../known';
+import type { Offer } from '../offer';
+import { BIT } from '../reading';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 import { EXPOSURES } from './exposureRules';
 import { isMet, unmetSeverity } from './ladderRules';
 import { lackingOf } from './propRules';
 
 /** Offering it no longer. */
-function withdraw({ home: { block }, option }: Offered, index: number): Remedy[] {
+function withdraw({ home: { block }, option }: Offer, index: number): Remedy[] {
   const options = (block.options ?? []).filter((each) => optionOf(each).rung !== option.rung);
   return [
     {
@@ -30,26 +30,6 @@ function withdraw({ home: { block }, option }: Offered, index: number): Remedy[]
       edits: [{ kind: 'set', id: block.id, change: { options } }],
     },
   ];
-}
-
-/** How an offered rung is done on one side, as the room counts. */
-function doingOf({ catalog, pacing }: Room, { home, option, entry }: Offered): Doing {
-  const dose = doseOf(entry, option);
-  const alternates = entry.exercise.sides === 'alternate' && home.block.side === undefined;
-  return {
-    entry: !home.carries,
-    exit: !home.carried,
-    sets: dose.sets,
-    reps: repsOf(dose) * (alternates ? 2 : 1),
-    count: (dose.secondsPerCount ?? catalog.method.secondsPerCount) * pacing.tempo,
-    restSeconds: catalog.method.restBetweenSetsSeconds,
-  };
-}
-
-/** Seconds a feature holds at a stretch in an offered rung. What is held longer holds what the shape holds. */
-function longestOf({ catalog }: Room, { option, entry }: Offered, feature: TimeFeature, doing: Doing): number {
-  const held = bitsOfRung(catalog, entry).ends & BIT[feature] ? (option.holdSeconds ?? 0) : 0;
-  return workRun(catalog.features(entry), feature, doing).longest + held;
 }
 
 const SEVERITY = { 'clear-first': 'stop', swap: 'fix', adapt: 'look' } as const satisfies Record<
@@ -62,22 +42,33 @@ const isSaid = (home: readonly Caution[], { verdict, condition, feature }: Cauti
   verdict === 'adapt' && home.some((each) => each.condition === condition && each.feature === feature);
 
 /** What the conditions in the room say of an offered rung, by its peaks and by its time at a stretch. */
-function cautionsOf(room: Room, offer: Offered): Array<{ readonly rule: CautionRule; readonly value: number }> {
+function cautionsOf(offer: Offer): ReadonlyArray<{ readonly rule: CautionRule; readonly value: number }> {
+  const { entry, home, room } = offer;
   const { catalog, conditions } = room;
-  const { entry, home } = offer;
   const said = peakCautions(catalog, home.entry, conditions);
-  const found: Array<{ rule: CautionRule; value: number }> = [];
+  let found: Array<{ rule: CautionRule; value: number }> | undefined;
   for (const caution of peakCautions(catalog, entry, conditions, { entry: !home.carries, exit: !home.carried })) {
-    if (!isSaid(said, caution)) found.push(caution);
+    if (isSaid(said, caution)) continue;
+    found ??= [];
+    found.push(caution);
   }
-  const timed = timeRulesOn(catalog, entry, conditions);
-  if (timed.length === 0) return found;
-  const doing = doingOf(room, offer);
-  for (const rule of timed) {
-    const value = longestOf(room, offer, rule.feature as TimeFeature, doing);
-    if (isOver(value, rule.over, 's') && !isSaid(said, rule)) found.push({ rule, value });
+  for (const rule of timeRulesOn(catalog, entry, conditions)) {
+    const value = offer.longest(rule.feature as TimeFeature);
+    if (!isOver(value, rule.over, 's') || isSaid(said, rule)) continue;
+    found ??= [];
+    found.push({ rule, value });
   }
-  return found;
+  return found ?? NOTHING;
+}
+
+/** What is found in each offered rung; most blocks offer few, and most of what is offered is fine. */
+function eachOffer(offers: readonly Offer[], find: (offer: Offer) => readonly OwnFound[]): readonly OwnFound[] {
+  let all: readonly OwnFound[] = NOTHING;
+  for (const offer of offers) {
+    const found = find(offer);
+    if (found.length > 0) all = all.length === 0 ? found : [...all, ...found];
+  }
+  return all;
 }
 
 const optionCaution: BlockRule = {
@@ -90,8 +81,8 @@ const optionCaution: BlockRule = {
   says: 'an offered rung is one that somebody in the room must not take, or must adapt',
   findIn: ({ offers, room }) => {
     if (room.conditions.length === 0) return NOTHING;
-    return offers.flatMap((offer) =>
-      cautionsOf(room, offer).map(({ rule, value }): OwnFound => {
+    return eachOffer(offers, (offer) =>
+      cautionsOf(offer).map(({ rule, value }): OwnFound => {
         const { condition, feature, over, verdict, why, how } = rule;
         return {
           severity: SEVERITY[verdict],
@@ -155,7 +146,7 @@ const optionProp: BlockRule = {
   says: 'an offered rung needs a prop the audience does not have at hand',
   findIn: ({ offers, room: { audience } }) => {
     if (!audience?.equipment) return NOTHING;
-    return offers.flatMap((offer) =>
+    return eachOffer(offers, (offer) =>
       lackingOf(offer.entry, audience.equipment).map(
         ({ name }): OwnFound => ({
           value: 0,
@@ -177,11 +168,12 @@ const optionExposed: BlockRule = {
   limit: 'the limit of the exposure at a stretch',
   says: 'an offered rung loads a part too long at a stretch',
   findIn: ({ offers, room }) =>
-    offers.flatMap((offer) => {
-      const { ever } = bitsOfRung(room.catalog, offer.entry);
+    eachOffer(offers, (offer) => {
+      const { ever } = offer.reading;
+      if ((ever & EXPOSED) === 0) return NOTHING;
       return EXPOSURES.flatMap(({ feature, words, stretch }): OwnFound[] => {
         if (!(ever & BIT[feature])) return [];
-        const value = longestOf(room, offer, feature, doingOf(room, offer));
+        const value = offer.longest(feature);
         const limit = room.limits[stretch];
         if (!isOver(value, limit, 's')) return [];
         return [
@@ -197,17 +189,8 @@ const optionExposed: BlockRule = {
     }),
 };
 
-/** Seconds of an option: its work on the sides the home rung is done on, held and paused as it says. */
-function optionSeconds({ catalog, pacing }: Room, { home, option, entry }: Offered): number {
-  const { id, exercise, mode, side, shown } = home.block;
-  const asBlock = { id, exercise, rung: option.rung, mode, side, shown, dose: option.dose };
-  const { work } = blockSeconds(entry, asBlock, catalog.method, pacing, {
-    carries: home.carries,
-    carried: home.carried,
-    setsUpTwice: false,
-  });
-  return work + home.passes.length * ((option.holdSeconds ?? 0) + (option.pauseSeconds ?? 0));
-}
+/** What any of the exposures is about. */
+const EXPOSED = EXPOSURES.reduce((bits, { feature }) => bits | BIT[feature], 0);
 
 /** How much longer than the main version an option may be: a tenth, and ten seconds. */
 const LONGER_SHARE = 0.1;
@@ -221,19 +204,19 @@ const optionLong: BlockRule = {
   unit: 's',
   limit: 'the main version’s work and a tenth more, and 10 s more',
   says: 'an offered rung takes longer than the main version, so the room falls apart',
-  findIn: ({ offers, room, laid: { block, work, entry: main } }) => {
+  findIn: ({ offers, laid: { block, work, entry: main } }) => {
     if (block.mode === 'show') return NOTHING;
     const limit = Math.max(work * (1 + LONGER_SHARE), work + LONGER_SECONDS);
-    return offers.flatMap((offer): OwnFound[] => {
-      const value = optionSeconds(room, offer);
-      if (!isOver(value, limit, 's')) return [];
+    return eachOffer(offers, (offer): readonly OwnFound[] => {
+      const value = offer.seconds();
+      if (!isOver(value, limit, 's')) return NOTHING;
       return [
         {
           value,
           limit,
           sentence: () =>
             `“${offer.entry.rung.name}”, offered in ${rungTitle(main)}, takes ${spell(value)}; the main version takes ${spell(work)}.`,
-          mend: (index) => fitting(room, offer, value, index),
+          mend: (index) => fitting(offer, value, index),
         },
       ];
     });
@@ -241,13 +224,13 @@ const optionLong: BlockRule = {
 };
 
 /** The option with the repetitions that fit the main version's time. */
-function fitting(room: Room, offer: Offered, seconds: number, index: number): Remedy[] {
+function fitting(offer: Offer, seconds: number, index: number): Remedy[] {
   const { home, option, entry } = offer;
   const { block, work } = home;
   const reps = repsOf(doseOf(entry, option));
   for (let fewer = Math.min(Math.ceil(reps) - 1, Math.floor((reps * work) / seconds) + 1); fewer >= 1; fewer--) {
     const dosed: Option = { ...option, dose: { ...option.dose, reps: fewer } };
-    if (optionSeconds(room, { ...offer, option: dosed }) > work) continue;
+    if (offer.seconds(dosed) > work) continue;
     const options = (block.options ?? []).map((each) => (optionOf(each).rung === option.rung ? dosed : each));
     return [
       {
