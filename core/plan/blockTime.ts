@@ -7,9 +7,11 @@ import type { RungBlock } from './class';
 /** The dose a block is taught with: its rung's own, changed key by key; new repetitions drop the rung's range. */
 export function doseOf({ rung }: RungEntry, { dose }: Pick<RungBlock, 'dose'>): Dose {
   if (!dose) return rung.dose;
+  if (rung.dose.repsTo === undefined || dose.reps === undefined || dose.repsTo !== undefined) {
+    return { ...rung.dose, ...dose };
+  }
   const { repsTo: _repsTo, ...alone } = rung.dose;
-  const own = dose.reps === undefined || dose.repsTo !== undefined ? rung.dose : alone;
-  return { ...own, ...dose };
+  return { ...alone, ...dose };
 }
 
 /** The repetitions that count: the middle of a range. */

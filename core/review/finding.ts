@@ -74,15 +74,15 @@ export interface Finding {
 /** What a rule found, before anybody asks for its sentence. */
 export interface Found {
   /** In place of the rule's own. */
-  readonly severity?: Severity;
+  readonly severity?: Severity | undefined;
   readonly blocks: readonly number[];
   readonly value: number;
   readonly limit: number;
   /** In place of the rule's own. */
-  readonly unit?: Unit;
+  readonly unit?: Unit | undefined;
   readonly sentence: () => string;
   /** Ways that might mend it; `remediesFor` keeps those that do. */
-  readonly mend?: () => Remedy[];
+  readonly mend?: (() => Remedy[]) | undefined;
 }
 
 /** What a rule found in one block alone, wherever it stands. */

@@ -5,7 +5,7 @@ import { type Finding, type Found, type OwnFound, type Remedy, SEVERITIES } from
 import type { Known } from './known';
 import { type Measures, measuresOf } from './measures';
 import type { Room } from './room';
-import type { BlockRule, Raised, Rule, WholeRule } from './rule';
+import { type BlockRule, NOTHING, type Raised, type Rule, type WholeRule } from './rule';
 import { RULES } from './rules';
 import { costOf, easeOf, emptyParts, excessOf, type Score } from './score';
 import { type ReviewContext, Subject } from './subject';
@@ -60,20 +60,24 @@ function raise(weights: Method['score'], place: number, rule: Rule, found: Found
   return { place, rule, found, severity, cost: costOf(weights, severity, excess) };
 }
 
-/** What was found in a block, where the block stands in a class. */
-const inBlock = ({ mend, ...found }: OwnFound, index: number): Found => ({
-  ...found,
-  blocks: [index],
-  ...(mend ? { mend: () => mend(index) } : {}),
-});
+/** Most rules find nothing, and then there is nothing to make. */
+const raisedBy = (weights: Method['score'], place: number, rule: Rule, found: readonly Found[]): readonly Raised[] =>
+  found.length === 0 ? NOTHING : found.map((each) => raise(weights, place, rule, each));
+
+/** What was found in a block, where the block stands in a class. Written out: a spread costs more than the rule. */
+function inBlock({ severity, value, limit, unit, sentence, mend }: OwnFound, blocks: readonly number[]): Found {
+  const index = blocks[0] as number;
+  return { severity, blocks, value, limit, unit, sentence, mend: mend && (() => mend(index)) };
+}
 
 /** What the rules that ask of one block alone raise about it. */
 function raisedIn(known: Known, index: number, rules: Speaking['block']): readonly Raised[] {
   if (known.raised?.index === index) return known.raised.raised;
   const { score } = known.room.catalog.method;
   const raised: Raised[] = [];
+  const blocks = [index];
   for (const { rule, place } of rules) {
-    for (const found of rule.findIn(known)) raised.push(raise(score, place, rule, inBlock(found, index)));
+    for (const found of rule.findIn(known)) raised.push(raise(score, place, rule, inBlock(found, blocks)));
   }
   known.raised = { index, raised };
   return raised;
@@ -93,18 +97,26 @@ export function measureTimed(catalog: Catalog, timed: TimedClass, context: Revie
   const subject = new Subject(catalog, timed, context);
   const raised: Raised[] = [];
   const parts = emptyParts();
+  const costs: number[] = new Array(RULES.length).fill(0);
+  const take = (each: Raised) => {
+    raised.push(each);
+    costs[each.place] = (costs[each.place] as number) + each.cost;
+  };
   const weights = catalog.method.score;
   const rules = rulesThatSpeak(subject.room);
   for (const { rule, place } of rules.whole) {
-    const own = subject.raisedByOrder[place] ?? rule.find(subject).map((found) => raise(weights, place, rule, found));
+    const own = subject.raisedByOrder[place] ?? raisedBy(weights, place, rule, rule.find(subject));
     if (rule.ofOrder) subject.raisedByOrder[place] = own;
-    for (const each of own) raised.push(each);
+    for (const each of own) take(each);
   }
   for (let i = 0; i < subject.known.length; i++) {
     const { index } = timed.blocks[i] as TimedBlock;
-    for (const each of raisedIn(subject.known[i] as Known, index, rules.block)) raised.push(each);
+    for (const each of raisedIn(subject.known[i] as Known, index, rules.block)) take(each);
   }
-  for (const { rule, cost } of raised) parts[rule.part] += cost;
+  for (let place = 0; place < RULES.length; place++) {
+    const cost = costs[place] as number;
+    if (cost > 0) parts[(RULES[place] as Rule).part] += cost;
+  }
   parts.ease = easeOf(subject, measuresOf(subject));
   subject.settle();
   let total = 0;

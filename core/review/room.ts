@@ -26,11 +26,20 @@ interface People {
 }
 const NOBODY = {};
 
-const rooms = new WeakMap<Catalog, WeakMap<object, Map<string, Room>>>();
+/** A room with what it was asked for by. */
+interface Asked {
+  readonly room: Room;
+  readonly cautions: ClassPlan['cautions'];
+  readonly tempo: number | undefined;
+  readonly wordsPerMinute: number | undefined;
+}
+
+/** By catalogue and audience; few of each at a time: looking through them costs less than a key. */
+const rooms = new WeakMap<Catalog, WeakMap<object, Asked[]>>();
 
 /** The room a class is taught to. */
 export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher }: People): Room {
-  const { purpose = 'class', order = catalog.method.order } = plan;
+  const { purpose = 'class', order = catalog.method.order, cautions } = plan;
   let own = rooms.get(catalog);
   if (!own) {
     own = new WeakMap();
@@ -39,25 +48,35 @@ export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher }: Pe
   const who = audience ?? NOBODY;
   let known = own.get(who);
   if (!known) {
-    known = new Map();
+    known = [];
     own.set(who, known);
   }
-  const taughtBy = teacher ? `${teacher.tempo} ${teacher.wordsPerMinute}` : '';
-  const key = `${purpose} ${order} ${taughtBy}/${plan.cautions?.join(' ') ?? ''}`;
-  let room = known.get(key);
-  if (!room) {
-    room = {
-      catalog,
-      audience,
-      conditions: conditionsOf(plan, audience),
-      limits: limitsOf(catalog.method, audience),
-      pacing: pacingOf(catalog.method, { audience, teacher }),
-      purpose,
-      order,
-    };
-    known.set(key, room);
+  const { tempo, wordsPerMinute } = teacher ?? NO_TEACHER;
+  for (const asked of known) {
+    const alike = asked.room.purpose === purpose && asked.room.order === order;
+    const taught = asked.tempo === tempo && asked.wordsPerMinute === wordsPerMinute;
+    if (alike && taught && sameList(asked.cautions, cautions)) return asked.room;
   }
+  const room: Room = {
+    catalog,
+    audience,
+    conditions: conditionsOf(plan, audience),
+    limits: limitsOf(catalog.method, audience),
+    pacing: pacingOf(catalog.method, { audience, teacher }),
+    purpose,
+    order,
+  };
+  known.push({ room, cautions, tempo, wordsPerMinute });
   return room;
+}
+
+const NO_TEACHER: Partial<Pick<Teacher, 'tempo' | 'wordsPerMinute'>> = {};
+
+function sameList(a: readonly string[] = [], b: readonly string[] = []): boolean {
+  if (a === b) return true;
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
+  return true;
 }
 
 /** Conditions of a class: its audience's and its own, each once, in the table's order. */
