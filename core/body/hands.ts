@@ -1,6 +1,6 @@
 import { LeastSquares } from './leastSquares';
 import { bears, type Pose, SIDES, type Side } from './pose';
-import { CONTACT_GIVES, FLESH, NEAR, type Settled } from './resting';
+import { CONTACT_GIVES, FLESH, NEAR, type Settled, type Surfaces } from './resting';
 import { add, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
 import { axisOf, type LimbName, limbOf, MOST_TURN, movedBy, type Turning, turn, turningOf } from './turning';
 
@@ -28,10 +28,40 @@ const ARM_GIVES = { shoulder: 25, elbow: 30, shoulderAbduction: 25, armTurn: 60 
 const HOLD_STEPS = 10;
 
 /** Brings hands that hold a part of the body to it: the least change of the arm that does. */
-export function handsPlaced(bearing: Settled, pose: Pose, heightM: number): Settled {
-  const settled = handsFlat(bearing, pose);
+export function handsPlaced(bearing: Settled, pose: Pose, heightM: number, surfaces: Surfaces): Settled {
+  const floored = surfaces('floor') !== null;
+  const held = handsHolding(handsFlat(bearing, pose), pose, heightM, floored);
+  return floored ? endsUp(held, heightM) : held;
+}
+
+/** Fingers and toes that would go through the floor bend up at the wrist and the ankle and lie along it. */
+function endsUp(settled: Settled, heightM: number): Settled {
+  const { bones, ground, floor } = settled;
+  const raised = (limb: Limb, flesh: number): Limb => {
+    const { end, tip } = limb;
+    const rise = floor + flesh * heightM - dot(end, ground.up);
+    if (dot(tip, ground.up) - dot(end, ground.up) >= rise) return limb;
+    const length = apart(tip, end);
+    const own = add(add(tip, end, -1), ground.up, -dot(add(tip, end, -1), ground.up));
+    const across = Math.hypot(own.x, own.y, own.z) > 1e-6 ? unit(own) : ground.along;
+    const up = Math.min(Math.max(rise, -length), 0);
+    const along = Math.sqrt(length * length - up * up);
+    return { ...limb, tip: add(add(end, across, along), ground.up, up) };
+  };
+  const { arm, leg } = bones;
+  const ends = {
+    arm: { left: raised(arm.left, FLESH.hand), right: raised(arm.right, FLESH.hand) },
+    leg: { left: raised(leg.left, FLESH.toe), right: raised(leg.right, FLESH.toe) },
+  };
+  return { ...settled, bones: { ...bones, ...ends } };
+}
+
+/** Brings hands that hold a part of the body to it. */
+function handsHolding(settled: Settled, pose: Pose, heightM: number, floored: boolean): Settled {
   const { holds } = pose;
   if (!holds) return settled;
+  const { up } = settled.ground;
+  const least = floored ? settled.floor : Number.NEGATIVE_INFINITY;
   const angles = turningOf(settled.angles);
   let { bones } = settled;
   const gaps = [...settled.gaps];
@@ -40,7 +70,11 @@ export function handsPlaced(bearing: Settled, pose: Pose, heightM: number): Sett
     if (held === undefined) continue;
     const target = (palm: Point): Point | null => heldAt(held, palm, side, bones, settled, heightM);
     if (target(palmOf(bones.arm[side])) === null) continue;
-    armTo(angles, bones, side, target as (palm: Point) => Point, heightM);
+    if (held === 'head' && Math.max(angles.elbow[side], angles.shoulder[side]) < REACHING) {
+      turn(angles, 'shoulder', side, RAISED - angles.shoulder[side]);
+      turn(angles, 'elbow', side, RAISED - angles.elbow[side]);
+    }
+    armTo(angles, bones, side, target as (palm: Point) => Point, heightM, { up, least });
     const arm = armOf(side, angles, bones.chest, bones.shoulder, heightM);
     bones = { ...bones, arm: { ...bones.arm, [side]: arm } };
     const away = apart(palmOf(arm), (target as (palm: Point) => Point)(palmOf(arm)));
@@ -48,6 +82,10 @@ export function handsPlaced(bearing: Settled, pose: Pose, heightM: number): Sett
   }
   return { ...settled, angles, bones, gaps };
 }
+/** An arm as low and as straight as this, in degrees, is raised and bent first, or it would reach the head round the back. */
+const REACHING = 60;
+const RAISED = 120;
+
 /** Metres within which a hand is on what it holds. */
 const HELD_NEAR = 0.03;
 
@@ -56,15 +94,31 @@ const palmOf = ({ end, tip }: Limb): Point => between(end, tip, 0.4);
 
 const ARM_TURNS = ['shoulder', 'elbow', 'shoulderAbduction', 'armTurn'] as const;
 
-/** Turns an arm until its hand is where it should be, or as near as it goes. */
-function armTo(angles: Turning, bones: Skeleton, side: Side, target: (palm: Point) => Point, heightM: number): void {
+/** What an arm may not go through: everything lower than this along `up`, metres. */
+interface Below {
+  readonly up: Point;
+  readonly least: number;
+}
+
+/** Turns an arm until its hand is where it should be, or as near as it goes; not through the floor. */
+function armTo(
+  angles: Turning,
+  bones: Skeleton,
+  side: Side,
+  target: (palm: Point) => Point,
+  heightM: number,
+  { up, least }: Below,
+): void {
   const arm: LimbName = `arm.${side}`;
   const already = [0, 0, 0, 0];
+  let elbowMeets = false;
   for (let step = 0; step < HOLD_STEPS; step++) {
     const limb = limbOf(arm, angles, bones, heightM);
     const at = palmOf(limb);
     const gap = add(target(at), at, -1);
-    if (Math.hypot(gap.x, gap.y, gap.z) < NEAR) break;
+    const under = least + FLESH.elbow * heightM - dot(limb.middle, up);
+    elbowMeets ||= under > NEAR;
+    if (Math.hypot(gap.x, gap.y, gap.z) < NEAR && !(under > NEAR)) break;
     const solver = new LeastSquares(ARM_TURNS.length);
     const posed = { ...bones, arm: { ...bones.arm, [side]: limb } };
     const moved = ARM_TURNS.map((joint) => movedBy(axisOf(arm, joint, angles, posed), at));
@@ -77,6 +131,10 @@ function armTo(angles: Turning, bones: Skeleton, side: Side, target: (palm: Poin
         gap[axis],
         CONTACT_GIVES * 2,
       );
+    }
+    if (elbowMeets) {
+      const rises = ARM_TURNS.map((joint) => dot(movedBy(axisOf(arm, joint, angles, posed), limb.middle), up));
+      solver.want(rises, under, CONTACT_GIVES);
     }
     const change = solver.solve();
     ARM_TURNS.forEach((joint, i) => {
@@ -104,7 +162,10 @@ function heldAt(
   const out = side === 'right' ? 1 : -1;
   if (held === 'head') {
     const { skull, head } = bones;
-    return add(add(head, skull.front, -0.062 * heightM), skull.right, out * 0.025 * heightM);
+    const behind = add(add(head, skull.front, -0.062 * heightM), skull.right, out * 0.025 * heightM);
+    // Lying on it, a head lies between the hands.
+    const sunk = floor + FLESH.hand * heightM - dot(behind, ground.up);
+    return sunk > 0 ? add(behind, ground.up, sunk) : behind;
   }
   if (held === 'seat')
     return add(add(bones.hip, { x: 0, y: -1, z: 0 }, 0.05 * heightM), { x: 0, y: 0, z: out }, 0.06 * heightM);

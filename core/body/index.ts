@@ -10,7 +10,16 @@ export * from './posed';
 export * from './poseEdits';
 export * from './position';
 export * from './reach';
-export { FLESH, FLOOR, type FleshyPart, type Gap, restingPoint, type Settled, type Surfaces } from './resting';
+export {
+  depthsOf,
+  FLESH,
+  FLOOR,
+  type FleshyPart,
+  type Gap,
+  restingPoint,
+  type Settled,
+  type Surfaces,
+} from './resting';
 export * from './settle';
 export * from './skeleton';
 export { type Tilt, tiltBetween } from './tilt';

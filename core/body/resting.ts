@@ -139,6 +139,22 @@ const FREE: ReadonlyArray<readonly [LimbName, keyof Limb, number]> = SIDES.flatM
   [`arm.${side}`, 'tip', FLESH.hand] as const,
 ]);
 
+const limbIn = ({ leg, arm }: Pick<Skeleton, 'leg' | 'arm'>, limb: LimbName): Limb =>
+  (limb.startsWith('leg') ? leg : arm)[limb.endsWith('left') ? 'left' : 'right'];
+
+/** Metres by which each limb that is under the floor is so at its deepest. */
+export function depthsOf({ bones, ground, floor }: Settled, heightM: number): Array<readonly [LimbName, number]> {
+  const depths = new Map<LimbName, number>();
+  for (const [limb, point, flesh] of FREE) {
+    const depth = floor + flesh * heightM - dot(limbIn(bones, limb)[point], ground.up);
+    if (depth > (depths.get(limb) ?? 0)) depths.set(limb, depth);
+  }
+  return [...depths];
+}
+
+/** Metres by which a limb that bears elsewhere may press into the floor. */
+const PRESSES = 0.006;
+
 /** Points that lie under the floor and are not held to it yet; none where the floor is not what the body is on. */
 export function throughFloor(
   bones: Skeleton,
@@ -150,13 +166,17 @@ export function throughFloor(
 ): Contact[] {
   if (surfaces('floor') === null) return [];
   return FREE.flatMap(([limb, point, flesh]): Contact[] => {
-    const side: Side = limb.endsWith('left') ? 'left' : 'right';
-    const place: Contact['place'] = (body) => (limb.startsWith('leg') ? body.leg : body.arm)[side][point];
+    const place: Contact['place'] = (body) => limbIn(body, limb)[point];
     const rests = flesh * heightM;
-    if (dot(place(bones), up) - floor >= rests - NEAR) return [];
+    const at = place(bones);
+    const under = rests - (dot(at, up) - floor);
+    if (under <= NEAR) return [];
     const support = `${limb}.${point}`;
-    // A limb that bears lies as what bears of it lies.
-    if (contacts.some((contact) => contact.limb === limb && !contact.free)) return [];
+    const bearing = contacts.filter((contact) => contact.limb === limb && !contact.free);
+    // A limb that bears lies as what bears of it lies; the rest of it may press in a little, and its end bends up.
+    if (bearing.length > 0) {
+      if (under < PRESSES || point === 'tip' || bearing.some((contact) => contact.place(bones) === at)) return [];
+    }
     return contacts.some((contact) => contact.support === support) ? [] : [{ support, limb, place, rests, free: true }];
   });
 }

@@ -3,6 +3,7 @@ import { plainPose } from '../repertoire';
 import { mirrored } from './mirror';
 import { anglesOf, JOINT_RANGES, LIMB_JOINTS, type Pose, SIDES } from './pose';
 import { type BasePosition, POSITIONS } from './position';
+import { depthsOf } from './resting';
 import { laidDown, settled } from './settle';
 import { dot, type Point, type Skeleton, skeletonOf } from './skeleton';
 import { axisOf, movedBy, risesBy } from './turning';
@@ -146,4 +147,28 @@ test('what a turn of a joint does is known by its axis: the same as posing the l
       }
     }),
   );
+});
+
+const LYING: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
+
+test.each<[string, Pose, BasePosition]>([
+  ['hands on the hips', { ...LYING, holds: { 'hand.left': 'hips', 'hand.right': 'hips' } }, 'supine'],
+  ['hands under the head', { ...LYING, holds: { 'hand.left': 'head', 'hand.right': 'head' } }, 'supine'],
+  [
+    'the heel of a foot on its toes',
+    { hip: -12, knee: 75, neck: 26, supports: ['head', 'shoulders', 'foot.left', 'toe.right'] },
+    'supine',
+  ],
+  [
+    'the shin of a knee that bears',
+    { hip: 104, knee: 80, shoulder: 90, lumbar: 20, supports: ['hands', 'knees'] },
+    'four-point',
+  ],
+  [
+    'fingers of an arm that hangs',
+    { hip: 90, knee: 90, shoulder: 70, supports: ['knees', 'feet', 'hand.left'] },
+    'four-point',
+  ],
+])('%s stay out of the floor', (_name, pose, like) => {
+  for (const [, metres] of depthsOf(settle(pose, like), TALL)) expect(metres).toBeLessThan(0.01);
 });

@@ -81,7 +81,7 @@ export const settled = (
   written: Angles,
   heightM: number,
   surfaces: Surfaces = FLOOR,
-): Settled => handsPlaced(rested(pose, like, written, heightM, surfaces), pose, heightM);
+): Settled => handsPlaced(rested(pose, like, written, heightM, surfaces), pose, heightM, surfaces);
 
 /**
  * Settles a body on what it rests on: turned as a whole, and bent a little at the limbs that bear, until every support
@@ -267,13 +267,25 @@ function withAnkles(pose: Pose, like: BasePosition, angles: Angles): Angles {
   const bones = skeletonOf(angles, 1);
   const { up } = groundOf(pose, like, angles, bones);
   const lies = (side: Side): number => {
-    if (bears(pose, 'toes', side)) return 0;
+    if (bears(pose, 'toes', side)) return heelUp(bones.leg[side], up);
     if (bears(pose, 'knees', side) || bears(pose, 'shins', side) || like === 'prone') return LONG;
     if (like === 'plank' || like === 'four-point') return legBears(pose, side) ? 0 : LOOSE;
     if (!bears(pose, 'feet', side)) return LOOSE;
     return soleFlat(bones.leg[side], up) ?? LOOSE;
   };
   return { ...angles, ankle: { left: lies('left'), right: lies('right') } };
+}
+
+/** Degrees by which a heel is lifted off a level sole while the toes stay. */
+const HEEL_UP = 30;
+/** Cosine of the slope up to which a shin stands. */
+const STANDS = 0.75;
+
+/** Under a shin that stands the heel comes up off a level sole; else the toes are tucked under, square to the shin. */
+function heelUp(leg: Limb, up: Point): number {
+  const stands = dot(unit(add(leg.middle, leg.end, -1)), up) > STANDS;
+  const flat = stands ? soleFlat(leg, up) : null;
+  return flat === null ? 0 : Math.min(flat + HEEL_UP, JOINT_RANGES.ankle[1]);
 }
 
 /** Degrees of the ankle at which a sole lies level under its shin; `null` where it can't. */

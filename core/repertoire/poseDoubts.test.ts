@@ -63,6 +63,19 @@ test.each<[string, Pose, BasePosition, RegExp]>([
     /right hand stays/,
   ],
   [
+    'toes under a long leg to the side',
+    {
+      knee: { left: 90, right: 0 },
+      hipAbduction: { left: 30, right: 50 },
+      shoulderAbduction: { left: 50, right: 0 },
+      sideBend: -52,
+      pitch: 0,
+      supports: ['hand.left', 'knee.left', 'shin.left', 'toe.right'],
+    },
+    'kneeling',
+    /right leg goes 1 cm through the floor/,
+  ],
+  [
     'an arm behind the back',
     { shoulder: -8, shoulderAbduction: -35, supports: ['feet'] },
     'standing',

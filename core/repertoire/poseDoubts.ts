@@ -3,6 +3,7 @@ import {
   anglesOf,
   between,
   cross,
+  depthsOf,
   dot,
   eachOf,
   FLESH,
@@ -37,6 +38,7 @@ export function poseDoubts(entry: RungEntry, heightM: number): string[] {
         ({ joint, degrees }) =>
           `the ${spoken(joint)} has to turn by ${Math.abs(Math.round(degrees))}° for everything to rest as it is said to; write it so, or let it hang.`,
       ),
+      ...throughFloor(body, heightM, surfaces),
       ...throughTrunk(body, heightM),
       ...throughWall(entry, body, heightM),
       ...throughCarrier(entry, body, heightM, surfaces),
@@ -76,6 +78,15 @@ function offContact({ support, metres }: Gap, { holds }: Pose): string[] {
   return [
     `the ${spoken(support)} is said to rest and stays ${cm} cm ${way} what carries it; bend the ${joint}, or let it hang.`,
   ];
+}
+
+function throughFloor(body: Settled, heightM: number, surfaces: Surfaces): string[] {
+  if (surfaces('floor') === null) return [];
+  return depthsOf(body, heightM).flatMap(([limb, metres]) => {
+    if (metres <= CONTACT_M) return [];
+    const [part, side] = limb.split('.');
+    return [`the ${side} ${part} goes ${Math.round(metres * 100)} cm through the floor.`];
+  });
 }
 
 /** A limb nearer to the middle line of the trunk than this share of height is in it. */
