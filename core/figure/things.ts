@@ -269,8 +269,7 @@ class Table {
     const resting = this.#pose.supports.some(
       (support) => support === 'pelvis' || support === 'ribs' || support === 'shoulders',
     );
-    const knees = SIDES.map((side) => toRoom(bones.leg[side].middle));
-    const lies = resting ? trunk : knees;
+    const lies = resting ? trunk : SIDES.flatMap((side) => [bones.leg[side].middle, bones.leg[side].end].map(toRoom));
     const [from, to] = [Math.min(...lies.map(({ x }) => x)) - 0.1, Math.max(...lies.map(({ x }) => x)) + 0.1];
     const beyond = [...spots.map(({ at }) => at), ...palms];
     const [least, most] = [

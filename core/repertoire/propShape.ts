@@ -47,6 +47,8 @@ const PRESSED_M: Readonly<Record<string, number>> = { knee: 0.04, foot: 0.05, pe
 
 const TRUNK: ReadonlySet<string> = new Set(['pelvis', 'ribs', 'shoulders', 'head']);
 
+const LEG = /^(foot|heel|toe|shin|knee|thigh)\b/;
+
 /** The prop that carries a support, one of a pair or both named. */
 export function carrierOf(rung: Rung, support: string, props: readonly Prop[]): Prop | undefined {
   const { on } = rung;
@@ -68,16 +70,18 @@ interface Carried extends Pick<RungEntry, 'rung' | 'props'> {
 
 /**
  * How high what carries each support lies: a seat, a block, a roller; `null` for what may be anywhere, a wall, a bar,
- * and for the limbs of a body on an apparatus of the studio's own.
+ * and for the limbs of a body that lies on an apparatus of the studio's own.
  */
 export function surfacesOf({ exercise, rung, props }: Carried): Surfaces {
   const base = (POSITIONS as readonly string[]).includes(exercise.position);
   const sits = props.some((prop) => propShape(prop) === 'chair') && carrierOf(rung, 'pelvis', props) !== undefined;
+  // Nobody lies on it: who kneels or stands there does so on the apparatus, hands and feet press what they press.
+  const lain = !base && Object.values(rung.poses).some(({ supports }) => supports?.some((each) => TRUNK.has(each)));
   return (support) => {
     const carrier = carrierOf(rung, support, props);
     if (carrier) return heightOf(carrier, support);
     if (base || sits || TRUNK.has(support)) return 0;
-    return null;
+    return !lain && LEG.test(support) ? 0 : null;
   };
 }
 

@@ -2,6 +2,7 @@ import type { BasePosition, Pose } from '../body';
 import { exercise, must, rung } from '../testing/studio';
 import { Catalog } from './catalog';
 import type { Prop, Rung } from './exercise';
+import { surfacesOf } from './propShape';
 
 const PROPS: Prop[] = [
   { id: 'wall', name: 'Wall', large: true },
@@ -39,4 +40,18 @@ test('a wall that is leaned on or held, and a small prop, do not; what the rung 
 
 test('a rolling prop unsteadies more than a guide', () => {
   expect(added('side-lying', SIDE, 'roller')).toBeGreaterThan(added('side-lying', SIDE, 'wall'));
+});
+
+test('on an apparatus of the studio’s own, who kneels rests on it; who lies presses with feet wherever they press', () => {
+  const surface = (pose: Pose, support: string, on: Rung['on'] = {}) =>
+    surfacesOf({
+      exercise: { position: 'on-the-cart' },
+      rung: rung('one', { poses: { home: pose }, on }),
+      props: PROPS,
+    })(support);
+  const kneeling: Pose = { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees'] };
+  expect(surface(kneeling, 'knee.left')).toBe(0);
+  expect(surface(kneeling, 'hand.left')).toBeNull();
+  expect(surface(SIDE, 'foot.left')).toBeNull();
+  expect(surface(SIDE, 'pelvis')).toBe(0);
 });
