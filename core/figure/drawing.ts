@@ -63,13 +63,13 @@ export const bodyInRoom = (pose: Pose, like: BasePosition, surfaces?: Surfaces, 
   inRoom(pose, like, settled(pose, like, anglesOf(pose), 1, surfaces), planted);
 
 /** What stays where it is through several poses: the first of these that bears in all of them. */
-const PLANTED = ['foot', 'toe', 'hand', 'forearm', 'knee', 'pelvis', 'shoulders', 'ribs', 'head'] as const;
+const PLANTED: readonly string[] = [
+  ...['foot', 'toe', 'hand', 'forearm', 'knee'].flatMap((part) => SIDES.map((side) => `${part}.${side}`)),
+  ...['pelvis', 'shoulders', 'ribs', 'head'],
+];
 
-export function plantedIn(poses: readonly Pose[]): string | null {
-  const parts = PLANTED.flatMap((part) => (TRUNK.has(part) ? [part] : [`${part}.left`, `${part}.right`]));
-  return parts.find((part) => poses.every((pose) => supportsOf(pose).has(part))) ?? null;
-}
-const TRUNK: ReadonlySet<string> = new Set(['pelvis', 'shoulders', 'ribs', 'head']);
+export const plantedIn = (poses: readonly Pose[]): string | null =>
+  PLANTED.find((part) => poses.every((pose) => supportsOf(pose).has(part))) ?? null;
 
 /**
  * A settled body in the room.
@@ -216,7 +216,7 @@ function merged(layers: readonly Layer[]): Layer[] {
   const found: Layer[] = [];
   for (const { tone, path } of layers) {
     const last = found.at(-1);
-    if (last?.tone === tone) found[found.length - 1] = { tone, path: last.path + path };
+    if (last?.tone === tone) found[found.length - 1] = { tone, path: [last.path, path].join('') };
     else found.push({ tone, path });
   }
   return found;
@@ -228,20 +228,23 @@ const scaled = (p: Point, by: number): Point => ({ x: p.x * by, y: p.y * by, z: 
 
 const limbMiddle = ({ middle, end }: Limb): Point => between(middle, end, 0.3);
 
+// Joined and not added: what is added is kept as a tree of all its pieces, for as long as the drawing is.
 function legPath({ root, middle, end, tip }: Limb, stick: Stick): string {
   const shin = unit(add(end, middle, -1));
   const heel = add(add(end, shin, 0.018), unit(add(tip, end, -1)), -0.014);
-  return (
-    stick(root, R.thigh[0], middle, R.thigh[1]) +
-    stick(middle, R.shin[0], end, R.shin[1]) +
-    stick(heel, R.foot[0], add(tip, shin, 0.004), R.foot[1])
-  );
+  return [
+    stick(root, R.thigh[0], middle, R.thigh[1]),
+    stick(middle, R.shin[0], end, R.shin[1]),
+    stick(heel, R.foot[0], add(tip, shin, 0.004), R.foot[1]),
+  ].join('');
 }
 
 const armPath = ({ root, middle, end, tip }: Limb, stick: Stick): string =>
-  stick(root, R.upperArm[0], middle, R.upperArm[1]) +
-  stick(middle, R.forearm[0], end, R.forearm[1]) +
-  stick(end, R.hand[0], tip, R.hand[1]);
+  [
+    stick(root, R.upperArm[0], middle, R.upperArm[1]),
+    stick(middle, R.forearm[0], end, R.forearm[1]),
+    stick(end, R.hand[0], tip, R.hand[1]),
+  ].join('');
 
 /** How far the flanks lie from the spine, in body heights, and how far apart on the page one still hides the other. */
 const BOTH_FLANKS = [-0.034, 0.034] as const;

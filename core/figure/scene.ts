@@ -10,7 +10,7 @@ import {
   settled,
   tiltBetween,
 } from '../body';
-import { type Phase, type RungEntry, surfacesOf } from '../repertoire';
+import { liesOnApparatus, type Phase, type RungEntry, surfacesOf } from '../repertoire';
 import { cameraFor, type Spot, type View, viewOf } from './camera';
 import {
   type Drawing,
@@ -69,6 +69,8 @@ interface Carried {
   readonly position: string | undefined;
   readonly on: RungEntry['rung']['on'];
   readonly props: RungEntry['props'];
+  /** Whether it lies on an apparatus of the studio's own in any pose: then its legs do not rest on it. */
+  readonly lain: boolean;
 }
 
 /** Bodies that are settled already, by their pose: drawn from another side, larger or moving, they lie as they lay. */
@@ -78,12 +80,13 @@ const settledBodies = new WeakMap<Pose, Carried & { readonly body: Settled }>();
 function settledBody(pose: Pose, like: BasePosition, entry: Shown['entry']): Settled {
   const known = settledBodies.get(pose);
   const { position, on, props } = { position: entry?.exercise.position, on: entry?.rung.on, props: entry?.props ?? [] };
-  const same = known?.like === like && known.position === position && known.on === on;
+  const lain = entry !== undefined && liesOnApparatus(entry);
+  const same = known?.like === like && known.position === position && known.on === on && known.lain === lain;
   if (known && same && known.props.length === props.length && known.props.every((prop, i) => prop === props[i])) {
     return known.body;
   }
   const body = settled(pose, like, anglesOf(pose), 1, surfacesFor(entry));
-  settledBodies.set(pose, { like, position, on, props, body });
+  settledBodies.set(pose, { like, position, on, props, lain, body });
   return body;
 }
 

@@ -68,15 +68,24 @@ interface Carried extends Pick<RungEntry, 'rung' | 'props'> {
   readonly exercise: { readonly position: string };
 }
 
+const isBase = (position: string): boolean => (POSITIONS as readonly string[]).includes(position);
+
+/**
+ * Whether a body lies on an apparatus of the studio's own: then hands and feet press what they press. Who kneels or
+ * stands there rests on it.
+ */
+export const liesOnApparatus = ({ exercise, rung }: Omit<Carried, 'props'>): boolean =>
+  !isBase(exercise.position) &&
+  Object.values(rung.poses).some(({ supports }) => supports?.some((each) => TRUNK.has(each)));
+
 /**
  * How high what carries each support lies: a seat, a block, a roller; `null` for what may be anywhere, a wall, a bar,
  * and for the limbs of a body that lies on an apparatus of the studio's own.
  */
 export function surfacesOf({ exercise, rung, props }: Carried): Surfaces {
-  const base = (POSITIONS as readonly string[]).includes(exercise.position);
+  const base = isBase(exercise.position);
   const sits = props.some((prop) => propShape(prop) === 'chair') && carrierOf(rung, 'pelvis', props) !== undefined;
-  // Nobody lies on it: who kneels or stands there does so on the apparatus, hands and feet press what they press.
-  const lain = !base && Object.values(rung.poses).some(({ supports }) => supports?.some((each) => TRUNK.has(each)));
+  const lain = liesOnApparatus({ exercise, rung });
   return (support) => {
     const carrier = carrierOf(rung, support, props);
     if (carrier) return heightOf(carrier, support);
