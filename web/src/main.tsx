@@ -4,6 +4,7 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { startAutosave } from './app/autosave';
 import { startFeed } from './app/feed';
+import { startKeeping } from './app/keeping';
 import { fetchViews, router } from './app/routes';
 import { store } from './app/store';
 import { loadStudio } from './app/studio';
@@ -11,6 +12,7 @@ import { holdTab } from './app/tabs';
 import './theme.css';
 
 holdTab();
+startKeeping(store);
 startAutosave(store);
 startFeed(store);
 void store.dispatch(loadStudio()).then(fetchViews);

@@ -31,7 +31,7 @@ export function ConflictDialog() {
   const { kind, id, unsent } = conflict as Conflict;
   const theirs = unsent ? unsent.value : conflict.current?.value;
   const settle = (keep: 'mine' | 'theirs' | 'both') => {
-    if (unsent) dropRecord(unsent.key);
+    if (unsent) void dropRecord(unsent.key);
     const copy = keep === 'both' ? { copy: newId(`${nameOf(mine, id)} mine`) } : {};
     dispatch(conflictSettled({ conflict: conflict as Conflict, keep, ...copy }));
   };

@@ -5,8 +5,10 @@ import {
   emptyBundle,
   splitDocumentKey,
 } from '@warm-ladder/core/formats';
+import { Link, useLocation } from 'react-router';
 import { download } from '../parts/download';
 import { nameOf } from './ConflictDialog';
+import { isShownAt, pathOf } from './places';
 import { useAppDispatch, useAppSelector } from './store';
 import { takeServers } from './studio';
 import { documentOf, type StudioState } from './studioState';
@@ -28,7 +30,7 @@ export function SaveState() {
 }
 
 function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) {
-  const { away, trouble, held, saving, conflicts } = studio;
+  const { away, trouble, held, sending, conflicts } = studio;
   if (Object.keys(studio.unsaved).length > 0 && !held) return <NothingHeld studio={studio} />;
   if (waiting > 0 && (away || trouble !== null)) {
     return (
@@ -39,7 +41,7 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
     );
   }
   const settled = Object.keys(studio.unsaved).length > 0 ? 'The rest is saved' : 'Saved';
-  const text = conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || saving ? 'Saving…' : settled;
+  const text = conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || sending.length > 0 ? 'Saving…' : settled;
   return (
     <p role="status" className="flex items-center gap-1.5 text-sm text-soft">
       <span aria-hidden="true" className={`size-2 rounded-full ${text === settled ? 'bg-moss' : 'bg-heat-4'}`} />
@@ -76,10 +78,17 @@ function RefusedDocument({ documentKey, studio }: { documentKey: DocumentKey; st
   const [kind, id] = splitDocumentKey(documentKey);
   const value = documentOf(studio.bundle, kind, id);
   const name = nameOf(value, id);
+  const { pathname } = useLocation();
+  const path = value === undefined || isShownAt({ kind, id }, pathname) ? null : pathOf({ kind, id });
   return (
     <p role="alert" className="max-w-xl rounded bg-brick px-3 py-1 text-sm text-sheet">
       {value === undefined ? `Removing “${name}” is not saved.` : `“${name}” is not saved.`}{' '}
       {studio.refused[documentKey]?.message}{' '}
+      {path && (
+        <Link className="mr-2 underline" to={path}>
+          Show it
+        </Link>
+      )}
       <button type="button" className="underline" onClick={() => dispatch(takeServers({ kind, id }))}>
         Go back to what is saved
       </button>

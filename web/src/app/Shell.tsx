@@ -2,6 +2,7 @@ import { Redo2, Undo2 } from 'lucide-react';
 import { lazy, Suspense } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
 import { ConflictDialog } from './ConflictDialog';
+import { GoneNotice } from './GoneNotice';
 import { useReadiness } from './measured';
 import { SaveState } from './SaveState';
 import { ShortcutsDialog } from './ShortcutsDialog';
@@ -61,6 +62,7 @@ export function Shell() {
         </div>
       </header>
       <StudioGate />
+      <GoneNotice />
       <ConflictDialog />
     </div>
   );

@@ -7,7 +7,7 @@ import { copyPath, ServerAway, server } from './server';
 import { useAppDispatch, useAppSelector } from './store';
 import { asideCounted, loadStudio } from './studio';
 import { unheard } from './unheard';
-import { dropRecord, unreadable } from './unsent';
+import { dropUnreadable, unreadable } from './unsent';
 
 const BEFORE: Readonly<Record<KeptCopy['reason'], string>> = {
   start: 'when the server started',
@@ -35,6 +35,8 @@ const holdsText = (holds: KeptCopy['holds']): string =>
 interface Found {
   readonly copies: readonly KeptCopy[];
   readonly aside: readonly SetAsideDocument[];
+  /** What this browser kept and can't read. */
+  readonly here: Awaited<ReturnType<typeof unreadable>>;
 }
 
 /** Ways back: copies of the studio to bring back, and what was set aside since it did not fit. */
@@ -44,9 +46,9 @@ export default function WaysBack({ close }: { close: () => void }) {
   const [found, setFound] = useState<Found | null>(null);
   const [fault, setFault] = useState('');
   const load = useCallback(async () => {
-    const [copies, aside] = [await server.copies(), await server.setAside()];
-    setFound({ copies, aside });
-    dispatch(asideCounted(aside.length + unreadable().length));
+    const [copies, aside, here] = await Promise.all([server.copies(), server.setAside(), unreadable()]);
+    setFound({ copies, aside, here });
+    dispatch(asideCounted(aside.length + here.length));
   }, [dispatch]);
   const doing = useCallback(async (work: () => Promise<unknown>) => {
     setFault('');
@@ -103,7 +105,7 @@ export default function WaysBack({ close }: { close: () => void }) {
             ))}
           </ol>
           {found.copies.length === 0 && <p className="text-soft">No copies yet.</p>}
-          <SetAside aside={found.aside} onBring={bring} onDrop={load} />
+          <SetAside aside={found.aside} here={found.here} onBring={bring} onDrop={load} />
         </>
       )}
     </Sheet>
@@ -112,14 +114,15 @@ export default function WaysBack({ close }: { close: () => void }) {
 
 function SetAside({
   aside,
+  here,
   onBring,
   onDrop,
 }: {
-  aside: readonly SetAsideDocument[];
+  aside: Found['aside'];
+  here: Found['here'];
   onBring: (each: SetAsideDocument, how: 'putBack' | 'forget') => Promise<void>;
   onDrop: () => Promise<void>;
 }) {
-  const here = unreadable();
   if (aside.length + here.length === 0) return null;
   return (
     <section aria-label="Set aside" className="mt-5">
@@ -158,14 +161,7 @@ function SetAside({
               <button type="button" className="action" onClick={() => download('unsent.json', text)}>
                 Download
               </button>
-              <button
-                type="button"
-                className="action"
-                onClick={() => {
-                  dropRecord(key);
-                  void onDrop();
-                }}
-              >
+              <button type="button" className="action" onClick={() => void dropUnreadable(key).then(onDrop)}>
                 Remove
               </button>
             </p>

@@ -2,23 +2,19 @@ import { type DocumentKey, splitDocumentKey } from '@warm-ladder/core/formats';
 import type { SentChange } from '@warm-ladder/core/wire';
 import { Refused, ServerFailed, server } from './server';
 import type { AppStore } from './store';
-import { answered, kept, savingStarted, unanswered } from './studio';
+import { answered, sending, unanswered } from './studio';
 import { documentOf, type SentAnswer, type StudioState } from './studioState';
-import { TAB } from './tabs';
-import { forget, remember } from './unsent';
 
 /** Milliseconds without an edit before it is sent. */
 const QUIET = 350;
 /** Milliseconds before asking again a server that is away: longer each time, up to the last. */
 const RETRY = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000] as const;
 
-type Seen = Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts' | 'versions' | 'unanswered'>;
-
-const FACTS = ['unsaved', 'bundle', 'conflicts', 'versions', 'unanswered'] as const;
+type Seen = Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts'>;
 
 /**
- * Keeps every change in this browser at once, sends them to the server together when the hand rests, and keeps trying
- * while the server is away. What the server refuses is sent again with whatever is changed next, since that may be
+ * Sends changes to the server together when the hand rests, so that documents that name each other are kept in one
+ * transaction, and keeps trying while the server is away. What the server refuses is sent again with whatever is changed next, since that may be
  * what it lacked.
  */
 export function startAutosave(store: AppStore): void {
@@ -26,7 +22,6 @@ export function startAutosave(store: AppStore): void {
   /** Tries since the last answer; while there are any, the next one is on its way already. */
   let tries = 0;
   let seen: Seen | undefined;
-  const records = new Records();
 
   const later = (delay: number) => {
     clearTimeout(timer);
@@ -43,10 +38,7 @@ export function startAutosave(store: AppStore): void {
   store.subscribe(() => {
     const { studio } = store.getState();
     const before = seen;
-    if (before && FACTS.every((fact) => before[fact] === studio[fact])) return;
     seen = studio;
-    const held = records.keep(studio);
-    if (held !== studio.held) store.dispatch(kept(held));
     const edited = before?.unsaved !== studio.unsaved || before.bundle !== studio.bundle;
     const free = edited || before.conflicts !== studio.conflicts;
     if (free && Object.keys(studio.unsaved).length > 0 && tries === 0) later(QUIET);
@@ -57,34 +49,6 @@ export function startAutosave(store: AppStore): void {
     // Only where closing would lose something: what the browser keeps is sent at the next visit.
     if (Object.keys(unsaved).length > 0 && !held) event.preventDefault();
   });
-}
-
-/** The records of this tab in the browser's store, each written only when what it says has changed. */
-class Records {
-  readonly #written = new Map<DocumentKey, { readonly facts: readonly unknown[]; readonly held: boolean }>();
-
-  /** @returns whether everything unsaved is held */
-  keep({ id: studio, unsaved, bundle, versions, unanswered: lost }: StudioState): boolean {
-    for (const key of [...this.#written.keys()]) {
-      if (unsaved[key]) continue;
-      forget(studio, TAB, ...splitDocumentKey(key));
-      this.#written.delete(key);
-    }
-    for (const key of Object.keys(unsaved) as DocumentKey[]) {
-      const [kind, id] = splitDocumentKey(key);
-      const value = documentOf(bundle, kind, id) ?? null;
-      const base = versions[kind][id] ?? 0;
-      const facts = [value, base, lost[key]];
-      const last = this.#written.get(key);
-      if (last?.held && facts.every((fact, i) => fact === last.facts[i])) continue;
-      const sent = lost[key] ? { sent: lost[key].value ?? null } : {};
-      this.#written.set(key, {
-        facts,
-        held: remember(studio, TAB, { kind, id, base, value, at: Date.now(), ...sent }),
-      });
-    }
-    return [...this.#written.values()].every(({ held }) => held);
-  }
 }
 
 /** Documents waiting to be sent: those in no conflict, if there is anything among them that was not refused as it is. */
@@ -100,7 +64,7 @@ function waiting({ unsaved, conflicts, refused, bundle }: StudioState): Document
 /** Sends what waits, together. @returns `again` when more waits by then, `away` when no answer came */
 async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> {
   const { studio } = store.getState();
-  if (studio.saving || studio.status !== 'ready') return 'done';
+  if (studio.sending.length > 0 || studio.status !== 'ready') return 'done';
   const keys = waiting(studio);
   if (keys.length === 0) return 'done';
   const sent = keys.map((key) => {
@@ -115,7 +79,7 @@ async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> 
       value: value ?? null,
     }),
   );
-  store.dispatch(savingStarted());
+  store.dispatch(sending(keys));
   try {
     const { answers } = await server.change(changes);
     store.dispatch(

@@ -18,8 +18,7 @@ export function useChange() {
       label: string,
       field = '',
     ) => {
-      const before = documentOf(store.getState().studio.bundle, kind, id);
-      dispatch(changed({ documents: [{ kind, id, before, after }], label, field }));
+      dispatch(changed({ documents: [{ kind, id, after }], label, field }));
     },
     [dispatch],
   );
@@ -30,9 +29,7 @@ export function useMethodChange() {
   const dispatch = useAppDispatch();
   return useCallback(
     (after: MethodFile, field: string) => {
-      // A method not named yet is one that changes nothing: it can be undone to, and kept.
-      const before = store.getState().studio.bundle.method ?? {};
-      dispatch(changed({ documents: [{ kind: 'method', id: METHOD_ID, before, after }], label: 'the method', field }));
+      dispatch(changed({ documents: [{ kind: 'method', id: METHOD_ID, after }], label: 'the method', field }));
     },
     [dispatch],
   );

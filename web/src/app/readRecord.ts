@@ -7,13 +7,12 @@ import type { UnsentRecord } from './unsent';
 const outlineSchema = z.strictObject({
   /** The version of the file its document was written as; the first one kept none. */
   format: z.int().min(OLDEST_VERSION).max(BUNDLE_VERSION).default(OLDEST_VERSION),
-  /** The version the change was made from. */
   base: z.int().min(0),
-  /** The document as it is to be; `null` where it was deleted. */
   value: z.unknown(),
-  /** What was sent and may have arrived, though no answer came. */
+  /** Earlier versions said none. */
+  state: z.enum(['waiting', 'sent', 'refused', 'conflict']).default('waiting'),
+  message: z.string().optional(),
   sent: z.unknown().optional(),
-  /** When it was written, in milliseconds: of two tabs' the later one is shown first. */
   at: z.number(),
 });
 
@@ -29,10 +28,10 @@ export function readRecord(
 ): UnsentRecord | null {
   if (!isKind(kind)) return null;
   try {
-    const { format, base, value, sent, at } = outlineSchema.parse(JSON.parse(text));
+    const { format, base, value, state, message, sent, at } = outlineSchema.parse(JSON.parse(text));
     const asNow = (document: unknown) => migrateDocument(kind, document, format, { exercises }).value;
     const read = value === null ? null : documentSchemas[kind].parse(asNow(value));
-    return { kind, id, base, value: read, at, ...(sent === undefined ? {} : { sent: asNow(sent) }) };
+    return { kind, id, base, value: read, state, message, at, ...(sent === undefined ? {} : { sent: asNow(sent) }) };
   } catch {
     return null;
   }

@@ -14,8 +14,8 @@ import {
   unanswered,
   undone,
 } from './studio';
-import { type Change, documentOf, type StudioState } from './studioState';
-import type { LeftBehind, UnsentRecord } from './unsent';
+import { type Change, documentOf, type KeptHistory, NO_HISTORY, type StudioState } from './studioState';
+import type { LeftBehind, RecordKey, UnsentRecord } from './unsent';
 
 const versions = {
   positions: {},
@@ -28,22 +28,24 @@ const versions = {
   rooms: {},
   method: {},
 };
-const NOTHING: LeftBehind = { records: [], others: [], unreadable: 0 };
+const NOTHING: LeftBehind & KeptHistory = { records: [], others: [], unreadable: 0, ...NO_HISTORY };
 const answerOf = (bundle: Bundle) => ({ studio: 'clay', revision: 9, setAside: 0, bundle, versions });
-const opened = (bundle: Bundle = bundleOf(), left: LeftBehind = NOTHING) =>
+const opened = (bundle: Bundle = bundleOf(), left = NOTHING) =>
   studioReducer(
     undefined,
     loadStudio.fulfilled({ answer: answerOf(bundle), left }, 'request', undefined),
   ) as StudioState;
 const CLASS = { kind: 'classes', id: 'test-class' } as const;
-const one = (id: string, before: unknown, after: unknown, label = id, field = ''): Change => ({
-  documents: [{ kind: 'classes', id, before, after }],
+const one = (id: string, after: unknown, label = id, field = ''): Change => ({
+  documents: [{ kind: 'classes', id, after }],
   label,
   field,
 });
 const mine = (name: string) => classOf([block('hold')], { name });
-const named = (name: string, field = '') =>
-  changed(one('test-class', documentOf(bundleOf(), 'classes', 'test-class'), mine(name), name, field));
+const named = (name: string, field = '') => changed(one('test-class', mine(name), name, field));
+/** Only the name, and all else as it was. */
+const HERE = bundleOf().classes?.[0] ?? classOf([]);
+const renamed = (name: string, field = '') => changed(one('test-class', { ...HERE, name }, name, field));
 type Reduced = Parameters<typeof studioReducer>;
 const run = (state: StudioState, ...actions: Reduced[1][]): StudioState =>
   actions.reduce((now, action) => studioReducer(now as Reduced[0], action) as StudioState, state);
@@ -66,8 +68,7 @@ test('undoing everything gives the studio as it was opened, and redoing all of i
       const after = steps.reduce((state, each) => {
         const id = 'put' in each ? each.put : each.drop;
         const value = 'put' in each ? classOf([], { id, name: each.name }) : undefined;
-        const was = documentOf(state.bundle, 'classes', id);
-        return run(state, changed(one(id, was, value)));
+        return run(state, changed(one(id, value)));
       }, before);
       const undoneAll = steps.reduce((state) => run(state, undone()), after);
       const sorted = ({ bundle }: StudioState) => [...(bundle.classes ?? [])].sort((a, b) => a.id.localeCompare(b.id));
@@ -116,7 +117,7 @@ test('an answer that was lost is no conflict, though the hand went on meanwhile;
   const edited = run(opened(), named('A'));
   const sent = documentOf(edited.bundle, 'classes', 'test-class');
   const lost = run(edited, unanswered({ sent: [{ ...CLASS, sent }], trouble: null }), named('B'));
-  expect(lost).toMatchObject({ away: true, saving: false });
+  expect(lost).toMatchObject({ away: true, sending: [] });
   const again = { ...CLASS, sent: mine('B') };
   expect(run(lost, answered([{ ...again, answer: stale(mine('A')) }]))).toMatchObject({
     conflicts: [],
@@ -147,12 +148,13 @@ describe('two versions of one document', () => {
       versions: { classes: { 'test-class': 9 } },
     });
   });
-  test('theirs is taken, undo brings mine back, and no undo after that writes older steps over theirs', () => {
+  test('theirs is taken, and undo steps back through it to mine and all that was before', () => {
     const state = settle('theirs');
     expect(name(state)).toBe('Theirs');
     expect(state.unsaved).toEqual({});
     const back = run(state, undone());
-    expect([name(back), name(run(back, undone()))]).toEqual(['Mine', 'Mine']);
+    expect([name(back), name(run(back, undone()))]).toEqual(['Mine', 'Older']);
+    expect(run(back, undone(), undone()).bundle).toEqual(bundleOf());
   });
   test('both are kept: theirs in its place, mine beside it', () => {
     const state = settle('both', 'mine-too');
@@ -176,6 +178,7 @@ describe('what an earlier page left unsent', () => {
     ...CLASS,
     base: 7,
     value: mine('Left'),
+    state: 'waiting',
     at: 1,
     ...change,
   });
@@ -187,12 +190,22 @@ describe('what an earlier page left unsent', () => {
     expect(left(record())).toMatchObject({ unsaved: { [KEY]: true }, conflicts: [] });
     expect(left(record({ value: null })).bundle.classes).toEqual([]);
   });
+  test('is named at once where it was refused, and undo steps back through what led to it', () => {
+    const { past } = run(opened(), renamed('Left'));
+    const value = { ...HERE, name: 'Left' };
+    const records = [record({ value, state: 'refused', message: 'Because.' })];
+    const state = opened(bundleOf(), { ...NOTHING, records, past });
+    expect(state).toMatchObject({ refused: { [KEY]: { message: 'Because.' } }, unsaved: { [KEY]: true } });
+    expect(run(state, undone())).toMatchObject({ refused: {}, bundle: bundleOf() });
+  });
   test('is asked about when the server has another, unless that is what was sent from here', () => {
     expect(left(record({ base: 3 })).conflicts).toHaveLength(1);
     expect(left(record({ base: 3, sent: here })).conflicts).toEqual([]);
   });
   test('by two tabs is asked about, and either can be taken', () => {
-    const others = [{ ...record({ value: mine('Other') }), key: 'there' }];
+    const others = [
+      { ...record({ value: mine('Other') }), key: ['clay', 'other', 'classes', 'test-class'] as RecordKey },
+    ];
     const asked = opened(bundleOf(), { ...NOTHING, records: [record()], others });
     const [conflict] = asked.conflicts;
     if (!conflict) throw new Error('nobody asked');
@@ -204,6 +217,33 @@ describe('what an earlier page left unsent', () => {
     const taken = run(asked, conflictSettled({ conflict, keep: 'theirs' }));
     expect([name(taken), taken.unsaved]).toEqual(['Other', { [KEY]: true }]);
   });
+});
+
+test('undo takes back what was done here, and leaves what others did in the same document', () => {
+  const saved = (state: StudioState, version: number) => {
+    const sent = documentOf(state.bundle, 'classes', 'test-class');
+    return run(state, answered([{ ...CLASS, sent, answer: { outcome: 'kept', version } }]));
+  };
+  const first = saved(run(opened(), renamed('Mine')), 8);
+  const others = { ...HERE, name: 'Mine', targetMinutes: 30, blocks: [block('hold', { id: 'new' }), ...HERE.blocks] };
+  const told = fed({ revision: 20, changes: [{ ...CLASS, version: 12, value: others }] });
+  const back = run(first, told, undone());
+  expect(back.bundle.classes?.[0]).toEqual({ ...others, name: 'Test class' });
+  expect(back.gone).toMatchObject({ changed: [CLASS], clashed: [] });
+  expect(run(back, redone()).bundle.classes?.[0]).toEqual(others);
+});
+
+test('what comes back to where it was is no step, and a first method of the house can be undone and done again', () => {
+  expect(run(opened(), renamed('A', 'name'), renamed('Test class', 'name')).past).toEqual([]);
+  expect(run(opened(), renamed('Test class')).past).toEqual([]);
+  const method = changed({
+    documents: [{ kind: 'method', id: 'house', after: { secondsPerCount: 2 } }],
+    label: 'the method',
+    field: '',
+  });
+  const back = run(opened(emptyBundle()), method, undone());
+  expect(back.bundle.method).toEqual({});
+  expect(run(back, redone()).bundle.method).toEqual({ secondsPerCount: 2 });
 });
 
 test('what others change comes in at once, unless it was changed here too; no undo writes over it', () => {
@@ -218,7 +258,10 @@ test('what others change comes in at once, unless it was changed here too; no un
   );
   const after = run(saved, told(12, theirs));
   expect([name(after), after.versions.classes['test-class'], after.revision]).toEqual(['Theirs', 12, 20]);
-  expect(name(run(after, undone()))).toBe('Theirs');
+  // What they have written over can't be taken back, and that is said.
+  const clashed = run(after, undone());
+  expect([name(clashed), clashed.unsaved, clashed.past, clashed.future]).toEqual(['Theirs', {}, [], []]);
+  expect(clashed.gone).toMatchObject({ way: 'back', label: 'Mine', changed: [], clashed: [CLASS] });
   // Its own write comes back as it was answered, or older than what is here; a removal takes it away.
   expect(run(saved, told(8, theirs)).bundle).toBe(saved.bundle);
   expect(run(saved, told(7, theirs)).bundle).toBe(saved.bundle);

@@ -1,26 +1,24 @@
 import { createAsyncThunk, createSlice, type Draft, original, type PayloadAction } from '@reduxjs/toolkit';
-import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
+import { type DocumentKey, type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { StudioAnswer } from '@warm-ladder/core/wire';
+import { did, recorded, wentBack, wentForward } from './history';
+import { takeUpHistory } from './historyStore';
 import { server } from './server';
 import { withAnswer, withFed } from './studioAnswers';
 import { opened, reloaded } from './studioOpening';
 import {
-  applied,
-  type Change,
-  type ChangedDocument,
   type Conflict,
   documentOf,
-  forgetSteps,
   initialState,
+  type KeptHistory,
   type SentAnswer,
-  STEPS,
   type StudioState,
   same,
   without,
   withValue,
   withVersion,
 } from './studioState';
-import { livingTabs, TAB } from './tabs';
+import { formerTab, livingTabs, TAB } from './tabs';
 import { type LeftBehind, takeUp, type UnsentRecord } from './unsent';
 
 /**
@@ -32,12 +30,15 @@ export const loadStudio = createAsyncThunk(
   async (
     _done: string | null | undefined,
     { getState },
-  ): Promise<{ answer: StudioAnswer; left: LeftBehind | null }> => {
+  ): Promise<{ answer: StudioAnswer; left: (LeftBehind & KeptHistory) | null }> => {
     const answer = await server.studio();
     const { studio } = getState() as { studio: StudioState };
     if (studio.status === 'ready') return { answer, left: null };
     const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(answer.bundle, kind, id) ?? null, value);
-    return { answer, left: await takeUp(answer.studio, TAB, await livingTabs(), arrived, answer.bundle) };
+    const living = await livingTabs();
+    const left = await takeUp(answer.studio, TAB, living, arrived, answer.bundle);
+    const history = await takeUpHistory(answer.studio, TAB, formerTab(), living);
+    return { answer, left: { ...left, ...history } };
   },
 );
 
@@ -63,30 +64,15 @@ const slice = createSlice({
   name: 'studio',
   initialState: asDraft(initialState),
   reducers: {
-    changed: pure((state, change: Change) => {
-      const last = state.past.at(-1);
-      const joined = last && joinsOnto(change, last) ? { ...change, documents: rejoined(last, change) } : null;
-      return {
-        ...applied(state, change, 'after'),
-        past: joined ? state.past.with(-1, joined) : [...state.past, change].slice(-STEPS),
-        future: [],
-      };
-    }),
-    undone: pure<void>((state) => {
-      const last = state.past.at(-1);
-      if (!last) return state;
-      return { ...applied(state, last, 'before'), past: state.past.slice(0, -1), future: [...state.future, last] };
-    }),
-    redone: pure<void>((state) => {
-      const next = state.future.at(-1);
-      if (!next) return state;
-      const redone = applied(state, next, 'after');
-      return { ...redone, past: [...state.past, { ...next, field: '' }], future: state.future.slice(0, -1) };
-    }),
-    savingStarted: pure<void>((state) => ({ ...state, saving: true })),
+    changed: pure(did),
+    undone: pure<void>(wentBack),
+    redone: pure<void>(wentForward),
+    /** What was gone back or forward has been told. */
+    goneTold: pure<void>((state) => ({ ...state, gone: null })),
+    sending: pure((state, sending: readonly DocumentKey[]) => ({ ...state, sending })),
     /** The server's answers, each to what was sent: an edit made meanwhile stays unsaved. */
     answered: pure((state, answers: readonly SentAnswer[]) =>
-      answers.reduce<StudioState>(withAnswer, { ...state, saving: false, away: false, trouble: null }),
+      answers.reduce<StudioState>(withAnswer, { ...state, sending: [], away: false, trouble: null }),
     ),
     /** What others have changed. */
     fed: pure(withFed),
@@ -94,7 +80,7 @@ const slice = createSlice({
     unanswered: pure(
       (state, { sent, trouble }: { sent: ReadonlyArray<Omit<SentAnswer, 'answer'>>; trouble: string | null }) => ({
         ...state,
-        saving: false,
+        sending: [],
         away: trouble === null,
         trouble,
         unanswered: {
@@ -122,26 +108,16 @@ const slice = createSlice({
         if (keep === 'mine') return settled;
         const before = documentOf(state.bundle, kind, id);
         const after = unsent ? (unsent.value ?? undefined) : current?.value;
-        const step = { kind, id, before, after };
-        const taken: StudioState = {
-          ...settled,
-          bundle: withValue(state.bundle, kind, id, after),
-          unsaved: unsent
-            ? { ...state.unsaved, [documentKey(kind, id)]: true }
-            : without(state.unsaved, documentKey(kind, id)),
-          refused: without(state.refused, documentKey(kind, id)),
-          // Steps from before theirs would write over it what nobody has been asked about.
-          past: [...forgetSteps(state.past, kind, id), { documents: [step], label: 'taking theirs', field: '' }],
-          future: [],
-        };
+        const unsaved = unsent
+          ? { ...state.unsaved, [documentKey(kind, id)]: true as const }
+          : without(state.unsaved, documentKey(kind, id));
+        const bundle = withValue(state.bundle, kind, id, after);
+        const refused = without(state.refused, documentKey(kind, id));
+        const now = { ...settled, bundle, unsaved, refused };
+        const taken = recorded(state, now, { documents: [{ kind, id }], label: 'taking theirs', field: '' });
         if (keep === 'theirs' || copy === undefined || typeof before !== 'object') return taken;
         const mine = { ...before, id: copy, name: `${nameOf(before)} (mine)`.slice(0, 120) };
-        const made = {
-          documents: [{ kind, id: copy, before: undefined, after: mine }],
-          label: 'keeping both',
-          field: '',
-        };
-        return { ...applied(taken, made, 'after'), past: [...taken.past, made] };
+        return did(taken, { documents: [{ kind, id: copy, after: mine }], label: 'keeping both', field: '' });
       },
     ),
   },
@@ -162,20 +138,17 @@ const slice = createSlice({
     builder.addCase(takeServers.fulfilled, (state, { payload: { kind, id, current } }) => {
       const now = original(state) as StudioState;
       const key = documentKey(kind, id);
-      const step = { kind, id, before: documentOf(now.bundle, kind, id), after: current?.value };
-      return asDraft({
+      const taken = {
         ...now,
         bundle: withValue(now.bundle, kind, id, current?.value),
         versions: withVersion(now.versions, kind, id, current?.version ?? 0),
         unsaved: without(now.unsaved, key),
         unanswered: without(now.unanswered, key),
         refused: without(now.refused, key),
-        past: [
-          ...forgetSteps(now.past, kind, id),
-          { documents: [step], label: 'going back to what is saved', field: '' },
-        ],
-        future: [],
-      });
+      };
+      return asDraft(
+        recorded(now, taken, { documents: [{ kind, id }], label: 'going back to what is saved', field: '' }),
+      );
     });
   },
 });
@@ -183,22 +156,13 @@ const slice = createSlice({
 const nameOf = (value: unknown): string =>
   typeof value === 'object' && value !== null && 'name' in value ? String(value.name) : '';
 
-/** Whether a change goes on with the same field of the same document. */
-function joinsOnto({ field, documents }: Change, last: Change): boolean {
-  const [a, b] = [documents[0], last.documents[0]];
-  const single = documents.length === 1 && last.documents.length === 1;
-  return field !== '' && field === last.field && single && a?.kind === b?.kind && a?.id === b?.id;
-}
-
-const rejoined = (last: Change, { documents }: Change): ChangedDocument[] =>
-  documents.map((each, i) => ({ ...each, before: last.documents[i]?.before }));
-
 export const {
   changed,
   fed,
   undone,
   redone,
-  savingStarted,
+  goneTold,
+  sending,
   answered,
   unanswered,
   kept,

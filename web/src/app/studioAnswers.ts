@@ -1,15 +1,6 @@
 import { documentKey } from '@warm-ladder/core/formats';
 import type { FedDocument, FeedEvent } from '@warm-ladder/core/wire';
-import {
-  documentOf,
-  forgetSteps,
-  type SentAnswer,
-  type StudioState,
-  same,
-  without,
-  withValue,
-  withVersion,
-} from './studioState';
+import { documentOf, type SentAnswer, type StudioState, same, without, withValue, withVersion } from './studioState';
 
 /** The state after the server's answer to one document: kept, refused, or changed there by another hand. */
 export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentAnswer): StudioState {
@@ -51,8 +42,5 @@ function withOthers(state: StudioState, { kind, id, version, value }: FedDocumen
     ...state,
     bundle: withValue(state.bundle, kind, id, value ?? (kind === 'method' ? {} : undefined)),
     versions: withVersion(state.versions, kind, id, version),
-    // Steps from before theirs would write over it what nobody has been asked about.
-    past: forgetSteps(state.past, kind, id),
-    future: forgetSteps(state.future, kind, id),
   };
 }

@@ -8,17 +8,17 @@ import {
   splitDocumentKey,
 } from '@warm-ladder/core/formats';
 import type { Kept, StudioAnswer } from '@warm-ladder/core/wire';
+import { recorded } from './history';
 import {
-  applied,
-  type ChangedDocument,
   type Conflict,
   documentOf,
-  forgetSteps,
   initialState,
+  type KeptHistory,
   noVersions,
-  STEPS,
+  type Place,
   type StudioState,
   same,
+  withDocuments,
   withValue,
 } from './studioState';
 import type { LeftBehind } from './unsent';
@@ -33,16 +33,23 @@ const facts = ({ studio, bundle, versions, revision, setAside }: StudioAnswer) =
 });
 
 /** The studio as the server has it, with what an earlier visit could not send put on top again. */
-export function opened(answer: StudioAnswer, { records, others, unreadable }: LeftBehind): StudioState {
-  let state: StudioState = { ...initialState, ...facts(answer), aside: answer.setAside + unreadable };
+export function opened(
+  answer: StudioAnswer,
+  { records, others, unreadable, past, future }: LeftBehind & KeptHistory,
+): StudioState {
+  let state: StudioState = { ...initialState, ...facts(answer), past, future, aside: answer.setAside + unreadable };
   const conflicts: Conflict[] = [];
-  for (const { kind, id, base, value, sent } of records) {
+  for (const { kind, id, base, value, sent, state: stood, message } of records) {
     const version = state.versions[kind][id] ?? 0;
     const theirs = documentOf(state.bundle, kind, id);
     const current = theirs === undefined ? null : ({ version, value: theirs } as Kept);
     if (version !== base && !(sent !== undefined && same(sent, theirs ?? null))) conflicts.push({ kind, id, current });
-    const step = { kind, id, before: theirs, after: value ?? undefined };
-    state = applied(state, { documents: [step], label: '', field: '' }, 'after');
+    state = withDocuments(state, [{ kind, id, after: value ?? undefined }]);
+    // It is named from the start, and sent again with whatever is changed next.
+    if (stood === 'refused' && message !== undefined) {
+      const refusal = { message, value: documentOf(state.bundle, kind, id) };
+      state = { ...state, refused: { ...state.refused, [documentKey(kind, id)]: refusal } };
+    }
   }
   for (const { kind, id, key, value } of others) {
     const theirs = documentOf(answer.bundle, kind, id);
@@ -52,32 +59,28 @@ export function opened(answer: StudioAnswer, { records, others, unreadable }: Le
   return { ...state, conflicts };
 }
 
-/** The studio read anew. What an import did is one step of undo; what others did (no label) is none, and ends those before. */
+/** The studio read anew. What an import did is one step of undo; what others did (no label) is none. */
 export function reloaded(state: StudioState, answer: StudioAnswer, label: string | null): StudioState {
-  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
-    ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
-  );
-  const kept = (steps: StudioState['past']) =>
-    documents.reduce((left, { kind, id }) => forgetSteps(left, kind, id), steps);
-  const step = { documents, label: label ?? '', field: '' };
-  const past =
-    label === null ? kept(state.past) : documents.length > 0 ? [...state.past, step].slice(-STEPS) : state.past;
-  const future = label === null ? kept(state.future) : documents.length > 0 ? [] : state.future;
   // What the server has refused, or is asked about, is still only here.
   const bundle = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
     const [kind, id] = splitDocumentKey(key);
     return withValue(made, kind, id, documentOf(state.bundle, kind, id));
   }, answer.bundle);
-  return { ...state, ...facts(answer), bundle, past, future };
+  const now = { ...state, ...facts(answer), bundle };
+  if (label === null) return now;
+  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
+    ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
+  );
+  return recorded(state, now, { documents, label, field: '' });
 }
 
-function differences(kind: DocumentKind, before: Bundle, after: Bundle): ChangedDocument[] {
+function differences(kind: DocumentKind, before: Bundle, after: Bundle): Place[] {
   const list = (bundle: Bundle): ReadonlyMap<string, unknown> =>
     kind === 'method'
       ? new Map(bundle.method ? [[METHOD_ID, bundle.method]] : [])
       : new Map((bundle[kind] ?? []).map((each) => [each.id, each]));
   const [was, is] = [list(before), list(after)];
   return [...new Set([...was.keys(), ...is.keys()])].flatMap((id) =>
-    same(was.get(id), is.get(id)) ? [] : [{ kind, id, before: was.get(id), after: is.get(id) }],
+    same(was.get(id), is.get(id)) ? [] : [{ kind, id }],
   );
 }

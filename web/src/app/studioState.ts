@@ -1,3 +1,4 @@
+import type { Edit } from '@warm-ladder/core/edits';
 import {
   type Bundle,
   DOCUMENT_KINDS,
@@ -7,16 +8,20 @@ import {
   emptyBundle,
 } from '@warm-ladder/core/formats';
 import type { ChangeAnswer, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
+import type { RecordKey } from './unsent';
 
-/** One document as it was and as it became; `undefined` where it was not there. */
-export interface ChangedDocument {
+/** Which document. */
+export interface Place {
   readonly kind: DocumentKind;
   readonly id: string;
-  readonly before: unknown;
+}
+
+/** One document as it became; `undefined` where it was removed. */
+export interface ChangedDocument extends Place {
   readonly after: unknown;
 }
 
-/** One step of undo: most change one document, an import many. */
+/** What is done at once: most changes one document, an import many. */
 export interface Change {
   readonly documents: readonly ChangedDocument[];
   /** What was done, in the director's words. */
@@ -25,14 +30,36 @@ export interface Change {
   readonly field: string;
 }
 
+/**
+ * What a step did to one document: an edit of `{ document }`, so that making one and removing it are edits like any
+ * other. It is taken back from the document as it is by then: what somebody else did elsewhere in it stays.
+ */
+export interface DocumentEdit extends Place {
+  readonly edit: Edit;
+}
+
+/** One step of undo. */
+export interface HistoryStep extends Pick<Change, 'label' | 'field'> {
+  /** Grows from step to step, and tells two apart wherever they are kept. */
+  readonly n: number;
+  readonly documents: readonly DocumentEdit[];
+}
+
+/** A step that was gone back or forward: the documents it changed, and those changed since where it would have. */
+export interface Gone extends Pick<HistoryStep, 'n' | 'label'> {
+  readonly way: 'back' | 'forward';
+  /** Ids of what was changed inside a document, where it can be pointed at. */
+  readonly items: readonly string[];
+  readonly changed: readonly Place[];
+  readonly clashed: readonly Place[];
+}
+
 /** Another version of a document that was changed here: the server's, or what another tab could not send. */
-export interface Conflict {
-  readonly kind: DocumentKind;
-  readonly id: string;
+export interface Conflict extends Place {
   /** What the server has; `null` where it was deleted there. */
   readonly current: Kept | null;
   /** What another tab kept and never sent, and where it lies in this browser. */
-  readonly unsent?: { readonly key: string; readonly value: unknown };
+  readonly unsent?: { readonly key: RecordKey; readonly value: unknown };
 }
 
 /** Why the server does not take a document as it is here. */
@@ -46,15 +73,18 @@ export interface StudioState {
   readonly versions: Versions;
   /** The newest revision of the studio that is in it. */
   readonly revision: number;
-  readonly past: readonly Change[];
-  readonly future: readonly Change[];
+  readonly past: readonly HistoryStep[];
+  readonly future: readonly HistoryStep[];
+  /** What the last undo or redo did, and where. */
+  readonly gone: Gone | null;
   /** Documents changed here and not yet kept there. */
   readonly unsaved: Readonly<Record<DocumentKey, true>>;
   /** What was sent of a document without an answer: it may have arrived. */
   readonly unanswered: Readonly<Record<DocumentKey, { readonly value: unknown }>>;
   /** Documents the server does not take as they are; they are sent again with what is changed next. */
   readonly refused: Readonly<Record<DocumentKey, Refusal>>;
-  readonly saving: boolean;
+  /** Documents on their way to the server. */
+  readonly sending: readonly DocumentKey[];
   /** The server can't be reached. */
   readonly away: boolean;
   /** The server is there and fails, in its words. */
@@ -66,8 +96,9 @@ export interface StudioState {
   readonly aside: number;
 }
 
-/** Steps of undo kept; older ones are forgotten. */
-export const STEPS = 200;
+/** The steps of undo of one tab, as they are kept from page to page. */
+export type KeptHistory = Pick<StudioState, 'past' | 'future'>;
+export const NO_HISTORY: KeptHistory = { past: [], future: [] };
 
 export const noVersions = (): Versions =>
   Object.fromEntries(DOCUMENT_KINDS.map((kind): [DocumentKind, object] => [kind, {}])) as Versions;
@@ -80,10 +111,11 @@ export const initialState: StudioState = {
   revision: 0,
   past: [],
   future: [],
+  gone: null,
   unsaved: {},
   unanswered: {},
   refused: {},
-  saving: false,
+  sending: [],
   away: false,
   trouble: null,
   held: true,
@@ -111,9 +143,7 @@ export function withValue(bundle: Bundle, kind: DocumentKind, id: string, value:
 }
 
 /** What became of one document that was sent. */
-export interface SentAnswer {
-  readonly kind: DocumentKind;
-  readonly id: string;
+export interface SentAnswer extends Place {
   readonly sent: unknown;
   readonly answer: ChangeAnswer;
 }
@@ -131,19 +161,13 @@ export const withVersion = (versions: Versions, kind: DocumentKind, id: string, 
   [kind]: version === 0 ? without(versions[kind], id) : { ...versions[kind], [id]: version },
 });
 
-/** The steps without what they did to one document. */
-export const forgetSteps = (steps: readonly Change[], kind: DocumentKind, id: string): Change[] =>
-  steps.flatMap((step) => {
-    const documents = step.documents.filter((each) => each.kind !== kind || each.id !== id);
-    return documents.length > 0 ? [{ ...step, documents }] : [];
-  });
-
-export function applied(state: StudioState, { documents }: Change, which: 'before' | 'after'): StudioState {
+/** The state with documents put as they became, each waiting to be sent. */
+export function withDocuments(state: StudioState, documents: readonly ChangedDocument[]): StudioState {
   let { bundle, unsaved, refused } = state;
-  for (const { kind, id, [which]: value } of documents) {
+  for (const { kind, id, after } of documents) {
     const key = documentKey(kind, id);
     // A house that had no method of its own has one that changes nothing: the method is never taken away.
-    bundle = withValue(bundle, kind, id, kind === 'method' ? (value ?? {}) : value);
+    bundle = withValue(bundle, kind, id, kind === 'method' ? (after ?? {}) : after);
     unsaved = { ...unsaved, [key]: true };
     refused = without(refused, key);
   }

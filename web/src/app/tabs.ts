@@ -3,6 +3,17 @@ export const TAB = Array.from(crypto.getRandomValues(new Uint8Array(6)), (byte) 
 
 const NAME = 'warm-ladder/tab/';
 
+/** The page that was in this window before, as this window's own store remembers it; then it remembers this one. */
+export function formerTab(): string | null {
+  try {
+    const former = sessionStorage.getItem(NAME);
+    sessionStorage.setItem(NAME, TAB);
+    return former;
+  } catch {
+    return null;
+  }
+}
+
 /** Holds this tab's name until it closes, however it closes. Only on pages the browser trusts with locks. */
 export function holdTab(): void {
   void navigator.locks?.request(NAME + TAB, () => new Promise(() => undefined));

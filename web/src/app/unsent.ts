@@ -1,31 +1,34 @@
-import {
-  BUNDLE_VERSION,
-  type Bundle,
-  type DocumentKey,
-  type DocumentKind,
-  documentKey,
-} from '@warm-ladder/core/formats';
+import { BUNDLE_VERSION, type Bundle, type DocumentKey, documentKey } from '@warm-ladder/core/formats';
+import { browserStore, ofStudio, type StoreTransaction, written } from './browserStore';
+import { takeOver } from './earlierStore';
+import type { Place } from './studioState';
+
+/** Where a document stands on its way to the server. */
+export type Outgoing = 'waiting' | 'sent' | 'refused' | 'conflict';
 
 /**
  * What could not be sent yet, kept in this browser: one record a document, apart for each studio and each tab, so that
  * no tab ever writes over another's. A record outlives its tab, and the next one to open takes it up.
  */
-const PREFIX = 'warm-ladder/unsent';
-const UNREADABLE = 'warm-ladder/unreadable';
-/** Where an earlier version kept the unsent work of every studio in one record. */
-const EARLIER = 'warm-ladder/unsaved';
-
-export interface UnsentRecord {
-  readonly kind: DocumentKind;
-  readonly id: string;
+export interface UnsentRecord extends Place {
+  /** The version the change was made from. */
   readonly base: number;
+  /** The document as it is to be; `null` where it was removed. */
   readonly value: unknown;
+  readonly state: Outgoing;
+  /** Why it was refused. */
+  readonly message?: string | undefined;
+  /** What was sent and may have arrived, though no answer came. */
   readonly sent?: unknown;
+  /** When it was written, in milliseconds. */
   readonly at: number;
 }
 
+/** Where a record lies in this browser: of one document two tabs may have left one each. */
+export type RecordKey = [studio: string, tab: string, kind: string, id: string];
+
 /** A second record of a document, by another tab: it lies where it is until the director has chosen. */
-type OtherRecord = UnsentRecord & { readonly key: string };
+type OtherRecord = UnsentRecord & { readonly key: RecordKey };
 
 /** What tabs that are gone have left: one record a document, what else there is of it, and how many can't be read. */
 export interface LeftBehind {
@@ -34,35 +37,15 @@ export interface LeftBehind {
   readonly unreadable: number;
 }
 
-const storage = (): Storage | null => {
-  try {
-    return globalThis.localStorage ?? null;
-  } catch {
-    return null;
-  }
-};
+const textOf = ({ kind: _kind, id: _id, ...record }: UnsentRecord): string =>
+  JSON.stringify({ ...record, format: BUNDLE_VERSION });
 
-const keyOf = (studio: string, kind: DocumentKind, id: string, tab: string) =>
-  `${PREFIX}/${studio}/${kind}/${id}/${tab}`;
+/** Puts a record of this tab where it is kept, in place of what it said before. */
+export const putRecord = (transaction: StoreTransaction, studio: string, tab: string, record: UnsentRecord): void =>
+  void transaction.objectStore('unsent').put(textOf(record), [studio, tab, record.kind, record.id]);
 
-/** Keeps a record. @returns whether it held: a full or forbidden store keeps nothing */
-export function remember(studio: string, tab: string, { kind, id, ...record }: UnsentRecord): boolean {
-  try {
-    const store = storage();
-    store?.setItem(keyOf(studio, kind, id, tab), JSON.stringify({ ...record, format: BUNDLE_VERSION }));
-    return store !== null;
-  } catch {
-    return false;
-  }
-}
-
-export function forget(studio: string, tab: string, kind: DocumentKind, id: string): void {
-  try {
-    storage()?.removeItem(keyOf(studio, kind, id, tab));
-  } catch {
-    // What can't be removed is found to have arrived, and let go, at the next start.
-  }
-}
+export const takeRecord = (transaction: StoreTransaction, key: RecordKey): void =>
+  void transaction.objectStore('unsent').delete(key);
 
 /**
  * Takes up what tabs that are gone have left of a studio, as this tab's own. What does not fit its schema (an older
@@ -78,51 +61,70 @@ export async function takeUp(
   arrived: (record: UnsentRecord) => boolean,
   { exercises }: Pick<Bundle, 'exercises'>,
 ): Promise<LeftBehind> {
-  const store = storage();
-  const left = store ? keysOf(store).filter((key) => key.startsWith(`${PREFIX}/${studio}/`) || key === EARLIER) : [];
-  if (!store || left.length === 0) return { records: [], others: [], unreadable: unreadable().length };
+  try {
+    await takeOver(studio, living);
+    return await takenUp(studio, tab, living, arrived, exercises);
+  } catch {
+    // A browser that keeps nothing has nothing left.
+    return { records: [], others: [], unreadable: 0 };
+  }
+}
+
+async function takenUp(
+  studio: string,
+  tab: string,
+  living: ReadonlySet<string>,
+  arrived: (record: UnsentRecord) => boolean,
+  exercises: Bundle['exercises'],
+): Promise<LeftBehind> {
+  const db = await browserStore();
+  const keys = (await db.getAllKeys('unsent', ofStudio(studio))).filter(([, owner]) => !living.has(owner));
+  if (keys.length === 0) return { records: [], others: [], unreadable: (await unreadable()).length };
+  const texts = await Promise.all(keys.map((key) => db.get('unsent', key)));
   const { readRecord } = await import('./readRecord');
-  const found = left.flatMap((key): OtherRecord[] => {
-    const [kind = '', id = '', owner = ''] = key === EARLIER ? [] : key.split('/').slice(3);
-    if (key !== EARLIER && (owner === '' || living.has(owner))) return [];
-    const text = store.getItem(key) ?? '';
-    const record = readRecord(kind, id, text, exercises);
-    if (!record) setAside(store, key, text);
-    else if (arrived(record)) store.removeItem(key);
-    else return [{ ...record, key }];
-    return [];
+  const found: OtherRecord[] = [];
+  const gone: RecordKey[] = [];
+  const spoilt: Array<readonly [string, string]> = [];
+  keys.forEach((key, i) => {
+    const [, , kind, id] = key;
+    const record = readRecord(kind, id, texts[i] ?? '', exercises);
+    if (record && !arrived(record)) found.push({ ...record, key });
+    else gone.push(key);
+    if (!record) spoilt.push([key.join('/'), texts[i] ?? '']);
   });
   const records = new Map<DocumentKey, UnsentRecord>();
   const others: OtherRecord[] = [];
   for (const { key, ...record } of found.sort((a, b) => b.at - a.at)) {
-    const document = documentKey(record.kind, record.id);
-    const later = records.get(document);
-    if (!later) {
-      records.set(document, record);
-      if (remember(studio, tab, record)) store.removeItem(key);
-    } else if (JSON.stringify(later.value) === JSON.stringify(record.value)) store.removeItem(key);
-    else others.push({ ...record, key });
+    const later = records.get(documentKey(record.kind, record.id));
+    if (later && JSON.stringify(later.value) !== JSON.stringify(record.value)) {
+      others.push({ ...record, key });
+      continue;
+    }
+    if (!later) records.set(documentKey(record.kind, record.id), record);
+    gone.push(key);
   }
-  return { records: [...records.values()], others, unreadable: unreadable().length };
+  await written(['unsent', 'unreadable'], (transaction) => {
+    for (const key of gone) takeRecord(transaction, key);
+    for (const record of records.values()) putRecord(transaction, studio, tab, record);
+    for (const [key, text] of spoilt) void transaction.objectStore('unreadable').put(text, key);
+  });
+  return { records: [...records.values()], others, unreadable: (await unreadable()).length };
 }
-
-const keysOf = (store: Storage): string[] => Array.from({ length: store.length }, (_, i) => store.key(i) ?? '');
 
 /** Lets go of a record that was chosen against, or for. */
-export const dropRecord = (key: string): void => storage()?.removeItem(key);
+export const dropRecord = (key: RecordKey): Promise<boolean> =>
+  written(['unsent'], (transaction) => takeRecord(transaction, key));
 
-function setAside(store: Storage, key: string, text: string): void {
+/** What this browser kept and can't read, by its place, for the director to save or let go. */
+export async function unreadable(): Promise<Array<{ readonly key: string; readonly text: string }>> {
   try {
-    store.setItem(`${UNREADABLE}/${key}`, text);
-    store.removeItem(key);
+    const db = await browserStore();
+    const [keys, texts] = await Promise.all([db.getAllKeys('unreadable'), db.getAll('unreadable')]);
+    return keys.map((key, i) => ({ key, text: texts[i] ?? '' }));
   } catch {
-    // The store is full: it stays where it is, and is passed over there.
+    return [];
   }
 }
 
-/** What this browser kept and can't read, by its place, for the director to save or let go. */
-export function unreadable(): Array<{ readonly key: string; readonly text: string }> {
-  const store = storage();
-  const keys = store ? keysOf(store).filter((key) => key.startsWith(`${UNREADABLE}/`)) : [];
-  return keys.map((key) => ({ key, text: store?.getItem(key) ?? '' }));
-}
+export const dropUnreadable = (key: string): Promise<boolean> =>
+  written(['unreadable'], (transaction) => void transaction.objectStore('unreadable').delete(key));

@@ -43,6 +43,7 @@ export function RowFrame(props: RowFrameProps) {
   return (
     <li
       ref={attach}
+      data-item={id}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       className={`relative ${isDragging ? 'z-10 opacity-80 shadow-lift' : ''}`}
     >

@@ -1,0 +1,59 @@
+import type { Page } from '@playwright/test';
+import { expect, kept, saved, test } from '../fixtures';
+
+const LANDING = '/class/night-landing';
+const name = (page: Page) => page.getByLabel('Name of the class');
+const target = (page: Page) => page.getByLabel('Target, minutes');
+const undo = (page: Page) => page.getByRole('button', { name: /^Undo/ });
+const redo = (page: Page) => page.getByRole('button', { name: /^Redo/ });
+
+test('edited while the server is away and closed: what can be is kept, what is refused is named, undo goes back through all', async ({
+  context,
+  ownStudio: studio,
+}) => {
+  const first = await context.newPage();
+  await first.goto(`${studio.address}/class/rowers-sixty`);
+  await expect(name(first)).toBeVisible();
+  await studio.kill();
+  const audience = first.locator('label').filter({ hasText: /^For / }).getByRole('combobox');
+  await audience.selectOption('returning-rowers');
+  await name(first).fill('Rowers on ice');
+  await expect(first.getByText('The server is away. Your work is kept in this browser')).toBeVisible();
+  await first.close({ runBeforeUnload: false });
+
+  await studio.again();
+  const found = (await (await fetch(`${studio.address}/api/audiences/returning-rowers`)).json()) as { version: number };
+  const gone = await fetch(`${studio.address}/api/audiences/returning-rowers?version=${found.version}`, {
+    method: 'DELETE',
+  });
+  expect(gone.status).toBe(200);
+
+  const back = await context.newPage();
+  await back.goto(studio.address + LANDING);
+  const alert = back.getByRole('alert');
+  await expect(alert).toContainText('“Rowers on ice” is not saved. There is no audience “returning-rowers”.');
+  await target(back).fill('33');
+  await expect
+    .poll(async () => (await kept(studio.address)).classes?.find(({ id }) => id === 'night-landing')?.targetMinutes)
+    .toBe(33);
+  await back.reload();
+  await expect(alert).toContainText('“Rowers on ice” is not saved');
+
+  await undo(back).click();
+  await expect(target(back)).toHaveValue('30');
+  // The next step was done on another page: it says where, and shows it.
+  await undo(back).click();
+  const notice = back.getByRole('status').filter({ hasText: 'Undone' });
+  await expect(notice).toContainText('in “Rowers, sixty minutes”');
+  await notice.getByRole('link', { name: 'Show it' }).click();
+  await expect(name(back)).toHaveValue('Rowers, sixty minutes');
+  await expect(notice).toBeHidden();
+  await undo(back).click();
+  await expect(back.getByRole('combobox').first()).not.toHaveValue('returning-rowers');
+  await expect(undo(back)).toBeDisabled();
+  await saved(back);
+  await back.reload();
+  await redo(back).click();
+  await redo(back).click();
+  await expect(name(back)).toHaveValue('Rowers on ice');
+});

@@ -1,0 +1,70 @@
+import { useEffect } from 'react';
+import { Link, useLocation } from 'react-router';
+import { nameOf } from './ConflictDialog';
+import { isShownAt, pathOf } from './places';
+import { useAppDispatch, useAppSelector } from './store';
+import { goneTold } from './studio';
+import { documentOf, type Place } from './studioState';
+
+/** Milliseconds a notice stays. */
+const STAYS = 12_000;
+
+/**
+ * What an undo or a redo did where nobody sees it: on another page, which it offers to show, or nowhere, since somebody
+ * has changed the same since. What it did further down this page is brought into sight.
+ */
+export function GoneNotice() {
+  const gone = useAppSelector(({ studio }) => studio.gone);
+  const bundle = useAppSelector(({ studio }) => studio.bundle);
+  const { pathname } = useLocation();
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (!gone) return;
+    bringIntoSight(gone.items);
+    const timer = setTimeout(() => dispatch(goneTold()), STAYS);
+    return () => clearTimeout(timer);
+  }, [gone, dispatch]);
+  if (!gone) return null;
+  const elsewhere = gone.changed.filter((place) => !isShownAt(place, pathname));
+  const quoted = ({ kind, id }: Place) => `“${nameOf(documentOf(bundle, kind, id), id)}”`;
+  const named = (places: readonly Place[]) => {
+    const [first, ...more] = places;
+    return first ? `${quoted(first)}${more.length > 0 ? ` and ${more.length} more` : ''}` : '';
+  };
+  const there = elsewhere.find((place) => pathOf(place) !== null && documentOf(bundle, place.kind, place.id));
+  const word = gone.way === 'back' ? 'undone' : 'redone';
+  if (elsewhere.length + gone.clashed.length === 0) return null;
+  return (
+    <div
+      role="status"
+      className="no-print fixed inset-x-0 bottom-4 z-20 mx-auto flex w-fit max-w-[min(40rem,92vw)] flex-wrap items-center gap-x-3 gap-y-1 rounded-lg bg-ink px-4 py-2 text-sheet shadow-lg"
+    >
+      {elsewhere.length > 0 && (
+        <span>
+          {word.charAt(0).toUpperCase() + word.slice(1)}: {gone.label}, in {named(elsewhere)}.
+        </span>
+      )}
+      {gone.clashed.length > 0 && (
+        <span>
+          Not {word}: {gone.label}. {named(gone.clashed)} has been changed there by somebody else since.
+        </span>
+      )}
+      {there && (
+        <Link className="underline" to={pathOf(there) ?? ''} onClick={() => dispatch(goneTold())}>
+          Show it
+        </Link>
+      )}
+    </div>
+  );
+}
+
+/** Scrolls to the first of some items that is on the page and out of sight. */
+function bringIntoSight(items: readonly string[]): void {
+  for (const id of items) {
+    const place = document.querySelector(`[data-item="${CSS.escape(id)}"]`);
+    if (!place) continue;
+    const { top, bottom } = place.getBoundingClientRect();
+    if (top < 0 || bottom > window.innerHeight) place.scrollIntoView({ block: 'center' });
+    return;
+  }
+}
