@@ -4,15 +4,18 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
 import { startAutosave } from './app/autosave';
 import { startFeed } from './app/feed';
-import { startKeeping } from './app/keeping';
 import { fetchViews, router } from './app/routes';
 import { store } from './app/store';
-import { loadStudio } from './app/studio';
+import { kept, loadStudio } from './app/studio';
 import { holdTab } from './app/tabs';
 import './theme.css';
 
 holdTab();
-startKeeping(store);
+// Without it nothing is kept in this browser, and that is said before anything is lost.
+void import('./app/keeping').then(
+  ({ startKeeping }) => startKeeping(store),
+  () => store.dispatch(kept(false)),
+);
 startAutosave(store);
 startFeed(store);
 void store.dispatch(loadStudio()).then(fetchViews);

@@ -5,7 +5,6 @@ import { newId } from './freeId';
 import { useAppDispatch, useAppSelector } from './store';
 import { conflictSettled } from './studio';
 import { type Conflict, documentOf } from './studioState';
-import { dropRecord } from './unsent';
 
 /** Kinds that are named by nothing else until somebody does, so that a second one beside the first harms nothing. */
 const CAN_STAND_TWICE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
@@ -31,7 +30,7 @@ export function ConflictDialog() {
   const { kind, id, unsent } = conflict as Conflict;
   const theirs = unsent ? unsent.value : conflict.current?.value;
   const settle = (keep: 'mine' | 'theirs' | 'both') => {
-    if (unsent) void dropRecord(unsent.key);
+    if (unsent) void import('./unsent').then(({ dropRecord }) => dropRecord(unsent.key));
     const copy = keep === 'both' ? { copy: newId(`${nameOf(mine, id)} mine`) } : {};
     dispatch(conflictSettled({ conflict: conflict as Conflict, keep, ...copy }));
   };

@@ -41,13 +41,15 @@ export function startKeeping(store: AppStore): void {
       writing = false;
     }
   };
-  store.subscribe(() => {
+  const look = () => {
     const { studio } = store.getState();
     const before = seen;
     if (studio.status !== 'ready' || (before && FACTS.every((fact) => before[fact] === studio[fact]))) return;
     seen = studio;
     void write();
-  });
+  };
+  store.subscribe(look);
+  look();
 }
 
 /** Where a document stands on its way to the server. */

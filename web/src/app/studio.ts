@@ -2,7 +2,6 @@ import { createAsyncThunk, createSlice, type Draft, original, type PayloadAction
 import { type DocumentKey, type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { StudioAnswer } from '@warm-ladder/core/wire';
 import { did, recorded, wentBack, wentForward } from './history';
-import { takeUpHistory } from './historyStore';
 import { server } from './server';
 import { withAnswer, withFed } from './studioAnswers';
 import { opened, reloaded } from './studioOpening';
@@ -19,7 +18,7 @@ import {
   withVersion,
 } from './studioState';
 import { formerTab, livingTabs, TAB } from './tabs';
-import { type LeftBehind, takeUp, type UnsentRecord } from './unsent';
+import type { LeftBehind, UnsentRecord } from './unsent';
 
 /**
  * Fetches the studio: when the page opens, with what earlier pages left unsent, and after an import or a restore.
@@ -31,7 +30,12 @@ export const loadStudio = createAsyncThunk(
     _done: string | null | undefined,
     { getState },
   ): Promise<{ answer: StudioAnswer; left: (LeftBehind & KeptHistory) | null }> => {
-    const answer = await server.studio();
+    // What this browser keeps is read by code of its own, fetched meanwhile.
+    const [answer, { takeUp }, { takeUpHistory }] = await Promise.all([
+      server.studio(),
+      import('./unsent'),
+      import('./historyStore'),
+    ]);
     const { studio } = getState() as { studio: StudioState };
     if (studio.status === 'ready') return { answer, left: null };
     const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(answer.bundle, kind, id) ?? null, value);
