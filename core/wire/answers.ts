@@ -1,6 +1,8 @@
-import type { Bundle, DocumentKind, DocumentOf } from '../formats';
+import { z } from 'zod';
+import { bundleSchema, documentSchemas } from '../formats/bundleSchema';
+import { DOCUMENT_KINDS, type DocumentKind } from '../formats/kinds';
 
-/** Every refusal the server can give (docs/architecture.md has the table of what each means). */
+/** Every refusal the server can give (docs/architecture.md has the table of what each means), with its status. */
 export const REFUSALS = {
   BAD_JSON: 400,
   BAD_REQUEST: 400,
@@ -20,98 +22,114 @@ export const REFUSALS = {
 } as const;
 export type RefusalCode = keyof typeof REFUSALS;
 
+const versionSchema = z.int().min(0).describe('Rises with every change of the studio and never repeats; 0 for none');
+export const kindSchema = z.enum(DOCUMENT_KINDS).describe('The kind of a document');
+/** Of anything that has an id of at most so many letters. */
+export const idSchema = z.string().max(64);
+const documentSchema = z.union(Object.values(documentSchemas) as ReadonlyArray<(typeof documentSchemas)[DocumentKind]>);
+
 /** A document as it is kept, with the version it has. */
+export const keptSchema = <K extends DocumentKind>(kind: K) =>
+  z.strictObject({ version: versionSchema, value: documentSchemas[kind] }).describe('A document as it is kept');
 export interface Kept<K extends DocumentKind = DocumentKind> {
   readonly version: number;
-  readonly value: DocumentOf<K>;
+  readonly value: z.infer<(typeof documentSchemas)[K]>;
 }
+
+const anyKeptSchema = z.strictObject({ version: versionSchema, value: documentSchema });
+
+const placedSchema = z.strictObject({ path: z.string(), message: z.string() });
 
 /** The one shape of an error: a code, a sentence, and where it is. */
-export interface RefusalBody {
-  readonly code: RefusalCode;
-  readonly message: string;
-  readonly path: string | null;
-  readonly problems?: ReadonlyArray<{ readonly path: string; readonly message: string }>;
-  /** For a stale write: what is kept now (`null`: it was deleted), and what was sent. */
-  readonly current?: Kept | null;
-  readonly yours?: { readonly version: number; readonly value: unknown };
-}
+export const refusalSchema = z
+  .strictObject({
+    code: z.enum(Object.keys(REFUSALS) as RefusalCode[]),
+    message: z.string().describe('What is wrong, in a sentence to show'),
+    path: z.string().nullable().describe('Where it is wrong'),
+    problems: z.array(placedSchema).readonly().optional().describe('Each place that does not fit'),
+    current: anyKeptSchema
+      .nullable()
+      .optional()
+      .describe('Of a stale write: what is kept now; null when it was removed'),
+    yours: z.strictObject({ version: versionSchema, value: z.unknown() }).optional().describe('And what was sent'),
+  })
+  .meta({ id: 'Refusal', description: 'Why a request was refused; nothing was changed' });
+export type RefusalBody = z.infer<typeof refusalSchema>;
 
-export type Versions = Record<DocumentKind, Record<string, number>>;
+const versionsSchema = z.record(kindSchema, z.record(z.string(), versionSchema));
+export type Versions = z.infer<typeof versionsSchema>;
+
+const revisionSchema = z.int().min(0).describe('Rises with every change, and never repeats, not even in a copy');
+
+/** A portable file, under its name. */
+export const fileSchema = bundleSchema.meta({ id: 'Bundle', description: 'A studio, or a part of one' });
 
 /** All that a browser opens with. */
-export interface StudioAnswer {
-  /** Which studio this is: what a browser keeps for it is kept apart by this. */
-  readonly studio: string;
-  /** Rises with every change, and never repeats, not even in a copy of the data folder. */
-  readonly revision: number;
-  readonly versions: Versions;
-  /** How many documents are set aside, since they did not fit. */
-  readonly setAside: number;
-  readonly bundle: Bundle;
-}
+export const studioSchema = z.strictObject({
+  studio: z.string().describe('Which studio this is: what a browser keeps for it is kept apart by this'),
+  revision: revisionSchema,
+  versions: versionsSchema.describe('The version of every document, by kind and id'),
+  setAside: z.int().min(0).describe('How many documents are set aside, since they did not fit'),
+  bundle: fileSchema,
+});
+export type StudioAnswer = z.infer<typeof studioSchema>;
 
+const fedSchema = z.strictObject({
+  kind: kindSchema,
+  id: idSchema,
+  version: versionSchema,
+  value: documentSchema.nullable().describe('Null: it was removed'),
+});
 /** A document as it has become, with the version it has; without a value it was removed. */
-export interface FedDocument {
-  readonly kind: DocumentKind;
-  readonly id: string;
-  readonly version: number;
-  readonly value: DocumentOf<DocumentKind> | null;
-}
+export type FedDocument = z.infer<typeof fedSchema>;
 
-/** What a studio tells its tabs of, as it happens. `changes: null`: too much has changed; read the studio anew. */
-export interface FeedEvent {
-  /** The revision of the studio with these changes in it. */
-  readonly revision: number;
-  readonly changes: readonly FedDocument[] | null;
-}
+/** What a studio tells its tabs of, as it happens. */
+export const feedSchema = z.strictObject({
+  revision: revisionSchema.describe('The revision of the studio with these changes in it'),
+  changes: z.array(fedSchema).readonly().nullable().describe('Null: too much has changed; read the studio anew'),
+});
+export type FeedEvent = z.infer<typeof feedSchema>;
 
+const idsSchema = z.array(z.string());
+const effectSchema = z.strictObject({ added: idsSchema, changed: idsSchema, unchanged: idsSchema, removed: idsSchema });
 /** What an import does to one kind of document, by id. */
-export interface ImportEffect {
-  readonly added: string[];
-  readonly changed: string[];
-  readonly unchanged: string[];
-  readonly removed: string[];
-}
-export type ImportReport = Record<DocumentKind, ImportEffect>;
-/** The same for rungs, by key. */
-export type RungReport = Pick<ImportEffect, 'added' | 'changed' | 'removed'>;
+export type ImportEffect = z.infer<typeof effectSchema>;
 
-/** What an import would do or has done, and the revision of the studio it was held against. */
-export interface ImportAnswer {
-  readonly report: ImportReport;
-  readonly rungs: RungReport;
-  readonly revision: number;
-  /** What was changed on the way from an older version of the file, each with its path in it. */
-  readonly notes: ReadonlyArray<{ readonly path: string; readonly message: string }>;
-}
+/** What an import would do or has done. */
+export const importSchema = z.strictObject({
+  report: z.record(kindSchema, effectSchema),
+  rungs: effectSchema.omit({ unchanged: true }).describe('The same for rungs, by exercise/rung'),
+  revision: revisionSchema.describe('The revision of the studio it was held against'),
+  notes: z.array(placedSchema).readonly().describe('What was changed on the way from an older version of the file'),
+});
+export type ImportAnswer = z.infer<typeof importSchema>;
+export type ImportReport = ImportAnswer['report'];
+export type RungReport = ImportAnswer['rungs'];
 
 /** The same for a table, with the rungs it brings that have yet to be drawn. */
-export interface TableAnswer extends ImportAnswer {
-  readonly plain: readonly string[];
-}
+export const tableSchema = importSchema.extend({ plain: z.array(z.string()).readonly() });
+export type TableAnswer = z.infer<typeof tableSchema>;
 
 /** Before what a copy was kept. */
 export const COPY_REASONS = ['start', 'import', 'replace', 'empty', 'restore'] as const;
 export type CopyReason = (typeof COPY_REASONS)[number];
 
 /** A copy of the studio as it was before something was done to it. */
-export interface KeptCopy {
-  readonly name: string;
-  /** When, as an ISO date with time. */
-  readonly at: string;
-  readonly reason: CopyReason;
-  /** How many of each are in it. */
-  readonly holds: Readonly<Record<string, number>>;
-}
+export const copySchema = z.strictObject({
+  name: z.string(),
+  at: z.iso.datetime().describe('When it was kept'),
+  reason: z.enum(COPY_REASONS),
+  holds: z.record(z.string(), z.int()).describe('How many of each are in it'),
+});
+export type KeptCopy = z.infer<typeof copySchema>;
 
 /** A document that did not fit when the studio was opened, as it was found. */
-export interface SetAsideDocument {
-  readonly kind: string;
-  readonly id: string;
-  readonly at: string;
-  readonly reason: string;
-  /** The version of the portable format it was written in. */
-  readonly format: number;
-  readonly body: unknown;
-}
+export const setAsideSchema = z.strictObject({
+  kind: z.string(),
+  id: z.string(),
+  at: z.string(),
+  reason: z.string(),
+  format: z.int().describe('The version of the portable format it was written in'),
+  body: z.unknown(),
+});
+export type SetAsideDocument = z.infer<typeof setAsideSchema>;

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { DOCUMENT_KINDS, type DocumentKind } from '../formats';
-import type { Kept, RefusalBody } from './answers';
+import { idSchema, kindSchema, refusalSchema } from './answers';
 
 /** Most changes sent together: more than a studio holds. */
 const MOST_CHANGES = 70_000;
@@ -13,12 +12,10 @@ export const changesSchema = z.strictObject({
   changes: z
     .array(
       z.strictObject({
-        kind: z.enum(DOCUMENT_KINDS as [DocumentKind, ...DocumentKind[]]),
-        id: z.string().max(64),
-        /** The version the change was made from; 0 for a new document. */
-        version: z.int().min(0),
-        /** The document as it is to be; `null` to remove it. */
-        value: z.unknown(),
+        kind: kindSchema,
+        id: idSchema,
+        version: z.int().min(0).describe('The version the change was made from; 0 for a new document'),
+        value: z.unknown().describe('The document as it is to be; null to remove it'),
       }),
     )
     .max(MOST_CHANGES),
@@ -26,12 +23,13 @@ export const changesSchema = z.strictObject({
 export type SentChange = z.infer<typeof changesSchema>['changes'][number];
 
 /** What became of one change. */
-export type ChangeAnswer =
-  | { readonly outcome: 'kept'; readonly version: number }
-  | { readonly outcome: 'stale'; readonly current: Kept | null }
-  | { readonly outcome: 'refused'; readonly refusal: RefusalBody };
+const changeAnswerSchema = z.discriminatedUnion('outcome', [
+  z.strictObject({ outcome: z.literal('kept'), version: z.int() }),
+  z.strictObject({ outcome: z.literal('stale'), current: refusalSchema.shape.current.unwrap() }),
+  z.strictObject({ outcome: z.literal('refused'), refusal: refusalSchema }),
+]);
+export type ChangeAnswer = z.infer<typeof changeAnswerSchema>;
 
 /** One answer for each change, in their order. */
-export interface ChangesAnswer {
-  readonly answers: readonly ChangeAnswer[];
-}
+export const changesAnswerSchema = z.strictObject({ answers: z.array(changeAnswerSchema).readonly() });
+export type ChangesAnswer = z.infer<typeof changesAnswerSchema>;

@@ -1,2 +1,4 @@
 export * from './answers';
 export * from './changes';
+export * from './openApi';
+export * from './routes';

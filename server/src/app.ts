@@ -1,5 +1,6 @@
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
+import { ROUTES } from '@warm-ladder/core/wire';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { notFound, speakErrors, speakParserErrors } from './errors';
 import { guard, hostsOf } from './guard';
@@ -7,6 +8,7 @@ import { bundleRoutes } from './routes/bundle';
 import { changeRoutes, documentRoutes } from './routes/documents';
 import { feedRoutes } from './routes/feed';
 import { LARGEST_DOCUMENT } from './routes/limits';
+import { serve } from './routes/serve';
 import { tableRoutes } from './routes/table';
 import { waysBackRoutes } from './routes/waysBack';
 import { serveWeb } from './routes/web';
@@ -59,7 +61,7 @@ export async function buildApp(
   await app.register(compress, { threshold: 2048, encodings: ['gzip', 'identity'] });
   await app.register(
     async (api) => {
-      api.get('/health', async () => ({ ok: true, revision: studio.revision }));
+      serve(api, ROUTES.health, async () => ({ ok: true as const, revision: studio.revision }));
       for (const routes of [bundleRoutes, tableRoutes, documentRoutes, changeRoutes, feedRoutes, waysBackRoutes]) {
         await api.register(routes(studio));
       }

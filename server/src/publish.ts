@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { measuresTable, rulesTable } from '@warm-ladder/core/review';
 import { bundleJsonSchema } from '@warm-ladder/core/schemas';
+import { openApi } from '@warm-ladder/core/wire';
 
 const DOCS = join(import.meta.dirname, '../../docs');
 
@@ -13,9 +14,10 @@ function between(page: string, name: string, text: string): string {
   return `${page.slice(0, from + open.length)}\n\n${text}\n\n${page.slice(to)}`;
 }
 
-/** What the docs have from the core, by file: the schema of the portable file, the tables of the review. */
+/** What the docs have from the core, by file: the schema of the portable file, the interface, the tables of the review. */
 const PUBLISHED: Readonly<Record<string, (old: string) => string>> = {
   'bundle.schema.json': () => `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`,
+  'openapi.json': () => `${JSON.stringify(openApi(), null, 2)}\n`,
   'review.md': (old) => between(between(old, 'rules', rulesTable()), 'measures', measuresTable()),
 };
 

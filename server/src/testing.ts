@@ -26,6 +26,8 @@ export interface TestServer {
   /** Where it listens, for what is not JSON. */
   readonly address: string;
   readonly db: Database;
+  /** Every route it has, as `GET /api/classes/:id`. */
+  readonly routes: () => ReadonlySet<string>;
   /** Sends JSON and reads JSON. */
   readonly send: (method: string, url: string, body?: unknown) => Promise<{ status: number; body: Answer }>;
   readonly close: () => Promise<void>;
@@ -53,6 +55,7 @@ export async function startServer(folder: string, { salvage = false, url }: Begu
   return {
     address,
     db,
+    routes: () => routesOf(app.printRoutes({ commonPrefix: false })),
     send: async (method, url, body) => {
       const json = typeof body === 'string' ? body : JSON.stringify(body);
       const response = await fetch(`${address}/api${url}`, {
@@ -67,6 +70,19 @@ export async function startServer(folder: string, { salvage = false, url }: Begu
       await close();
     },
   };
+}
+
+/** The routes of a printed tree: each line is a part of a path, under the one it goes on from. */
+function routesOf(tree: string): ReadonlySet<string> {
+  const parts: string[] = [];
+  const found = new Set<string>();
+  for (const line of tree.split('\n')) {
+    const [, indent = '', part = '', methods = ''] = /^([│ ]*)[├└]── (\S*)(?: \(([A-Z, ]+)\))?/.exec(line) ?? [];
+    if (part === '') continue;
+    parts.splice(indent.length / 4, Number.POSITIVE_INFINITY, part);
+    for (const method of methods.split(', ')) if (method && method !== 'HEAD') found.add(`${method} ${parts.join('')}`);
+  }
+  return found;
 }
 
 /** A server for a file of tests: begun with them on a folder of its own, and ended after. */

@@ -1,15 +1,12 @@
 import { COLLECTIONS, DOCUMENT_KINDS, documentKey, METHOD_ID } from '@warm-ladder/core/formats';
 import { documentSchemas } from '@warm-ladder/core/schemas';
-import { type ChangeAnswer, type ChangesAnswer, changesSchema, type SentChange } from '@warm-ladder/core/wire';
+import { type ChangeAnswer, documentRoutes as documentRoutesOf, ROUTES, type SentChange } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
-import { z } from 'zod';
 import { invalid, Refusal } from '../errors';
 import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
-import { LARGEST_FILE } from './limits';
 import { read } from './read';
-
-const baseSchema = z.object({ version: z.coerce.number().int().min(0) });
+import { serve } from './serve';
 
 /** A sent change with its value read by the schema of its kind. @throws Refusal INVALID */
 function readChange({ kind, id, version, value }: SentChange): AskedChange {
@@ -58,23 +55,23 @@ export async function changeOne(studio: Studio, sent: SentChange, path: string[]
 export const documentRoutes =
   (studio: Studio): FastifyPluginAsync =>
   async (app) => {
-    const written = z.strictObject({ version: z.int().min(0), value: z.unknown() });
     for (const kind of COLLECTIONS) {
-      app.get(`/${kind}`, async () => studio.list(kind));
-      app.get<{ Params: { id: string } }>(`/${kind}/:id`, async ({ params }) => studio.find(kind, params.id));
-      app.delete<{ Params: { id: string } }>(`/${kind}/:id`, async ({ params: { id }, query }) => {
+      const { list, remove } = documentRoutesOf(kind);
+      serve(app, list, async () => studio.list(kind));
+      serve(app, remove, async ({ params, query: { version } }) => {
+        const { id } = params as { id: string };
         studio.find(kind, id);
-        await changeOne(studio, { kind, id, version: read(baseSchema, query).version, value: null }, []);
+        await changeOne(studio, { kind, id, version, value: null }, []);
         return {};
       });
     }
-    app.get('/method', async () => studio.find('method', METHOD_ID));
     for (const kind of DOCUMENT_KINDS) {
-      const url = kind === 'method' ? '/method' : `/${kind}/:id`;
-      app.put<{ Params: { id?: string } }>(url, async ({ params: { id = METHOD_ID }, body }) => {
-        const { version, value } = read(written, body);
+      const { find, put } = documentRoutesOf(kind);
+      const idIn = (params: { readonly id?: string } | undefined) => params?.id ?? METHOD_ID;
+      serve(app, find, async ({ params }) => studio.find(kind, idIn(params)));
+      serve(app, put, async ({ params, body: { version, value } }) => {
         if (value === null) throw invalid([{ path: ['value'], message: 'The document is missing.' }]);
-        return changeOne(studio, { kind, id, version, value }, ['value']);
+        return changeOne(studio, { kind, id: idIn(params), version, value }, ['value']);
       });
     }
   };
@@ -86,8 +83,7 @@ export const documentRoutes =
 export const changeRoutes =
   (studio: Studio): FastifyPluginAsync =>
   async (app) => {
-    app.post('/changes', { bodyLimit: LARGEST_FILE }, async ({ body }): Promise<ChangesAnswer> => {
-      const { changes } = read(changesSchema, body);
+    serve(app, ROUTES.change, async ({ body: { changes } }) => {
       const keys = changes.map(({ kind, id }) => documentKey(kind, id));
       if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
       const unreadable = new Map<string, ChangeAnswer>();

@@ -1,10 +1,8 @@
-import type { FeedEvent } from '@warm-ladder/core/wire';
+import { type FeedEvent, ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
-import { z } from 'zod';
+import { Refusal } from '../errors';
 import type { Studio } from '../studio/studio';
-import { read } from './read';
-
-const sinceSchema = z.object({ since: z.coerce.number().int().min(0) });
+import { serve } from './serve';
 
 /** Milliseconds between two signs of life: what stands between holds a silent line for a dead one. */
 const SIGN = 20_000;
@@ -20,9 +18,9 @@ export const feedRoutes =
     app.addHook('preClose', async () => {
       for (const end of open) end();
     });
-    app.get('/feed', async ({ query, headers, raw }, reply) => {
-      const last = headers['last-event-id'];
-      const { since } = read(sinceSchema, last === undefined ? query : { since: last });
+    serve(app, ROUTES.feed, async ({ query, request: { headers, raw }, reply }) => {
+      const last = Number(headers['last-event-id'] ?? query.since);
+      if (!Number.isSafeInteger(last)) throw new Refusal('BAD_REQUEST', 'Expected since=REVISION.', { path: 'since' });
       reply.hijack();
       const { raw: out } = reply;
       out.writeHead(200, {
@@ -31,7 +29,7 @@ export const feedRoutes =
         'x-accel-buffering': 'no',
       });
       out.flushHeaders();
-      let sent = since;
+      let sent = last;
       const send = (event: FeedEvent) => {
         if (event.revision <= sent) return;
         sent = event.revision;
@@ -51,12 +49,13 @@ export const feedRoutes =
       open.add(end);
       raw.on('close', end);
       try {
-        const missed = await studio.since(since);
+        const missed = await studio.since(last);
         if (missed) send(missed);
         hear = send;
         for (const event of waiting) send(event);
       } catch {
         end();
       }
+      return '';
     });
   };

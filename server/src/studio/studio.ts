@@ -128,11 +128,11 @@ export class Studio {
     return this.#text;
   }
 
-  list(kind: DocumentKind): Array<{ id: string } & Kept> {
+  list<K extends DocumentKind>(kind: K): Array<{ id: string } & Kept<K>> {
     return [...this.#snapshot.documents.shelf(kind).keys()].map((id) => ({ id, ...this.find(kind, id) }));
   }
 
-  find(kind: DocumentKind, id: string): Kept {
+  find<K extends DocumentKind>(kind: K, id: string): Kept<K> {
     const kept = this.#snapshot.kept(kind, id);
     if (!kept) throw new Refusal('NOT_FOUND', `There is no “${id}” among the ${kind}.`, { path: `${kind}/${id}` });
     return kept;

@@ -41,7 +41,8 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
     );
   }
   const settled = Object.keys(studio.unsaved).length > 0 ? 'The rest is saved' : 'Saved';
-  const text = conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || sending.length > 0 ? 'Saving…' : settled;
+  const text =
+    conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || Object.keys(sending).length > 0 ? 'Saving…' : settled;
   return (
     <p role="status" className="flex items-center gap-1.5 text-sm text-soft">
       <span aria-hidden="true" className={`size-2 rounded-full ${text === settled ? 'bg-moss' : 'bg-heat-4'}`} />

@@ -63,8 +63,10 @@ function waiting({ unsaved, conflicts, refused, bundle }: StudioState): Document
 
 /** Sends what waits, together. @returns `again` when more waits by then, `away` when no answer came */
 async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> {
+  if (waiting(store.getState().studio).length === 0) return 'done';
+  await import('./keeping').then(({ keptSoFar }) => keptSoFar()).catch(() => undefined);
   const { studio } = store.getState();
-  if (studio.sending.length > 0 || studio.status !== 'ready') return 'done';
+  if (Object.keys(studio.sending).length > 0 || studio.status !== 'ready') return 'done';
   const keys = waiting(studio);
   if (keys.length === 0) return 'done';
   const sent = keys.map((key) => {
@@ -79,7 +81,7 @@ async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> 
       value: value ?? null,
     }),
   );
-  store.dispatch(sending(keys));
+  store.dispatch(sending(Object.fromEntries(sent.map((each, i) => [keys[i], { value: each.sent }]))));
   try {
     const { answers } = await server.change(changes);
     store.dispatch(

@@ -27,36 +27,47 @@ export function startKeeping(store: AppStore): void {
   const records = new Records();
   let seen: StudioState | undefined;
   let writing = false;
-  const write = async () => {
+  const writeAll = async () => {
+    for (let last: StudioState | undefined; last !== seen; ) {
+      last = seen;
+      const { studio } = store.getState();
+      const held = await records.write(studio);
+      if (held !== store.getState().studio.held) store.dispatch(kept(held));
+    }
+    writing = false;
+  };
+  const write = () => {
     if (writing) return;
     writing = true;
-    try {
-      for (let last: StudioState | undefined; last !== seen; ) {
-        last = seen;
-        const { studio } = store.getState();
-        const held = await records.write(studio);
-        if (held !== store.getState().studio.held) store.dispatch(kept(held));
-      }
-    } finally {
-      writing = false;
-    }
+    lastWrite = writeAll();
   };
   const look = () => {
     const { studio } = store.getState();
     const before = seen;
     if (studio.status !== 'ready' || (before && FACTS.every((fact) => before[fact] === studio[fact]))) return;
     seen = studio;
-    void write();
+    write();
   };
   store.subscribe(look);
   look();
 }
 
+let lastWrite: Promise<void> = Promise.resolve();
+/** Milliseconds after which nobody waits any longer for a browser's store. */
+const PATIENCE = 2_000;
+
+/**
+ * Waits until all that was changed is kept. What is sent must be what is kept: else a page that closes before its record
+ * is taken away leaves an older one, and the next page would take it for a clash with somebody else.
+ */
+export const keptSoFar = (): Promise<void> =>
+  Promise.race([lastWrite, new Promise<void>((resolve) => setTimeout(resolve, PATIENCE))]);
+
 /** Where a document stands on its way to the server. */
 function stateOf({ conflicts, refused, sending }: StudioState, key: DocumentKey): Outgoing {
   if (conflicts.some(({ kind, id }) => documentKey(kind, id) === key)) return 'conflict';
   if (refused[key]) return 'refused';
-  return sending.includes(key) ? 'sent' : 'waiting';
+  return sending[key] ? 'sent' : 'waiting';
 }
 
 /** What of this tab is in the browser's store: each is written only when what it says has changed. */
@@ -89,12 +100,15 @@ class Records {
   }
 }
 
+/** What of a document is at the server, or may be. */
+const sentOf = ({ sending, unanswered }: StudioState, key: DocumentKey) => sending[key] ?? unanswered[key];
+
 const factsOf = (studio: StudioState, key: DocumentKey): readonly unknown[] => {
   const [kind, id] = splitDocumentKey(key);
   return [
     documentOf(studio.bundle, kind, id),
     studio.versions[kind][id],
-    studio.unanswered[key],
+    sentOf(studio, key),
     stateOf(studio, key),
     studio.refused[key]?.message,
   ];
@@ -102,7 +116,7 @@ const factsOf = (studio: StudioState, key: DocumentKey): readonly unknown[] => {
 
 function recordOf(studio: StudioState, key: DocumentKey, at: number): UnsentRecord {
   const [kind, id] = splitDocumentKey(key);
-  const lost = studio.unanswered[key];
+  const sent = sentOf(studio, key);
   return {
     kind,
     id,
@@ -111,6 +125,6 @@ function recordOf(studio: StudioState, key: DocumentKey, at: number): UnsentReco
     state: stateOf(studio, key),
     message: studio.refused[key]?.message,
     at,
-    ...(lost ? { sent: lost.value ?? null } : {}),
+    ...(sent ? { sent: sent.value ?? null } : {}),
   };
 }

@@ -1,15 +1,6 @@
 import type { DocumentKind } from '@warm-ladder/core/formats';
-import type {
-  ChangesAnswer,
-  ImportAnswer,
-  Kept,
-  KeptCopy,
-  RefusalBody,
-  SentChange,
-  SetAsideDocument,
-  StudioAnswer,
-  TableAnswer,
-} from '@warm-ladder/core/wire';
+import type { Kept, RefusalBody, ROUTES, SentChange, SetAsideDocument } from '@warm-ladder/core/wire';
+import type { z } from 'zod';
 
 /** A refusal in the server's words. */
 export class Refused extends Error {
@@ -28,10 +19,38 @@ export class ServerFailed extends Error {}
 /** The server can't be reached: nothing is known of what happened. */
 export class ServerAway extends Error {}
 
-async function ask<T>(method: string, path: string, body?: string | Blob, type = 'application/json'): Promise<T> {
+type Known = (typeof ROUTES)[keyof typeof ROUTES];
+type Named<M, P> = Extract<Known, { readonly method: M; readonly path: P }>;
+type Answered<M, P> =
+  Named<M, P> extends { readonly answer: { readonly schema: infer S extends z.ZodType } } ? z.infer<S> : never;
+
+interface Asked {
+  /** In the place of what stands in braces in the path. */
+  readonly params?: Readonly<Record<string, string>>;
+  readonly query?: Readonly<Record<string, string | number | boolean | undefined>>;
+  /** JSON as text, or a file as it is. */
+  readonly body?: string | Blob;
+  readonly type?: string;
+}
+
+/** Asks one of the routes of the contract; what comes back is what its schema says. */
+const ask = <M extends Known['method'], P extends Extract<Known, { readonly method: M }>['path']>(
+  method: M,
+  path: P,
+  asked?: Asked,
+): Promise<Answered<M, P>> => send(method, path, asked) as Promise<Answered<M, P>>;
+
+async function send(
+  method: string,
+  path: string,
+  { params = {}, query = {}, body, type = 'application/json' }: Asked = {},
+): Promise<unknown> {
+  const place = path.replaceAll(/\{(\w+)\}/g, (_braced, name: string) => encodeURIComponent(params[name] ?? ''));
+  const said = Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]));
+  const asked = said.length > 0 ? `?${new URLSearchParams(said)}` : '';
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
+    response = await fetch(`/api${place}${asked}`, {
       method,
       ...(body === undefined ? {} : { body, headers: { 'content-type': type } }),
     });
@@ -39,7 +58,7 @@ async function ask<T>(method: string, path: string, body?: string | Blob, type =
     throw new ServerAway();
   }
   const answer: unknown = await response.json().catch(() => null);
-  if (response.ok && answer !== null) return answer as T;
+  if (response.ok && answer !== null) return answer;
   const refusal = (answer ?? {}) as Partial<RefusalBody>;
   // A gateway in front of a stopped server answers in its stead, and not in the server's shape.
   if (refusal.code === undefined) throw new ServerAway();
@@ -47,8 +66,6 @@ async function ask<T>(method: string, path: string, body?: string | Blob, type =
   throw new Refused(refusal);
 }
 
-const place = (kind: DocumentKind, id: string) =>
-  kind === 'method' ? '/method' : `/${kind}/${encodeURIComponent(id)}`;
 const json = JSON.stringify;
 
 /** What an import is asked for with. */
@@ -58,30 +75,28 @@ export interface ImportQuery {
   readonly base?: number | undefined;
   readonly reason?: 'empty';
 }
-const queryOf = (query: Partial<ImportQuery>): string =>
-  new URLSearchParams(
-    Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
-  ).toString();
-
 /** The server's interface, one function a question. Each throws `Refused`, `ServerFailed` or `ServerAway`. */
 export const server = {
-  studio: () => ask<StudioAnswer>('GET', '/studio'),
+  studio: () => ask('GET', '/studio'),
   /** What is kept of one document; `null` when there is none. */
-  find: (kind: DocumentKind, id: string) =>
-    ask<Kept>('GET', place(kind, id)).catch((error: unknown) => {
+  find: async <K extends DocumentKind>(kind: K, id: string): Promise<Kept<K> | null> => {
+    try {
+      return (await send('GET', kind === 'method' ? '/method' : `/${kind}/{id}`, { params: { id } })) as Kept<K>;
+    } catch (error) {
       if (error instanceof Refused && error.code === 'NOT_FOUND') return null;
       throw error;
-    }),
-  change: (changes: readonly SentChange[]) => ask<ChangesAnswer>('POST', '/changes', json({ changes })),
-  import: (text: string, query: ImportQuery) => ask<ImportAnswer>('POST', `/bundle?${queryOf(query)}`, text),
+    }
+  },
+  change: (changes: readonly SentChange[]) => ask('POST', '/changes', { body: json({ changes }) }),
+  import: (text: string, query: ImportQuery) => ask('POST', '/bundle', { query: { ...query }, body: text }),
   /** A table as it lies on the disk: the server reads its encoding. */
   importTable: (table: Blob, { rehearse, base }: ImportQuery) =>
-    ask<TableAnswer>('POST', `/repertoire.csv?${queryOf({ rehearse, base })}`, table, 'text/csv'),
-  copies: () => ask<KeptCopy[]>('GET', '/copies'),
-  restoreCopy: (name: string) => ask<ImportAnswer>('POST', `/copies/${encodeURIComponent(name)}/restore`),
-  setAside: () => ask<SetAsideDocument[]>('GET', '/set-aside'),
-  putBack: ({ kind, id, at }: SetAsideDocument) => ask<object>('POST', '/set-aside/put-back', json({ kind, id, at })),
-  forget: ({ kind, id, at }: SetAsideDocument) => ask<object>('POST', '/set-aside/forget', json({ kind, id, at })),
+    ask('POST', '/repertoire.csv', { query: { rehearse, base }, body: table, type: 'text/csv' }),
+  copies: () => ask('GET', '/copies'),
+  restoreCopy: (name: string) => ask('POST', '/copies/{name}/restore', { params: { name } }),
+  setAside: () => ask('GET', '/set-aside'),
+  putBack: ({ kind, id, at }: SetAsideDocument) => ask('POST', '/set-aside/put-back', { body: json({ kind, id, at }) }),
+  forget: ({ kind, id, at }: SetAsideDocument) => ask('POST', '/set-aside/forget', { body: json({ kind, id, at }) }),
 };
 
 /** Where the whole studio, or a copy, is fetched as a file. */

@@ -117,7 +117,7 @@ test('an answer that was lost is no conflict, though the hand went on meanwhile;
   const edited = run(opened(), named('A'));
   const sent = documentOf(edited.bundle, 'classes', 'test-class');
   const lost = run(edited, unanswered({ sent: [{ ...CLASS, sent }], trouble: null }), named('B'));
-  expect(lost).toMatchObject({ away: true, sending: [] });
+  expect(lost).toMatchObject({ away: true, sending: {} });
   const again = { ...CLASS, sent: mine('B') };
   expect(run(lost, answered([{ ...again, answer: stale(mine('A')) }]))).toMatchObject({
     conflicts: [],

@@ -1,5 +1,5 @@
 import { createAsyncThunk, createSlice, type Draft, original, type PayloadAction } from '@reduxjs/toolkit';
-import { type DocumentKey, type DocumentKind, documentKey } from '@warm-ladder/core/formats';
+import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { StudioAnswer } from '@warm-ladder/core/wire';
 import { did, recorded, wentBack, wentForward } from './history';
 import { server } from './server';
@@ -73,10 +73,10 @@ const slice = createSlice({
     redone: pure<void>(wentForward),
     /** What was gone back or forward has been told. */
     goneTold: pure<void>((state) => ({ ...state, gone: null })),
-    sending: pure((state, sending: readonly DocumentKey[]) => ({ ...state, sending })),
+    sending: pure((state, sending: StudioState['sending']) => ({ ...state, sending })),
     /** The server's answers, each to what was sent: an edit made meanwhile stays unsaved. */
     answered: pure((state, answers: readonly SentAnswer[]) =>
-      answers.reduce<StudioState>(withAnswer, { ...state, sending: [], away: false, trouble: null }),
+      answers.reduce<StudioState>(withAnswer, { ...state, sending: {}, away: false, trouble: null }),
     ),
     /** What others have changed. */
     fed: pure(withFed),
@@ -84,7 +84,7 @@ const slice = createSlice({
     unanswered: pure(
       (state, { sent, trouble }: { sent: ReadonlyArray<Omit<SentAnswer, 'answer'>>; trouble: string | null }) => ({
         ...state,
-        sending: [],
+        sending: {},
         away: trouble === null,
         trouble,
         unanswered: {

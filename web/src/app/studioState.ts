@@ -83,8 +83,8 @@ export interface StudioState {
   readonly unanswered: Readonly<Record<DocumentKey, { readonly value: unknown }>>;
   /** Documents the server does not take as they are; they are sent again with what is changed next. */
   readonly refused: Readonly<Record<DocumentKey, Refusal>>;
-  /** Documents on their way to the server. */
-  readonly sending: readonly DocumentKey[];
+  /** What of documents is on its way to the server. */
+  readonly sending: Readonly<Record<DocumentKey, { readonly value: unknown }>>;
   /** The server can't be reached. */
   readonly away: boolean;
   /** The server is there and fails, in its words. */
@@ -115,7 +115,7 @@ export const initialState: StudioState = {
   unsaved: {},
   unanswered: {},
   refused: {},
-  sending: [],
+  sending: {},
   away: false,
   trouble: null,
   held: true,

@@ -1,0 +1,239 @@
+import { z } from 'zod';
+import { COLLECTIONS, DOCUMENT_KINDS, type DocumentKind } from '../formats/kinds';
+import {
+  copySchema,
+  feedSchema,
+  fileSchema,
+  idSchema,
+  importSchema,
+  keptSchema,
+  type RefusalCode,
+  setAsideSchema,
+  studioSchema,
+  tableSchema,
+} from './answers';
+import { changesAnswerSchema, changesSchema } from './changes';
+
+/** A body, sent or answered, and its type. */
+interface Body<T extends z.ZodType = z.ZodType> {
+  readonly type: 'application/json' | 'text/csv' | 'text/event-stream';
+  readonly schema: T;
+  /** It may be as large as a whole studio. */
+  readonly large?: true;
+  /** It goes as a file, and is read as one: it may be of an older version than its schema here. */
+  readonly file?: true;
+}
+
+/** One question that can be asked of the server, under `/api`: all that is sent, answered and refused. */
+export interface Route {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** With the parameters of the path in braces, as OpenAPI writes them. */
+  readonly path: string;
+  readonly summary: string;
+  readonly params?: z.ZodObject;
+  readonly query?: z.ZodObject;
+  readonly body?: Body;
+  readonly answer: Body;
+  /** Beside those that any request may get (see `refusalsOf`). */
+  readonly refusals: readonly RefusalCode[];
+}
+
+const json = <T extends z.ZodType>(schema: T) => ({ type: 'application/json', schema }) as const;
+const file = <T extends z.ZodType>(schema: T) =>
+  ({ type: 'application/json', schema, large: true, file: true }) as const;
+const csv = { type: 'text/csv', schema: z.string(), large: true, file: true } as const;
+
+const NOTHING = json(z.strictObject({}));
+const version = z.coerce.number().int().min(0);
+const flag = z.enum(['true', 'false']).default('false');
+const rehearse = flag.describe('Only tell what it would do');
+const base = version.optional().describe('The revision of the studio it was rehearsed on: refused if that has changed');
+const named = z.strictObject({ name: z.string().max(200).describe('Of a copy') });
+const withId = z.strictObject({ id: idSchema });
+const asideSchema = z.strictObject({ kind: idSchema, id: idSchema, at: idSchema });
+const revision = z.int().min(0);
+
+/** Questions about the studio as a whole. */
+export const ROUTES = {
+  health: {
+    method: 'GET',
+    path: '/health',
+    summary: 'Whether the server is there',
+    answer: json(z.strictObject({ ok: z.literal(true), revision })),
+    refusals: [],
+  },
+  studio: {
+    method: 'GET',
+    path: '/studio',
+    summary: 'The whole studio with the versions of its documents: all that a browser opens with',
+    answer: json(studioSchema),
+    refusals: [],
+  },
+  feed: {
+    method: 'GET',
+    path: '/feed',
+    summary: 'What is kept from a revision on, as server-sent events, each with its revision as its id',
+    query: z.strictObject({ since: version.describe('A header last-event-id takes its place') }).partial(),
+    answer: { type: 'text/event-stream', schema: feedSchema },
+    refusals: [],
+  },
+  change: {
+    method: 'POST',
+    path: '/changes',
+    summary: 'Changes of many documents, kept in one transaction; each has its own answer',
+    body: { ...json(changesSchema), large: true },
+    answer: json(changesAnswerSchema),
+    refusals: ['INVALID', 'NO_SPACE'],
+  },
+  export: {
+    method: 'GET',
+    path: '/bundle',
+    summary: 'The studio as a portable file',
+    answer: file(fileSchema),
+    refusals: [],
+  },
+  import: {
+    method: 'POST',
+    path: '/bundle',
+    summary: 'Takes a portable file in, or tells what it would do',
+    query: z.strictObject({
+      mode: z.enum(['merge', 'replace']).default('merge'),
+      rehearse,
+      base,
+      reason: z.enum(['empty', 'restore']).optional().describe('For the name of the copy that is kept before it'),
+    }),
+    body: file(fileSchema),
+    answer: json(importSchema),
+    refusals: ['INVALID', 'STALE', 'NO_SPACE', 'NO_COPY'],
+  },
+  exportTable: {
+    method: 'GET',
+    path: '/repertoire.csv',
+    summary: 'The flat parts of the repertoire as a table',
+    answer: csv,
+    refusals: [],
+  },
+  importTable: {
+    method: 'POST',
+    path: '/repertoire.csv',
+    summary: 'Takes a table of the repertoire in, or tells what it would do',
+    query: z.strictObject({ rehearse, base }),
+    body: csv,
+    answer: json(tableSchema),
+    refusals: ['INVALID', 'STALE', 'NO_SPACE', 'NO_COPY'],
+  },
+  copies: {
+    method: 'GET',
+    path: '/copies',
+    summary: 'Copies of the studio that were kept before something was done to it',
+    answer: json(z.array(copySchema).readonly()),
+    refusals: [],
+  },
+  copy: {
+    method: 'GET',
+    path: '/copies/{name}',
+    summary: 'A copy as a portable file',
+    params: named,
+    answer: file(fileSchema),
+    refusals: ['NOT_FOUND'],
+  },
+  restore: {
+    method: 'POST',
+    path: '/copies/{name}/restore',
+    summary: 'Puts a copy in the place of the studio',
+    params: named,
+    answer: json(importSchema),
+    refusals: ['NOT_FOUND', 'INVALID', 'NO_SPACE', 'NO_COPY'],
+  },
+  setAside: {
+    method: 'GET',
+    path: '/set-aside',
+    summary: 'Documents that did not fit when the studio was opened',
+    answer: json(z.array(setAsideSchema).readonly()),
+    refusals: [],
+  },
+  putBack: {
+    method: 'POST',
+    path: '/set-aside/put-back',
+    summary: 'Puts back a document that was set aside',
+    body: json(asideSchema),
+    answer: NOTHING,
+    refusals: ['NOT_FOUND', 'INVALID', 'IN_USE', 'STALE', 'NO_SPACE'],
+  },
+  letGo: {
+    method: 'POST',
+    path: '/set-aside/forget',
+    summary: 'Lets go of a document that was set aside',
+    body: json(asideSchema),
+    answer: NOTHING,
+    refusals: ['NOT_FOUND', 'NO_SPACE'],
+  },
+} as const satisfies Readonly<Record<string, Route>>;
+
+const written = json(z.strictObject({ version: z.int().min(0), value: z.unknown().describe('The document') }));
+const next = json(z.strictObject({ version: z.int().min(0).describe('The version it has now') }));
+const CHANGED: readonly RefusalCode[] = ['INVALID', 'STALE', 'IN_USE', 'NO_SPACE'];
+
+/** Questions about one kind of document: the one method has neither a list nor an id, and is never removed. */
+export function documentRoutes<K extends DocumentKind>(kind: K) {
+  const one = kind === 'method';
+  const path = one ? '/method' : `/${kind}/{id}`;
+  const params = one ? {} : { params: withId };
+  return {
+    list: {
+      method: 'GET',
+      path: `/${kind}`,
+      summary: `All ${kind}`,
+      answer: json(z.array(keptSchema(kind).extend({ id: idSchema })).readonly()),
+      refusals: [],
+    },
+    find: {
+      method: 'GET',
+      path,
+      summary: `One of the ${kind}`,
+      ...params,
+      answer: json(keptSchema(kind)),
+      refusals: ['NOT_FOUND'],
+    },
+    put: {
+      method: 'PUT',
+      path,
+      summary: `Puts one of the ${kind}, made from a version`,
+      ...params,
+      body: written,
+      answer: next,
+      refusals: CHANGED,
+    },
+    remove: {
+      method: 'DELETE',
+      path,
+      summary: `Removes one of the ${kind}, as it was at a version`,
+      ...params,
+      query: z.strictObject({ version }),
+      answer: NOTHING,
+      refusals: ['NOT_FOUND', ...CHANGED],
+    },
+  } as const satisfies Readonly<Record<string, Route>>;
+}
+
+/** Every route there is, by the name of its operation. */
+export function allRoutes(): Readonly<Record<string, Route>> {
+  const capital = (kind: string) => kind.charAt(0).toUpperCase() + kind.slice(1);
+  const ofDocuments = DOCUMENT_KINDS.flatMap((kind): Array<[string, Route]> => {
+    const { list, find, put, remove } = documentRoutes(kind);
+    const all: Record<string, Route> = (COLLECTIONS as readonly string[]).includes(kind)
+      ? { list, find, put, remove }
+      : { find, put };
+    return Object.entries(all).map(([name, route]) => [name + capital(kind), route]);
+  });
+  return { ...ROUTES, ...Object.fromEntries(ofDocuments) };
+}
+
+/** What any request may be refused with, one with a body, and one that was asked wrongly. */
+const ANY: readonly RefusalCode[] = ['BAD_REQUEST', 'WRONG_HOST', 'TOO_LONG', 'INTERNAL', 'UNREACHABLE'];
+const WITH_BODY: readonly RefusalCode[] = ['BAD_JSON', 'TOO_LARGE', 'WRONG_TYPE', 'INVALID'];
+const WRITING: readonly RefusalCode[] = ['FORBIDDEN'];
+
+/** All that a route can be refused with. */
+export const refusalsOf = ({ method, body, refusals }: Route): ReadonlySet<RefusalCode> =>
+  new Set([...ANY, ...(method === 'GET' ? [] : WRITING), ...(body ? WITH_BODY : []), ...refusals]);

@@ -1,0 +1,47 @@
+import type { Route } from '@warm-ladder/core/wire';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
+import type { z } from 'zod';
+import { LARGEST_FILE } from './limits';
+import { read } from './read';
+
+type Read<T> = T extends z.ZodType ? z.infer<T> : undefined;
+type BodyOf<R extends Route> = R['body'] extends { readonly file: true }
+  ? unknown
+  : R['body'] extends { readonly schema: infer S }
+    ? Read<S>
+    : undefined;
+
+/** What was sent to a route, read by its schemas; a file comes as it is. */
+interface Sent<R extends Route> {
+  readonly params: Read<R['params']>;
+  readonly query: Read<R['query']>;
+  readonly body: BodyOf<R>;
+  readonly request: FastifyRequest;
+  readonly reply: FastifyReply;
+}
+/** What a route answers: what its schema says, or the same as text that is JSON already. */
+type Answer<R extends Route> = z.input<R['answer']['schema']> | string;
+
+/** Answers a route of the contract: what is sent is read by its schemas before anything is done. */
+export function serve<R extends Route>(
+  app: FastifyInstance,
+  route: R,
+  answer: (sent: Sent<R>) => Promise<Answer<R>>,
+): void {
+  const { method, path, params, query, body }: Route = route;
+  app.route({
+    method,
+    url: path.replaceAll(/\{(\w+)\}/g, ':$1'),
+    ...(body?.large ? { bodyLimit: LARGEST_FILE } : {}),
+    handler: async (request, reply) => {
+      const sent = {
+        params: params && read(params, request.params, 'BAD_REQUEST'),
+        query: query && read(query, request.query, 'BAD_REQUEST'),
+        body: body && (body.file ? request.body : read(body.schema, request.body)),
+        request,
+        reply,
+      };
+      return answer(sent as Sent<R>);
+    },
+  });
+}
