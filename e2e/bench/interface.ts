@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { chromium, type Page } from '@playwright/test';
+import { chromium } from '@playwright/test';
 import { demoBundle } from '../demo';
 import { BROWSER, ROOT, startStudio } from '../studio';
 import { quantile, report } from './report';
 import { sixtyBlocks } from './sixty';
+import { untilShown } from './untilShown';
 
 interface Chunk {
   readonly file: string;
@@ -27,38 +28,6 @@ function firstView(view: string): number {
   visit(view);
   const bytes = [...files].map((file) => gzipSync(readFileSync(join(ROOT, 'web/dist', file))).length);
   return bytes.reduce((sum, each) => sum + each, 0) / 1000;
-}
-
-/** Milliseconds from an event on the page to the length and the findings standing in the document, painted. */
-async function untilShown(page: Page, act: () => Promise<void>): Promise<number> {
-  await page.evaluate(() => {
-    const shown = document.querySelector('output[aria-label="Length"]');
-    const spot = window as unknown as { started: number; took: Promise<number> };
-    spot.started = 0;
-    for (const kind of ['input', 'pointermove'] as const) {
-      window.addEventListener(
-        kind,
-        ({ timeStamp }) => {
-          spot.started ||= timeStamp;
-        },
-        { capture: true, once: true },
-      );
-    }
-    spot.took = new Promise((resolve, reject) => {
-      setTimeout(() => reject(new Error('nothing was shown within 5 s')), 5000);
-      const observer = new MutationObserver(() => {
-        observer.disconnect();
-        requestAnimationFrame(() => {
-          const channel = new MessageChannel();
-          channel.port1.onmessage = () => resolve(performance.now() - spot.started);
-          channel.port2.postMessage(null);
-        });
-      });
-      if (shown) observer.observe(shown, { characterData: true, subtree: true, childList: true });
-    });
-  });
-  await act();
-  return page.evaluate(() => (window as unknown as { took: Promise<number> }).took);
 }
 
 for (const [name, view] of [

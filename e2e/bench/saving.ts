@@ -11,27 +11,11 @@ import { Studio } from '../../server/src/studio/studio';
 import { demoBundle } from '../demo';
 import { bigBundle } from '../faults/writers';
 import { launch, newFolder } from '../studio';
+import { largeStudio } from './largeStudio';
 import { quantile, report } from './report';
 
 /** Saves timed. */
 const SAVES = 300;
-
-/** The demo's repertoire copied until it holds so many rungs. */
-function repertoireOf(rungs: number): Bundle {
-  const demo = demoBundle();
-  const exercises = demo.exercises ?? [];
-  const own = exercises.reduce((sum, { rungs: ladder }) => sum + ladder.length, 0);
-  const copies = Array.from({ length: Math.ceil(rungs / own) }, (_, copy) =>
-    copy === 0
-      ? exercises
-      : exercises.map((exercise) => ({
-          ...exercise,
-          id: `${exercise.id}-${copy}`,
-          rungs: exercise.rungs.map(({ requires: _none, ...rung }) => rung),
-        })),
-  );
-  return { ...demo, exercises: copies.flat() };
-}
 
 /** The database with a watch on it: how long the last statement took. */
 function watched(db: Database): { db: Database; took: () => number } {
@@ -64,9 +48,7 @@ async function saveRatio(rungs: number, classes: number, url?: string): Promise<
   const { db, close } = await openDatabase(join(folder, 'data'), url);
   const watch = watched(db);
   const studio = await Studio.open(watch.db, new Copies(join(folder, 'kept')));
-  const { classes: more = [] } = bigBundle(classes);
-  const whole = repertoireOf(rungs);
-  await studio.import({ ...whole, classes: [...(whole.classes ?? []), ...more] }, { mode: 'replace', rehearse: false });
+  await studio.import(largeStudio(rungs, classes), { mode: 'replace', rehearse: false });
   const plan = (studio.bundle.classes ?? []).find(({ id }) => id === 'night-landing') as ClassPlan;
   let { version } = studio.find('classes', plan.id);
   const [saves, statements]: [number[], number[]] = [[], []];

@@ -1,0 +1,33 @@
+import type { Page } from '@playwright/test';
+
+/** Milliseconds from an event on the page to the length and the findings standing in the document, painted. */
+export async function untilShown(page: Page, act: () => Promise<void>): Promise<number> {
+  await page.evaluate(() => {
+    const shown = document.querySelector('output[aria-label="Length"]');
+    const spot = window as unknown as { started: number; took: Promise<number> };
+    spot.started = 0;
+    for (const kind of ['input', 'pointermove'] as const) {
+      window.addEventListener(
+        kind,
+        ({ timeStamp }) => {
+          spot.started ||= timeStamp;
+        },
+        { capture: true, once: true },
+      );
+    }
+    spot.took = new Promise((resolve, reject) => {
+      setTimeout(() => reject(new Error('nothing was shown within 5 s')), 5000);
+      const observer = new MutationObserver(() => {
+        observer.disconnect();
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel();
+          channel.port1.onmessage = () => resolve(performance.now() - spot.started);
+          channel.port2.postMessage(null);
+        });
+      });
+      if (shown) observer.observe(shown, { characterData: true, subtree: true, childList: true });
+    });
+  });
+  await act();
+  return page.evaluate(() => (window as unknown as { took: Promise<number> }).took);
+}
