@@ -1,15 +1,17 @@
-import { createAsyncThunk, createSlice, type Draft, original, type PayloadAction } from '@reduxjs/toolkit';
+import { createAction, createAsyncThunk, type UnknownAction } from '@reduxjs/toolkit';
 import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
-import type { StudioAnswer } from '@warm-ladder/core/wire';
+import type { FeedEvent, Kept, StudioAnswer } from '@warm-ladder/core/wire';
 import { did, recorded, wentBack, wentForward } from './history';
 import { server } from './server';
 import { withAnswer, withFed } from './studioAnswers';
 import { opened, reloaded } from './studioOpening';
 import {
+  type Change,
   type Conflict,
   documentOf,
   initialState,
   type KeptHistory,
+  type Place,
   type SentAnswer,
   type StudioState,
   same,
@@ -52,125 +54,120 @@ export const takeServers = createAsyncThunk(
   async ({ kind, id }: { kind: DocumentKind; id: string }) => ({ kind, id, current: await server.find(kind, id) }),
 );
 
-/** The state as the toolkit's reducers speak of it. */
-const asDraft = (state: StudioState) => state as Draft<StudioState>;
+export const changed = createAction<Change>('studio/changed');
+export const undone = createAction('studio/undone');
+export const redone = createAction('studio/redone');
+/** What was gone back or forward has been told. */
+export const goneTold = createAction('studio/goneTold');
+export const sending = createAction<StudioState['sending']>('studio/sending');
+/** The server's answers, each to what was sent: an edit made meanwhile stays unsaved. */
+export const answered = createAction<readonly SentAnswer[]>('studio/answered');
+/** No answer came; what was sent may have arrived. */
+export const unanswered = createAction<Unanswered>('studio/unanswered');
+/** What others have changed. */
+export const fed = createAction<FeedEvent>('studio/fed');
+/** Whether this browser kept what is not yet sent. */
+export const kept = createAction<boolean>('studio/kept');
+export const asideCounted = createAction<number>('studio/asideCounted');
+/** The director's answer to a conflict. */
+export const conflictSettled = createAction<Settlement>('studio/conflictSettled');
+
+interface Unanswered {
+  readonly sent: ReadonlyArray<Omit<SentAnswer, 'answer'>>;
+  /** The server's words; none where it can't be reached. */
+  readonly trouble: string | null;
+}
 
 /**
- * The state is large and every edit makes new objects for what it touches, so reducers are plain functions of the
- * state: wrapping a whole studio in drafts at each keystroke would be felt.
+ * `mine` is written over what is there, `theirs` replaces what is here, and `both` leaves theirs in its place and keeps
+ * mine beside it as a document of its own.
  */
-const pure =
-  <P>(reduce: (state: StudioState, payload: P) => StudioState) =>
-  (state: Draft<StudioState>, { payload }: PayloadAction<P>): Draft<StudioState> =>
-    asDraft(reduce(original(state) as StudioState, payload));
+interface Settlement {
+  readonly conflict: Conflict;
+  readonly keep: 'mine' | 'theirs' | 'both';
+  /** The id of mine beside theirs. */
+  readonly copy?: string;
+}
 
-const slice = createSlice({
-  name: 'studio',
-  initialState: asDraft(initialState),
-  reducers: {
-    changed: pure(did),
-    undone: pure<void>(wentBack),
-    redone: pure<void>(wentForward),
-    /** What was gone back or forward has been told. */
-    goneTold: pure<void>((state) => ({ ...state, gone: null })),
-    sending: pure((state, sending: StudioState['sending']) => ({ ...state, sending })),
-    /** The server's answers, each to what was sent: an edit made meanwhile stays unsaved. */
-    answered: pure((state, answers: readonly SentAnswer[]) =>
-      answers.reduce<StudioState>(withAnswer, { ...state, sending: {}, away: false, trouble: null }),
-    ),
-    /** What others have changed. */
-    fed: pure(withFed),
-    /** No answer came; what was sent may have arrived. */
-    unanswered: pure(
-      (state, { sent, trouble }: { sent: ReadonlyArray<Omit<SentAnswer, 'answer'>>; trouble: string | null }) => ({
-        ...state,
-        sending: {},
-        away: trouble === null,
-        trouble,
-        unanswered: {
-          ...state.unanswered,
-          ...Object.fromEntries(sent.map(({ kind, id, sent: value }) => [documentKey(kind, id), { value }])),
-        },
-      }),
-    ),
-    /** Whether this browser kept what is not yet sent. */
-    kept: pure((state, held: boolean) => (state.held === held ? state : { ...state, held })),
-    asideCounted: pure((state, aside: number) => ({ ...state, aside })),
-    /**
-     * The director's answer: `mine` is written over what is there, `theirs` replaces what is here, and `both` leaves
-     * theirs in its place and keeps mine beside it as a document of its own.
-     */
-    conflictSettled: pure(
-      (state, { conflict, keep, copy }: { conflict: Conflict; keep: 'mine' | 'theirs' | 'both'; copy?: string }) => {
-        const { kind, id, current, unsent } = conflict;
-        const settled: StudioState = {
-          ...state,
-          conflicts: state.conflicts.filter((each) => each !== conflict),
-          versions: withVersion(state.versions, kind, id, current?.version ?? 0),
-          unanswered: without(state.unanswered, documentKey(kind, id)),
-        };
-        if (keep === 'mine') return settled;
-        const before = documentOf(state.bundle, kind, id);
-        const after = unsent ? (unsent.value ?? undefined) : current?.value;
-        const unsaved = unsent
-          ? { ...state.unsaved, [documentKey(kind, id)]: true as const }
-          : without(state.unsaved, documentKey(kind, id));
-        const bundle = withValue(state.bundle, kind, id, after);
-        const refused = without(state.refused, documentKey(kind, id));
-        const now = { ...settled, bundle, unsaved, refused };
-        const taken = recorded(state, now, { documents: [{ kind, id }], label: 'taking theirs', field: '' });
-        if (keep === 'theirs' || copy === undefined || typeof before !== 'object') return taken;
-        const mine = { ...before, id: copy, name: `${nameOf(before)} (mine)`.slice(0, 120) };
-        return did(taken, { documents: [{ kind, id: copy, after: mine }], label: 'keeping both', field: '' });
-      },
-    ),
-  },
-  extraReducers: (builder) => {
-    builder.addCase(loadStudio.pending, (state) => {
-      if (state.status === 'failed') state.status = 'loading';
-    });
-    builder.addCase(loadStudio.rejected, (state) => {
-      if (state.status !== 'ready') state.status = 'failed';
-      state.away = true;
-    });
-    builder.addCase(loadStudio.fulfilled, (state, { payload: { answer, left }, meta }) => {
-      const now = original(state) as StudioState;
-      return asDraft(
-        left ? opened(answer, left) : reloaded(now, answer, meta.arg === undefined ? 'the import' : meta.arg),
-      );
-    });
-    builder.addCase(takeServers.fulfilled, (state, { payload: { kind, id, current } }) => {
-      const now = original(state) as StudioState;
-      const key = documentKey(kind, id);
-      const taken = {
-        ...now,
-        bundle: withValue(now.bundle, kind, id, current?.value),
-        versions: withVersion(now.versions, kind, id, current?.version ?? 0),
-        unsaved: without(now.unsaved, key),
-        unanswered: without(now.unanswered, key),
-        refused: without(now.refused, key),
-      };
-      return asDraft(
-        recorded(now, taken, { documents: [{ kind, id }], label: 'going back to what is saved', field: '' }),
-      );
-    });
+/**
+ * A plain function of the state, and no draft of it: a studio is large, and freezing one as it is opened, or wrapping it
+ * at each keystroke, would be felt. Every reducer makes new objects for what it touches, and no others.
+ */
+export function studioReducer(state: StudioState = initialState, action: UnknownAction): StudioState {
+  if (changed.match(action)) return did(state, action.payload);
+  if (undone.match(action)) return wentBack(state);
+  if (redone.match(action)) return wentForward(state);
+  if (goneTold.match(action)) return { ...state, gone: null };
+  if (sending.match(action)) return { ...state, sending: action.payload };
+  if (answered.match(action)) {
+    return action.payload.reduce<StudioState>(withAnswer, { ...state, sending: {}, away: false, trouble: null });
+  }
+  if (unanswered.match(action)) return withoutAnswer(state, action.payload);
+  if (fed.match(action)) return withFed(state, action.payload);
+  if (kept.match(action)) return state.held === action.payload ? state : { ...state, held: action.payload };
+  if (asideCounted.match(action)) return { ...state, aside: action.payload };
+  if (conflictSettled.match(action)) return settled(state, action.payload);
+  if (loadStudio.pending.match(action)) return state.status === 'failed' ? { ...state, status: 'loading' } : state;
+  if (loadStudio.rejected.match(action)) {
+    return { ...state, away: true, status: state.status === 'ready' ? 'ready' : 'failed' };
+  }
+  if (loadStudio.fulfilled.match(action)) {
+    const { payload, meta } = action;
+    const { answer, left } = payload;
+    return left ? opened(answer, left) : reloaded(state, answer, meta.arg === undefined ? 'the import' : meta.arg);
+  }
+  if (takeServers.fulfilled.match(action)) return asServers(state, action.payload);
+  return state;
+}
+
+const withoutAnswer = (state: StudioState, { sent, trouble }: Unanswered): StudioState => ({
+  ...state,
+  sending: {},
+  away: trouble === null,
+  trouble,
+  unanswered: {
+    ...state.unanswered,
+    ...Object.fromEntries(sent.map(({ kind, id, sent: value }) => [documentKey(kind, id), { value }])),
   },
 });
 
+function settled(state: StudioState, { conflict, keep, copy }: Settlement): StudioState {
+  const { kind, id, current, unsent } = conflict;
+  const key = documentKey(kind, id);
+  const closed: StudioState = {
+    ...state,
+    conflicts: state.conflicts.filter((each) => each !== conflict),
+    versions: withVersion(state.versions, kind, id, current?.version ?? 0),
+    unanswered: without(state.unanswered, key),
+  };
+  if (keep === 'mine') return closed;
+  const before = documentOf(state.bundle, kind, id);
+  const after = unsent ? (unsent.value ?? undefined) : current?.value;
+  const now: StudioState = {
+    ...closed,
+    bundle: withValue(state.bundle, kind, id, after),
+    unsaved: unsent ? { ...state.unsaved, [key]: true } : without(state.unsaved, key),
+    refused: without(state.refused, key),
+  };
+  const taken = recorded(state, now, { documents: [{ kind, id }], label: 'taking theirs', field: '' });
+  if (keep === 'theirs' || copy === undefined || typeof before !== 'object') return taken;
+  const mine = { ...before, id: copy, name: `${nameOf(before)} (mine)`.slice(0, 120) };
+  return did(taken, { documents: [{ kind, id: copy, after: mine }], label: 'keeping both', field: '' });
+}
+
+/** A document as the server has it, though it was changed here. */
+function asServers(state: StudioState, { kind, id, current }: Place & { readonly current: Kept | null }): StudioState {
+  const key = documentKey(kind, id);
+  const now = {
+    ...state,
+    bundle: withValue(state.bundle, kind, id, current?.value),
+    versions: withVersion(state.versions, kind, id, current?.version ?? 0),
+    unsaved: without(state.unsaved, key),
+    unanswered: without(state.unanswered, key),
+    refused: without(state.refused, key),
+  };
+  return recorded(state, now, { documents: [{ kind, id }], label: 'going back to what is saved', field: '' });
+}
+
 const nameOf = (value: unknown): string =>
   typeof value === 'object' && value !== null && 'name' in value ? String(value.name) : '';
-
-export const {
-  changed,
-  fed,
-  undone,
-  redone,
-  goneTold,
-  sending,
-  answered,
-  unanswered,
-  kept,
-  asideCounted,
-  conflictSettled,
-} = slice.actions;
-export const studioReducer = slice.reducer;

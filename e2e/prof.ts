@@ -1,0 +1,18 @@
+import { chromium } from '@playwright/test';
+import { writeFileSync } from 'node:fs';
+import { BROWSER, startStudio } from './studio';
+import { largeStudio } from './bench/largeStudio';
+const studio = await startStudio();
+await fetch(`${studio.address}/api/bundle?mode=replace`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(largeStudio(5000, 1000)) });
+const browser = await chromium.launch(BROWSER);
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const open = async () => { const b = performance.now(); await page.goto(`${studio.address}/class/rowers-sixty`); await page.locator('#block-5').waitFor(); return performance.now() - b; };
+console.log('first', await open());
+for (let i = 0; i < 3; i++) console.log('next', await open());
+const cdp = await page.context().newCDPSession(page);
+await cdp.send('Profiler.enable'); await cdp.send('Profiler.setSamplingInterval', { interval: 200 }); await cdp.send('Profiler.start');
+console.log('profiled', await open());
+const { profile } = await cdp.send('Profiler.stop');
+writeFileSync('/tmp/w/prof/page.cpuprofile', JSON.stringify(profile));
+console.log(await page.evaluate(() => performance.getEntriesByType('resource').filter((e) => e.name.includes('/api/') || e.name.includes('index')).map((e) => { const r = e as PerformanceResourceTiming; return `${r.name.slice(-20)} start ${r.startTime | 0} first ${r.responseStart | 0} end ${r.responseEnd | 0}`; }).join('\n')));
+await browser.close(); await studio.end();
