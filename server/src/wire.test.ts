@@ -86,6 +86,21 @@ test.each(ROUTES.filter(doesWhatItIsFor))('%s answers as the contract says', asy
   expect(own.answer.schema.safeParse(answer).error?.issues ?? []).toEqual([]);
 });
 
+test('the studio comes packed to who can unpack it, and plain to others; after a change both are the new one', async () => {
+  const read = async (encoding: string) => {
+    const headers = { 'accept-encoding': encoding };
+    const response = await fetch(`${running.server.address}/api/studio`, { headers });
+    return [response.headers.get('content-encoding'), await response.json()] as const;
+  };
+  for (const turn of [1, 2]) {
+    const [packed, plain] = [await read('gzip'), await read('identity')];
+    expect([turn, packed[0], plain[0]]).toEqual([turn, 'gzip', null]);
+    expect(packed[1]).toEqual(plain[1]);
+    expect(JSON.stringify(plain[1]).includes('"id":"new"')).toBe(turn === 2);
+    await ask(route('change'), await SAID.change?.());
+  }
+});
+
 test('what is told as it happens is as the contract says', async () => {
   const since = Number((await running.server.send('GET', '/studio')).body.revision);
   const event = told(running.server, since, ({ changes }) => changes?.some(({ id }) => id === 'new') === true);

@@ -11,9 +11,11 @@ export const bundleRoutes =
     app.removeContentTypeParser('application/json');
     app.addContentTypeParser('application/json', { parseAs: 'string' }, (_request, body, done) => done(null, body));
 
-    serve(app, ROUTES.studio, async ({ reply }) => {
-      reply.type('application/json; charset=utf-8');
-      return studio.text;
+    serve(app, ROUTES.studio, async ({ request, reply }) => {
+      reply.type('application/json; charset=utf-8').header('vary', 'accept-encoding');
+      if (!/\bgzip\b/.test(String(request.headers['accept-encoding']))) return studio.text;
+      reply.header('content-encoding', 'gzip');
+      return studio.packed;
     });
 
     serve(app, ROUTES.export, async ({ reply }) => {

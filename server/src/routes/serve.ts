@@ -19,8 +19,8 @@ interface Sent<R extends Route> {
   readonly request: FastifyRequest;
   readonly reply: FastifyReply;
 }
-/** What a route answers: what its schema says, or the same as text that is JSON already. */
-type Answer<R extends Route> = z.input<R['answer']['schema']> | string;
+/** What a route answers: what its schema says, or the same as text that is JSON already, or packed. */
+type Answer<R extends Route> = z.input<R['answer']['schema']> | string | Buffer;
 
 /** Answers a route of the contract: what is sent is read by its schemas before anything is done. */
 export function serve<R extends Route>(
