@@ -1,10 +1,8 @@
 import { once } from 'node:events';
-import { rmSync } from 'node:fs';
-import { join } from 'node:path';
 import { emptyBundle, mergeBundles, parseBundle, reviewBundle } from '@warm-ladder/core/formats';
 import { writeRepertoireCsv } from '@warm-ladder/core/tables';
 import { demoBundle } from '../demo';
-import { launch, newFolder } from '../studio';
+import { EMBEDDED, type Ground, grounded } from './ground';
 import type { Row } from './report';
 
 /** Chance by a seed: the same files each time. */
@@ -88,9 +86,9 @@ function smallBundle(): string {
 }
 
 /** Thousands of damaged files and tables: each is taken in whole or refused whole, and none brings anything down. */
-export async function fuzz(files: number): Promise<Row> {
-  const folder = newFolder();
-  const server = await launch(join(folder, 'data'), { bare: true });
+export async function fuzz(files: number, ground: Ground = EMBEDDED): Promise<Row> {
+  const { start, end } = await grounded(ground);
+  const server = await start();
   const source = smallBundle();
   const counts: Record<string, number> = {};
   const faults: string[] = [];
@@ -135,10 +133,10 @@ export async function fuzz(files: number): Promise<Row> {
   const alive = server.child.exitCode === null;
   server.child.kill('SIGKILL');
   if (alive) await once(server.child, 'exit');
-  rmSync(folder, { recursive: true, force: true });
+  end();
   const told = Object.entries(counts).map(([kind, count]) => `${count} × ${kind}`);
   return {
-    what: 'damaged files and tables',
+    what: `damaged files and tables${ground.words}`,
     measured: told.join(', '),
     holds: faults.length === 0 && alive,
     faults: faults.slice(0, 10),

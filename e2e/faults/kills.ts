@@ -1,7 +1,6 @@
 import { once } from 'node:events';
-import { rmSync } from 'node:fs';
-import { join } from 'node:path';
-import { type LaunchedServer, launch, newFolder } from '../studio';
+import type { LaunchedServer } from '../studio';
+import { EMBEDDED, type Ground, grounded } from './ground';
 import type { Row } from './report';
 import { type Acknowledged, bigBundle, countLost, writeUntilGone } from './writers';
 
@@ -12,14 +11,13 @@ async function killAfter({ child }: LaunchedServer, milliseconds: number): Promi
 }
 
 /** The server is killed again and again on one folder, while writers save; what they were told must be there. */
-export async function kills(rounds: number): Promise<Row> {
-  const folder = newFolder();
-  const data = join(folder, 'data');
+export async function kills(rounds: number, ground: Ground = EMBEDDED): Promise<Row> {
+  const { start, end } = await grounded(ground);
   const told: Acknowledged = { versions: new Map(), count: 0 };
   const faults: string[] = [];
   let [opened, lost] = [0, 0];
   for (let round = 0; round < rounds; round++) {
-    const server = await launch(data, { bare: true });
+    const server = await start();
     if (server.address === null) {
       faults.push(`round ${round}: ${server.said()}`);
       continue;
@@ -32,12 +30,12 @@ export async function kills(rounds: number): Promise<Row> {
     told.count += count;
     for (const [id, version] of versions) told.versions.set(id, version);
   }
-  const last = await launch(data, { bare: true });
+  const last = await start();
   if (last.address !== null) lost += await countLost(last.address, told);
   last.child.kill('SIGKILL');
-  rmSync(folder, { recursive: true, force: true });
+  end();
   return {
-    what: 'killed while six writers save',
+    what: `killed while six writers save${ground.words}`,
     measured: `${rounds} kills, ${opened} opened, ${told.count} saves acknowledged, ${lost} lost`,
     holds: opened === rounds && last.address !== null && lost === 0 && told.count > 0,
     faults,
@@ -45,15 +43,14 @@ export async function kills(rounds: number): Promise<Row> {
 }
 
 /** The server is killed in the middle of an import: all of it is there, or none. */
-export async function killsInImport(rounds: number): Promise<Row> {
-  const folder = newFolder();
-  const data = join(folder, 'data');
+export async function killsInImport(rounds: number, ground: Ground = EMBEDDED): Promise<Row> {
+  const { start, end } = await grounded(ground);
   const size = 1_500;
   const bundle = JSON.stringify(bigBundle(size));
   let [all, none, half] = [0, 0, 0];
   const faults: string[] = [];
   for (let round = 0; round < rounds; round++) {
-    const server = await launch(data, { bare: true });
+    const server = await start();
     const post = (query: string, body: string) =>
       fetch(`${server.address}/api/bundle?mode=replace${query}`, {
         method: 'POST',
@@ -63,7 +60,7 @@ export async function killsInImport(rounds: number): Promise<Row> {
     await post('', JSON.stringify(bigBundle(0)));
     void post('', bundle);
     await killAfter(server, 100 + ((round * 173) % 2_500));
-    const again = await launch(data, { bare: true });
+    const again = await start();
     if (again.address === null) {
       faults.push(`round ${round}: ${again.said()}`);
       continue;
@@ -75,9 +72,9 @@ export async function killsInImport(rounds: number): Promise<Row> {
     again.child.kill('SIGKILL');
     await once(again.child, 'exit');
   }
-  rmSync(folder, { recursive: true, force: true });
+  end();
   return {
-    what: `killed in an import of ${size} classes`,
+    what: `killed in an import of ${size} classes${ground.words}`,
     measured: `${rounds} kills: ${none} none, ${all} all, ${half} half`,
     holds: half === 0 && faults.length === 0,
     faults,

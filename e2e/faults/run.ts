@@ -1,5 +1,6 @@
 import { fullDiskCalls, fullDiskMounted } from './fullDisk';
 import { fuzz } from './fuzz';
+import { HAS_POSTGRES, POSTGRES } from './ground';
 import { kills, killsInImport } from './kills';
 import { namespaces } from './namespaces';
 import { powerCuts } from './powerCut';
@@ -8,6 +9,12 @@ import type { Row } from './report';
 
 /** Power cuts at so many moments, from the first save to some thousands of calls later. */
 const moments = (count: number) => Array.from({ length: count }, (_, i) => 400 + Math.round((i * 7_200) / count));
+
+/** What is tried of a PostgreSQL server too, where one is installed: its disk and its power are its own business. */
+function onPostgres(kill: number, inImport: number, files: number): ReadonlyArray<() => Promise<Row>> {
+  if (!HAS_POSTGRES) return [];
+  return [() => kills(kill, POSTGRES), () => killsInImport(inImport, POSTGRES), () => fuzz(files, POSTGRES)];
+}
 
 /** Every script by size, the longest first. */
 const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
@@ -22,6 +29,7 @@ const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
     () => fuzz(600),
     () => fullDiskMounted(),
     () => namespaces(),
+    ...onPostgres(10, 3, 200),
   ],
   /** What the table in docs/reliability.md is measured by. */
   long: [
@@ -33,6 +41,7 @@ const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
     () => fullDiskMounted(),
     () => fullDiskCalls(),
     () => namespaces(),
+    ...onPostgres(50, 12, 1_000),
   ],
 };
 
