@@ -1,6 +1,5 @@
 import { bandsFor, DIRECTIONS } from '../method';
 import { ruledOut } from './rules/directionRules';
-import { EXPOSURES } from './rules/exposureRules';
 import type { Subject } from './subject';
 
 /**
@@ -108,15 +107,22 @@ type ExposureMeasures = Pick<
   | 'kneelingSeconds'
 >;
 
-/** Each exposure under the names of its own limits. */
+/** Each exposure under the names of its own limits; written out, for it is asked at every step of a search. */
 function exposures({ stretches }: Subject): ExposureMeasures {
-  const found: Record<string, number> = {};
-  for (const { feature, stretch, total } of EXPOSURES) {
-    const held = stretches.of(feature);
-    found[stretch] = longestOf(held.stretches);
-    found[total] = held.total;
-  }
-  return found as ExposureMeasures;
+  const head = stretches.of('headLifted');
+  const wrists = stretches.of('extendedWrists');
+  const doubleLever = stretches.of('longDoubleLever');
+  const kneeling = stretches.of('kneeling');
+  return {
+    headStretchSeconds: longestOf(head.stretches),
+    headSeconds: head.total,
+    wristStretchSeconds: longestOf(wrists.stretches),
+    wristSeconds: wrists.total,
+    doubleLeverStretchSeconds: longestOf(doubleLever.stretches),
+    doubleLeverSeconds: doubleLever.total,
+    kneelingStretchSeconds: longestOf(kneeling.stretches),
+    kneelingSeconds: kneeling.total,
+  };
 }
 
 /** How far direction shares lie outside their bands, summed; what the room rules out is not asked for. */

@@ -48,7 +48,8 @@ export interface Step {
  * rests, interludes and changes of side, from the first phase that loads the part until something lets it go.
  */
 export class Stretches {
-  readonly #held: Partial<Record<TimeFeature, Held>>;
+  /** By the place of each feature. */
+  readonly #held: Array<Held | undefined>;
   readonly #steps: readonly Step[];
   /** Places of the steps that load each feature, once one is asked for. */
   #loading: Array<number[] | undefined> | undefined;
@@ -59,16 +60,17 @@ export class Stretches {
    */
   constructor(room: Room, timed: TimedClass, known: readonly Known[], before?: Stretches) {
     this.#steps = stepsOf(room, timed, known);
-    this.#held = before ? without(before.#held, changedBits(before.#steps, this.#steps)) : {};
+    this.#held = before ? without(before.#held, changedBits(before.#steps, this.#steps)) : [];
   }
 
   of(feature: TimeFeature): Held {
-    const known = this.#held[feature];
+    const place = placeOf(BIT[feature]);
+    const known = this.#held[place];
     if (known) return known;
     this.#loading ??= loadingBy(this.#steps);
-    const loading = this.#loading[31 - Math.clz32(BIT[feature])];
+    const loading = this.#loading[place];
     const held = loading ? stretchesIn(this.#steps, loading, feature) : NONE;
-    this.#held[feature] = held;
+    this.#held[place] = held;
     return held;
   }
 }
@@ -83,10 +85,14 @@ function changedBits(before: readonly Step[], steps: readonly Step[]): number {
   return bits;
 }
 
-function without(held: Partial<Record<TimeFeature, Held>>, bits: number): Partial<Record<TimeFeature, Held>> {
-  if (bits === ALL) return {};
-  const kept: Partial<Record<TimeFeature, Held>> = {};
-  for (const feature of TIME_FEATURES) if (!(bits & BIT[feature])) kept[feature] = held[feature];
+/** The place of a feature by its bit; of several the lowest. */
+const placeOf = (bits: number): number => 31 - Math.clz32(bits & -bits);
+
+/** What is held, but for some features. */
+function without(held: ReadonlyArray<Held | undefined>, bits: number): Array<Held | undefined> {
+  if (bits === ALL) return [];
+  const kept = held.slice();
+  for (let left = bits; left !== 0; left &= left - 1) kept[placeOf(left)] = undefined;
   return kept;
 }
 
@@ -160,7 +166,7 @@ function loadingBy(steps: readonly Step[]): Array<number[] | undefined> {
   const loading: Array<number[] | undefined> = new Array(TIME_FEATURES.length).fill(undefined);
   for (let place = 0; place < steps.length; place++) {
     for (let bits = (steps[place] as Step).ever; bits !== 0; bits &= bits - 1) {
-      const feature = 31 - Math.clz32(bits & -bits);
+      const feature = placeOf(bits);
       const known = loading[feature];
       if (known) known.push(place);
       else loading[feature] = [place];

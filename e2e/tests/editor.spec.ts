@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, saved, test } from '../fixtures';
+import { expect, kept, saved, test } from '../fixtures';
 
 const reading = (page: Page) => page.getByRole('complementary', { name: 'What it measures' });
 const joint = (page: Page, name: string) => page.getByRole('slider', { name, exact: true });
@@ -260,7 +260,18 @@ test('a pose is begun from any rung and offers to be used; the way out and a bra
   await page.getByLabel('Said on phase 1 of the way out').fill('Set the foot down.');
   await page.getByText('Place in the ladder, side, apparatus').click();
   await page.getByLabel('Place in the ladder').selectOption('beside Bent, one foot down');
+  await page.getByRole('button', { name: 'Spring', exact: true }).click();
+  await page.getByLabel('Pull of the spring, newtons').fill('150');
+  await page.getByLabel('What the spring does').selectOption('carries: harder with less');
+  await page.getByRole('button', { name: 'Setting', exact: true }).click();
+  await page.getByLabel('Setting 1, to what').fill('high');
   await saved(page);
+  const ladder = (await kept(studio.address)).exercises?.find(({ id }) => id === 'leg-lower');
+  expect(ladder?.rungs.find(({ id }) => id === 'straight')).toMatchObject({
+    branchOf: 'bent',
+    spring: { newtons: 150, at: 'feet', does: 'carry' },
+    settings: [{ name: 'Foot bar', value: 'high' }],
+  });
   await page.reload();
   await expect(page.getByLabel('Said on phase 1 of the way out')).toHaveValue('Set the foot down.');
   await page.getByText('Place in the ladder, side, apparatus').click();
