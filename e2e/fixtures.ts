@@ -41,6 +41,22 @@ async function reset(address: string, bundle: Bundle): Promise<void> {
   holding.set(address, { bundle, revision: await revisionOf(address) });
 }
 
+/** Empties what a browser keeps of a server, from a page of it that keeps nothing itself. */
+async function forgetAll(context: BrowserContext, address: string): Promise<void> {
+  const page = await context.newPage();
+  await page.goto(`${address}/mark.svg`);
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        localStorage.clear();
+        const gone = indexedDB.deleteDatabase('warm-ladder');
+        gone.onsuccess = resolve;
+        gone.onerror = resolve;
+      }),
+  );
+  await page.close();
+}
+
 /** Tests share a server and a browser context of their worker; each begins with its studio and an empty browser. */
 export const test = base.extend<Fixtures, WorkerFixtures>({
   holds: ['demo', { option: true }],
@@ -73,13 +89,11 @@ export const test = base.extend<Fixtures, WorkerFixtures>({
     await use(studio);
     await studio.end();
   },
-  context: async ({ sharedContext }, use) => {
+  context: async ({ sharedContext, server }, use) => {
     await use(sharedContext);
-    for (const page of sharedContext.pages()) {
-      await page.evaluate(() => localStorage.clear()).catch(() => undefined);
-      await page.close({ runBeforeUnload: false });
-    }
+    for (const page of sharedContext.pages()) await page.close({ runBeforeUnload: false });
     await sharedContext.unrouteAll();
+    await forgetAll(sharedContext, server.address);
   },
 });
 export { expect };
