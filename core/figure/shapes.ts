@@ -44,12 +44,14 @@ export function taper(a: Spot, ra: number, b: Spot, rb: number): string {
   const cosine = Math.sqrt(1 - sine * sine);
   const [nx, ny] = [ux * sine - uy * cosine, uy * sine + ux * cosine];
   const [mx, my] = [ux * sine + uy * cosine, uy * sine - ux * cosine];
-  return (
-    `M${at(a.x + nx * ra, a.y + ny * ra)}L${at(b.x + nx * rb, b.y + ny * rb)}` +
-    `A${round(rb)} ${round(rb)} 0 ${sine < 0 ? 1 : 0} 1 ${at(b.x + mx * rb, b.y + my * rb)}` +
-    `L${at(a.x + mx * ra, a.y + my * ra)}` +
-    `A${round(ra)} ${round(ra)} 0 ${sine > 0 ? 1 : 0} 1 ${at(a.x + nx * ra, a.y + ny * ra)}Z`
-  );
+  // Whole numbers in one template: pieces put together from pieces are most of what drawing a page of bodies makes.
+  const [x, y] = [round(a.x + nx * ra), round(-a.y - ny * ra)];
+  const [x2, y2] = [round(b.x + nx * rb), round(-b.y - ny * rb)];
+  const [x3, y3] = [round(b.x + mx * rb), round(-b.y - my * rb)];
+  const [x4, y4] = [round(a.x + mx * ra), round(-a.y - my * ra)];
+  const [near, far] = [round(ra), round(rb)];
+  const [wide, narrow] = [sine > 0 ? 1 : 0, sine < 0 ? 1 : 0];
+  return `M${x} ${y}L${x2} ${y2}A${far} ${far} 0 ${narrow} 1 ${x3} ${y3}L${x4} ${y4}A${near} ${near} 0 ${wide} 1 ${x} ${y}Z`;
 }
 
 export const disc = ({ x, y }: Spot, r: number): string =>
