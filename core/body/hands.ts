@@ -27,7 +27,7 @@ function handsFlat(settled: Settled, pose: Pose): Settled {
 const ARM_GIVES = { shoulder: 25, elbow: 30, shoulderAbduction: 25, armTurn: 60 } as const;
 const HOLD_STEPS = 10;
 
-/** Brings hands that hold a part of the body to it: the least change of the arm that does. */
+/** Lays hands that bear flat, brings hands that hold to what they hold, and keeps fingers and toes out of the floor. */
 export function handsPlaced(bearing: Settled, pose: Pose, heightM: number, surfaces: Surfaces): Settled {
   const floored = surfaces('floor') !== null;
   const held = handsHolding(handsFlat(bearing, pose), pose, heightM, floored);
@@ -42,7 +42,8 @@ function endsUp(settled: Settled, heightM: number): Settled {
     const rise = floor + flesh * heightM - dot(end, ground.up);
     if (dot(tip, ground.up) - dot(end, ground.up) >= rise) return limb;
     const length = apart(tip, end);
-    const own = add(add(tip, end, -1), ground.up, -dot(add(tip, end, -1), ground.up));
+    const way = add(tip, end, -1);
+    const own = add(way, ground.up, -dot(way, ground.up));
     const across = Math.hypot(own.x, own.y, own.z) > 1e-6 ? unit(own) : ground.along;
     const up = Math.min(Math.max(rise, -length), 0);
     const along = Math.sqrt(length * length - up * up);
@@ -56,7 +57,7 @@ function endsUp(settled: Settled, heightM: number): Settled {
   return { ...settled, bones: { ...bones, ...ends } };
 }
 
-/** Brings hands that hold a part of the body to it. */
+/** Brings hands that hold a part of the body to it: the least change of the arm that does. */
 function handsHolding(settled: Settled, pose: Pose, heightM: number, floored: boolean): Settled {
   const { holds } = pose;
   if (!holds) return settled;

@@ -14,8 +14,8 @@ type Seen = Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts'>;
 
 /**
  * Sends changes to the server together when the hand rests, so that documents that name each other are kept in one
- * transaction, and keeps trying while the server is away. What the server refuses is sent again with whatever is changed next, since that may be
- * what it lacked.
+ * transaction, and keeps trying while the server is away. What the server refuses is sent again with whatever is
+ * changed next, since that may be what it lacked.
  */
 export function startAutosave(store: AppStore): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
