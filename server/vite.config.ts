@@ -10,7 +10,10 @@ export default defineConfig({
     minify: false,
     rolldownOptions: {
       input: Object.fromEntries(
-        ['main', 'review', 'backup', 'restore', 'move', 'prepare', 'publish'].map((name) => [name, `src/${name}.ts`]),
+        ['main', 'review', 'mend', 'backup', 'restore', 'move', 'prepare', 'publish'].map((name) => [
+          name,
+          `src/${name}.ts`,
+        ]),
       ),
     },
   },

@@ -34,11 +34,9 @@ test('what would mend a finding is worked out only when asked for, each with its
   const uneven = (fixes: boolean) =>
     reviewBundle(BUNDLE, { fixes }).classes.one?.findings.find(({ code }) => code === 'SIDES_UNEVEN');
   expect(uneven(false)).not.toHaveProperty('edits');
-  expect(
-    uneven(true)
-      ?.edits?.map(({ label }) => label)
-      .sort(),
-  ).toEqual(['Add the right side of reach, low after it', 'reach, low: both sides']);
+  const labels = uneven(true)?.edits?.map(({ label }) => label);
+  expect(labels?.slice(0, 2).sort()).toEqual(['Add the right side of reach, low after it', 'reach, low: both sides']);
+  expect(labels).toContain('Leave out reach, low');
   expect(uneven(true)?.edits?.find(({ label }) => /both/.test(label))?.edits).toEqual([
     { kind: 'set', id: 'b2', change: { side: null } },
   ]);

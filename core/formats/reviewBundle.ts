@@ -1,9 +1,10 @@
 import { type HoldingSide, holdingSide, type Load, type Side } from '../body';
 import { CONDITION_IDS, type Condition, judge, type Verdict } from '../caution';
+import { fixesFor } from '../mend';
 import type { Direction } from '../method';
 import type { ClassPlan, TimedBlock, TimedInterlude, TimeParts } from '../plan';
 import {
-  Catalog,
+  type Catalog,
   directionsSeen,
   type HeatFactors,
   type LadderDoubt,
@@ -14,18 +15,10 @@ import {
   RequirementGraph,
   type RungEntry,
 } from '../repertoire';
-import {
-  earlierInSeries,
-  type Finding,
-  type Measures,
-  type Remedy,
-  type ReviewContext,
-  remediesFor,
-  reviewClass,
-  reviewSeries,
-  type Score,
-} from '../review';
+import { type Finding, type Measures, type Remedy, reviewClass, reviewSeries, type Score } from '../review';
 import type { Bundle } from './bundle';
+import { studioOf } from './studioOf';
+import { tidy } from './tidy';
 
 type WrittenFinding = Finding & { readonly edits?: readonly WrittenRemedy[]; readonly episode?: number };
 type WrittenRemedy = Pick<Remedy, 'label' | 'edits'>;
@@ -95,15 +88,10 @@ export interface ReviewWish {
  * @throws PlanError when a class does not fit the repertoire; `parseBundle` has refused such a file already
  */
 export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocument {
-  const { classes = [], series = [], audiences = [], exercises = [], teachers = [] } = bundle;
-  const catalog = new Catalog({ ...bundle, exercises });
-  const plans = new Map(classes.map((plan) => [plan.id, plan]));
-  const classOf = (id: string) => plans.get(id);
-  const audienceOf = (id: string | undefined) => audiences.find((audience) => audience.id === id);
-  const teacher = teachers.find(({ id }) => id === wish.teacher);
+  const { classes = [], series = [], exercises = [] } = bundle;
+  const { catalog, classOf, audienceOf, contextOf } = studioOf(bundle, wish);
   const reviewed = (plan: ClassPlan) => {
-    const earlier = earlierInSeries(plan.id, series, classOf);
-    const context: ReviewContext = { audience: audienceOf(plan.audience), teacher, earlier, today: wish.today };
+    const context = contextOf(plan);
     const review = reviewClass(catalog, plan, context);
     const { seconds, practiceSeconds, parts, range, positions, directions, sides, sequence } = review.timed;
     const { measures, score } = review;
@@ -118,7 +106,7 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
     };
     const findings = review.findings.map((finding): WrittenFinding => {
       if (!wish.fixes) return written(finding);
-      const edits = remediesFor(catalog, review, finding, context).map(({ label, edits: own }) => ({
+      const edits = fixesFor(catalog, review, finding, context).map(({ label, edits: own }) => ({
         label,
         edits: own,
       }));
@@ -173,11 +161,4 @@ function rungReview(catalog: Catalog, entry: RungEntry): ReviewDocument['rungs']
     directions: directionsSeen(catalog, entry).seen,
     cautions: Object.fromEntries(asked),
   };
-}
-
-/** Six decimals: sums of decimal seconds otherwise end in the noise of binary fractions. */
-function tidy<T>(value: T): T {
-  return JSON.parse(
-    JSON.stringify(value, (_key, each) => (typeof each === 'number' ? Math.round(each * 1e6) / 1e6 : each)),
-  ) as T;
 }

@@ -51,7 +51,7 @@ export const UNCERTAINTY_SETTINGS = {
 
 /** Where the review begins to speak. */
 export const LIMIT_SETTINGS = {
-  overChance: setting(0.35, 0.01, 0.99, '', 'Chance of running over'),
+  overChance: setting(0.45, 0.01, 0.99, '', 'Chance of running over'),
   underShare: setting(0.1, 0, 0.9, '', 'Share of the class left empty'),
   blockSeconds: setting(360, 30, 3600, 's', 'Longest block'),
   openingShare: setting(0.15, 0.01, 1, '', 'Share of the class spent opening'),

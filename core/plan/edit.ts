@@ -196,3 +196,7 @@ export function freeBlockId({ blocks }: Pick<ClassPlan, 'blocks'>): string {
 
 /** Whether a rung is offered in a block. */
 export const offers = (block: RungBlock, rung: string): boolean => offeredRungs(block).includes(rung);
+
+/** The class after several edits. @throws RangeError when an edit names a block that is not there */
+export const applyEdits = (catalog: Catalog, plan: ClassPlan, edits: readonly PlanEdit[]): ClassPlan =>
+  edits.reduce((sofar, edit) => applyEdit(catalog, sofar, edit), plan);

@@ -6,6 +6,7 @@ export * from './class';
 export * from './edit';
 export * from './laid';
 export * from './problem';
+export * from './repsRange';
 export type * from './teacherSchema';
 export * from './timeClass';
 export * from './timedBlock';

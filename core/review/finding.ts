@@ -81,7 +81,7 @@ export interface Found {
   /** In place of the rule's own. */
   readonly unit?: Unit | undefined;
   readonly sentence: () => string;
-  /** Ways that might mend it; `remediesFor` keeps those that do. */
+  /** Ways that might mend it; `fixesFor` keeps those that do. */
   readonly mend?: (() => Remedy[]) | undefined;
 }
 

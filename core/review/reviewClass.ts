@@ -20,7 +20,7 @@ export interface ClassMeasure {
 
 /** A finding with what it was made from, to mend it by. */
 export interface ToldFinding extends Finding {
-  /** Ways that might mend it, worked out when asked for (see `remediesFor`). */
+  /** Ways that might mend it, worked out when asked for (see `fixesFor`). */
   readonly mend: () => readonly Remedy[];
   /** Whether anything is known that might. */
   readonly mends: boolean;
@@ -124,11 +124,13 @@ export function measureTimed(catalog: Catalog, timed: TimedClass, context: Revie
   return { subject, timed, score: { total, parts }, raised };
 }
 
-/** The findings of a measured class, each with its sentence; gravest first. */
+/** The findings of a measured class, each with its sentence; first what costs most, and so cures most when mended. */
 export function findingsOf({ raised, timed }: ClassMeasure): ToldFinding[] {
   const { blocks } = timed.plan;
   return [...raised]
-    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.place - b.place)
+    .sort(
+      (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || b.cost - a.cost || a.place - b.place,
+    )
     .map(({ rule, found, severity }) => ({
       code: rule.code,
       severity,

@@ -142,8 +142,8 @@ const CASES: Readonly<Record<FindingCode, { readonly within: Case; readonly beyo
     beyond: [each('hold'), { targetMinutes: 133 / 60 }],
   },
   TIME_AT_RISK: {
-    within: [each('hold'), { targetMinutes: 124 / 60 }],
-    beyond: [each('hold'), { targetMinutes: 123 / 60 }],
+    within: [each('hold'), { targetMinutes: 120 / 60 }],
+    beyond: [each('hold'), { targetMinutes: 119 / 60 }],
   },
   OPENING_LONG: {
     within: [each('hold'), { targetMinutes: 10, openingSeconds: 90 }],

@@ -1,11 +1,11 @@
 import type { BasePosition, Pose } from '../body';
 import type { Condition } from '../caution';
+import { fixesFor } from '../mend';
 import { type Audience, applyEdit, type Block, type ClassPlan } from '../plan';
 import type { Rung } from '../repertoire';
 import { draftScript } from '../script';
 import { block, catalogOf, classOf, exercise, must, rung, type Unnamed } from '../testing/studio';
 import type { FindingCode } from './finding';
-import { remediesFor } from './remedies/remediesFor';
 import { reviewClass } from './reviewClass';
 import { conditionsOf } from './room';
 
@@ -78,8 +78,8 @@ test('a caution speaks of every block it fires on, says what was measured and wh
   const swap = must(before.findings.find(({ code }) => code === 'CAUTION_SWAP'));
   expect(swap).toMatchObject({ severity: 'fix', blocks: [0, 2], ids: ['b1', 'b3'], limit: 0, unit: 's' });
   expect(swap.message).toMatch(/^Pregnancy, second trimester: curl, high and 1 more, head lifted .* A crunch presses/);
-  const [remedy] = remediesFor(catalog, before, swap, { audience: who });
-  const mended = must(remedy).edits.reduce((now, edit) => applyEdit(catalog, now, edit), plan);
+  const own = fixesFor(catalog, before, swap, { audience: who }).find(({ label }) => /^curl, low/.test(label));
+  const mended = must(own).edits.reduce((now, edit) => applyEdit(catalog, now, edit), plan);
   expect(mended.blocks[0]).toMatchObject({ exercise: 'curl', rung: 'low' });
   expect(found('CAUTION_SWAP', mended.blocks, who)?.blocks).toEqual([2]);
 });
@@ -133,8 +133,10 @@ describe('stretches', () => {
     const before = reviewClass(catalog, plan, { audience: audience() });
     const finding = must(before.findings.find(({ code }) => code === 'HEAD_LIFTED_LONG'));
     expect(finding).toMatchObject({ severity: 'look', ids: ['b1'], value: 120, unit: 's' });
-    const ways = remediesFor(catalog, before, finding, { audience: audience() });
-    expect(ways.map(({ edits }) => edits)).toEqual([[{ kind: 'dose', id: 'b1', dose: { reps: 22 } }]]);
+    const ways = fixesFor(catalog, before, finding, { audience: audience() });
+    expect(ways.filter(({ advised }) => advised).map(({ edits }) => edits)).toEqual([
+      [{ kind: 'dose', id: 'b1', dose: { reps: 22 } }],
+    ]);
   });
   test('runs across blocks that carry on, set-ups included, and names them all', () => {
     // 12 × 4 s, 8 × 0.4 s of set-up, 12 × 4 s.

@@ -1,4 +1,4 @@
-import { doseOf, type PlanEdit, repsOf, type TimedBlock } from '../../plan';
+import { doseOf, type PlanEdit, repsOf, repsRangeOf, type TimedBlock } from '../../plan';
 import { spell } from '../clock';
 import type { Remedy } from '../finding';
 import type { Subject } from '../subject';
@@ -9,16 +9,6 @@ interface Saving {
   readonly seconds: number;
   readonly cost: number;
   readonly block: number;
-}
-
-/** Fewest repetitions that still teach something. Source: docs/review.md, "Fixes". */
-const LEAST_REPS = 3;
-
-/** The range of repetitions a rung is sensibly done with: its own, else from half of its dose to one and a half. */
-function repsRangeOf({ rung }: { readonly rung: TimedBlock['entry']['rung'] }): [number, number] {
-  const { reps, repsTo } = rung.dose;
-  const [least, most] = rung.repsRange ?? [Math.ceil(reps / 2), repsTo ?? Math.floor(reps * 1.5)];
-  return [Math.min(reps, Math.max(LEAST_REPS, least)), most];
 }
 
 /**
@@ -73,7 +63,7 @@ function enough(savings: Saving[], seconds: number): Saving[] | null {
 function fewerReps(block: TimedBlock, all: number): Saving[] {
   const { entry, index } = block;
   const reps = repsOf(doseOf(entry, block.block));
-  const [least] = repsRangeOf(entry);
+  const [least] = repsRangeOf(entry.rung);
   const fewer = Math.max(least, Math.ceil((reps * 2) / 3));
   if (fewer >= reps) return [];
   const edit: PlanEdit = { kind: 'dose', id: block.block.id, dose: { reps: fewer } };

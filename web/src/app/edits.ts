@@ -1,6 +1,6 @@
 import { type CollectionItem, type CollectionName, METHOD_ID } from '@warm-ladder/core/formats';
 import type { MethodFile } from '@warm-ladder/core/method';
-import { applyEdit, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
+import { applyEdits, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
 import { useCallback } from 'react';
 import { selectCatalog } from './selectors';
 import { store, useAppDispatch } from './store';
@@ -45,8 +45,7 @@ export function useClassEdit(id: string) {
       if (!plan) return;
       const catalog = selectCatalog(state);
       const list = Array.isArray(edits) ? (edits as readonly PlanEdit[]) : [edits as PlanEdit];
-      const after = list.reduce((made, edit) => applyEdit(catalog, made, edit), plan);
-      change('classes', id, after, label, field);
+      change('classes', id, applyEdits(catalog, plan, list), label, field);
     },
     [change, id],
   );

@@ -1,7 +1,7 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { documentKey } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { Catalog } from '@warm-ladder/core/repertoire';
+import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import { type ClassReview, earlierInSeries, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
 import type { RootState } from './store';
 import { today } from './today';
@@ -20,16 +20,19 @@ export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => au
 export const selectProps = createSelector(bundle, ({ props = [] }) => props);
 const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
 
-/** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
-export const selectCatalog = createSelector(
+/** What the repertoire is made ready from, the same object as long as nothing of it changes. */
+export const selectCatalogSource = createSelector(
   [
     selectExercises,
     createSelector(bundle, ({ method }) => method),
     selectProps,
     createSelector(bundle, ({ positions }) => positions),
   ],
-  (exercises, method, props, positions) => new Catalog({ exercises, method, props, positions }),
+  (exercises, method, props, positions): CatalogSource => ({ exercises, method, props, positions }),
 );
+
+/** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
+export const selectCatalog = createSelector(selectCatalogSource, (source) => new Catalog(source));
 
 /** Reviews by class, kept as long as the class and all it stands on are the same objects. */
 const reviews = new WeakMap<ClassPlan, { key: readonly unknown[]; review: ClassReview }>();

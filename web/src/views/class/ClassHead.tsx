@@ -1,6 +1,6 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction, ORDER_WORDS, ORDERS, SIDES } from '@warm-ladder/core/method';
 import { type ClassChange, type ClassPlan, PURPOSE_WORDS, PURPOSES, type TimedClass } from '@warm-ladder/core/plan';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useClassEdit } from '../../app/edits';
 import { selectAudiences, selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -14,8 +14,8 @@ import { Minding } from './Minding';
 
 type SetClass = (change: ClassChange, label: string, field?: string) => void;
 
-/** The class itself: its name, who it is for, how long it may last, and how long it does. */
-export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass }) {
+/** The class itself: its name, who it is for, how long it may last, and how long it does; with what can be done about that. */
+export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: TimedClass; children: ReactNode }) {
   const edit = useClassEdit(plan.id);
   const audiences = useAppSelector(selectAudiences);
   const catalog = useAppSelector(selectCatalog);
@@ -156,7 +156,7 @@ export function ClassHead({ plan, timed }: { plan: ClassPlan; timed: TimedClass 
           />
         </div>
       </div>
-      <LengthGauge timed={timed} />
+      <LengthGauge timed={timed}>{children}</LengthGauge>
     </div>
   );
 }

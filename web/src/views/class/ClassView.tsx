@@ -1,15 +1,20 @@
 import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import type { Fix } from '@warm-ladder/core/mend';
 import {
+  type Audience,
+  applyEdits,
   type ClassPlan,
   freeBlockId,
   type Interlude,
   type InterludeKind,
+  type PlanEdit,
   type TimedBlock,
   type TimedClass,
+  timeClass,
 } from '@warm-ladder/core/plan';
-import type { Prop } from '@warm-ladder/core/repertoire';
-import { conditionsOf, type Remedy, type Severity } from '@warm-ladder/core/review';
+import type { Catalog, Prop } from '@warm-ladder/core/repertoire';
+import { conditionsOf, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -19,19 +24,21 @@ import { LostPage } from '../../app/LostPage';
 import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
+import { useDesk } from '../../desk/useDesk';
 import { AddSheet } from './AddSheet';
 import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
 import { FindingsPanel } from './FindingsPanel';
+import { FitButton } from './FitButton';
 import { InsteadSheet } from './InsteadSheet';
 import { InterludeRow } from './InterludeRow';
 import { PartsBar } from './LengthGauge';
 import { StairsView } from './StairsView';
-import { useAsk } from './useAsk';
 import { focusRow, useRowActions } from './useRowActions';
 
 // Menus come with a library of their own: the class shows before it does.
 const InterludeMenu = lazy(() => import('./InterludeMenu'));
+const MendSheet = lazy(() => import('./MendSheet'));
 
 export function Component() {
   const { id } = useParams();
@@ -75,8 +82,15 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     document.getElementById(`block-${index}`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
     focusRow(index);
   }, []);
-  const ask = useAsk(plan.id);
-  const mend = useCallback((remedy: Remedy) => edit(remedy.edits, remedy.label), [edit]);
+  const desk = useDesk(plan.id);
+  const mend = useCallback((fix: Fix) => edit(fix.edits, fix.label), [edit]);
+  const [mending, setMending] = useState(false);
+  const [tried, setTried] = useState<Tried | null>(null);
+  const ghost = useGhost(catalog, plan, audience, tried);
+  const preview = useCallback(
+    (edits: readonly PlanEdit[] | null) => setTried(edits && { plan: now.current.timed.plan, edits }),
+    [],
+  );
   useSingleKey(
     'a',
     useCallback(() => setAdding(true), []),
@@ -93,8 +107,10 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   };
   return (
     <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
-      <ClassHead plan={plan} timed={timed} />
-      <StairsView catalog={catalog} review={review} grave={grave} selected={selected} pointed={pointed} onSelect={go} />
+      <ClassHead plan={plan} timed={timed}>
+        <FitButton timed={timed} fit={desk.fit} onTake={(edits) => edit(edits, 'fitting it to its length')} />
+      </ClassHead>
+      <StairsView {...{ catalog, review, grave, selected, pointed, ghost }} onSelect={go} />
       <div className="grid grow items-start gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_20.5rem]">
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -119,7 +135,20 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           {plan.blocks.length === 0 && <Beginning />}
         </section>
         <aside className="contain-content lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto">
-          <FindingsPanel findings={findings} onPoint={point} onGo={go} onAsk={ask} onMend={mend} />
+          <FindingsPanel
+            {...{ plan, findings }}
+            onPoint={point}
+            onGo={go}
+            onAsk={desk.fixes}
+            onPreview={preview}
+            onMend={mend}
+          >
+            {findings.length > 0 && (
+              <button type="button" className="action text-sm" onClick={() => setMending(true)}>
+                Mend all
+              </button>
+            )}
+          </FindingsPanel>
         </aside>
       </div>
       <p className="border-t border-line pt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
@@ -133,8 +162,33 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           close={() => setInstead(null)}
         />
       )}
+      {mending && (
+        <Suspense>
+          <MendSheet
+            review={review}
+            mendAll={desk.mendAll}
+            onTake={(edits) => edit(edits, 'mending')}
+            close={() => setMending(false)}
+          />
+        </Suspense>
+      )}
       {adding && <AddSheet plan={plan} at={after} close={() => setAdding(false)} onAdded={setSelected} />}
     </main>
+  );
+}
+
+/** Edits that are only looked at, and the class they were worked out for. */
+interface Tried {
+  readonly plan: ClassPlan;
+  readonly edits: readonly PlanEdit[];
+}
+
+/** The class as it would be after edits that are only looked at. */
+function useGhost(catalog: Catalog, plan: ClassPlan, audience: Audience | undefined, tried: Tried | null) {
+  return useMemo(
+    // Of another class, or of this one as it was, they might name blocks that are no longer there.
+    () => (tried?.plan === plan ? timeClass(catalog, applyEdits(catalog, plan, tried.edits), { audience }) : null),
+    [catalog, plan, audience, tried],
   );
 }
 

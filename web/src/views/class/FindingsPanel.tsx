@@ -1,37 +1,75 @@
-import type { ToldFinding, WorthyRemedy } from '@warm-ladder/core/review';
-import { Wand2 } from 'lucide-react';
-import { memo, useState } from 'react';
+import type { Fix } from '@warm-ladder/core/mend';
+import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
+import type { ToldFinding } from '@warm-ladder/core/review';
+import { memo, type ReactNode, useEffect, useState } from 'react';
+import { effectText } from '../../parts/effectText';
 import { SeverityMark } from '../../parts/SeverityMark';
 
 interface FindingsPanelProps {
+  readonly plan: ClassPlan;
   readonly findings: readonly ToldFinding[];
+  /** What else is said at the head of the panel. */
+  readonly children?: ReactNode;
   readonly onPoint: (ids: readonly string[]) => void;
   readonly onGo: (id: string) => void;
-  /** Ways to mend it, worked out now: each is tried on the class as it is. */
-  readonly onAsk: (finding: ToldFinding) => readonly WorthyRemedy[];
-  readonly onMend: (remedy: WorthyRemedy) => void;
+  /** Ways to mend it, each tried on the class as it is now. */
+  readonly onAsk: (finding: ToldFinding) => Promise<readonly Fix[]>;
+  /** Shows where edits lead, before they are taken; `null`: no longer. */
+  readonly onPreview: (edits: readonly PlanEdit[] | null) => void;
+  readonly onMend: (fix: Fix) => void;
 }
 
 /** Findings shown before the rest is asked for: the gravest, and more than a sound class ever has. */
 const SHOWN = 16;
 
-/** What the review says, gravest first, each with the blocks it points at and, when asked, what would mend it. */
-export const FindingsPanel = memo(function FindingsPanel({ findings, ...does }: FindingsPanelProps) {
+const keyOf = ({ code, ids }: ToldFinding): string => `${code} ${ids.join(' ')}`;
+
+/** What the review says, first what cures most, each with the blocks it points at and, when asked, what would mend it. */
+export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelProps) {
+  const { plan, findings, children, onAsk, ...does } = props;
   const [all, setAll] = useState(false);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [fixes, setFixes] = useState<readonly Fix[] | string | null>(null);
+  // Asked again whenever the class has changed: what helped it as it was may not help it now.
+  useEffect(() => {
+    const finding = findings.find((each) => keyOf(each) === opened);
+    if (!finding || plan.blocks.length === 0) return;
+    let over = false;
+    setFixes(null);
+    onAsk(finding).then(
+      (found) => over || setFixes(found),
+      (error: Error) => over || setFixes(error.message),
+    );
+    return () => {
+      over = true;
+    };
+  }, [plan, findings, opened, onAsk]);
   return (
     <section aria-label="Findings" className="flex min-h-0 flex-col">
-      <h2 className="font-name text-lg font-semibold">
-        {findings.length === 0
-          ? 'Nothing to mend'
-          : `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}`}
-      </h2>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <h2 className="font-name text-lg font-semibold">
+          {findings.length === 0
+            ? 'Nothing to mend'
+            : `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}`}
+        </h2>
+        {children}
+      </div>
       {findings.length === 0 && (
         <p className="mt-1 text-moss">It fits the clock, treats both sides alike and earns its steps.</p>
       )}
       <ul className="mt-1 flex flex-col divide-y divide-line">
-        {findings.slice(0, all ? undefined : SHOWN).map((finding, i) => (
-          <FindingItem key={`${finding.code}-${finding.ids.join()}-${i}`} finding={finding} {...does} />
-        ))}
+        {findings.slice(0, all ? undefined : SHOWN).map((finding, i) => {
+          const key = keyOf(finding);
+          return (
+            <FindingItem
+              key={`${key} ${i}`}
+              finding={finding}
+              fixes={opened === key ? (fixes ?? TRYING) : null}
+              onOpen={() => setOpened(key)}
+              {...does}
+            />
+          );
+        })}
       </ul>
       {!all && findings.length > SHOWN && (
         <button type="button" className="action mt-1 self-start text-sm" onClick={() => setAll(true)}>
@@ -42,14 +80,18 @@ export const FindingsPanel = memo(function FindingsPanel({ findings, ...does }: 
   );
 });
 
-interface FindingItemProps extends Omit<FindingsPanelProps, 'findings'> {
+const TRYING = 'Trying what would help …';
+
+interface FindingItemProps extends Pick<FindingsPanelProps, 'onPoint' | 'onGo' | 'onPreview' | 'onMend'> {
   readonly finding: ToldFinding;
+  /** Ways to mend it, or a sentence in their place; `null` while nobody asked. */
+  readonly fixes: readonly Fix[] | string | null;
+  readonly onOpen: () => void;
 }
 
 /** Drawn again only when it says something else: a review makes every finding anew, most of them the same. */
 const FindingItem = memo(
-  function FindingItem({ finding, onPoint, onGo, onAsk, onMend }: FindingItemProps) {
-    const [remedies, setRemedies] = useState<readonly WorthyRemedy[] | null>(null);
+  function FindingItem({ finding, fixes, onPoint, onGo, onOpen, onPreview, onMend }: FindingItemProps) {
     const { ids, blocks } = finding;
     return (
       <li className="py-2" onPointerEnter={() => onPoint(ids)} onPointerLeave={() => onPoint([])}>
@@ -69,39 +111,55 @@ const FindingItem = memo(
               block {(blocks[i] ?? 0) + 1}
             </button>
           ))}
-          {remedies === null ? (
-            finding.mends && (
-              <button
-                type="button"
-                className="inline-flex items-center gap-1 rounded px-1.5 underline decoration-dotted underline-offset-4 hover:bg-shade"
-                onClick={() => setRemedies(onAsk(finding))}
-              >
-                <Wand2 className="size-3.5" aria-hidden="true" /> How to mend it
-              </button>
-            )
-          ) : (
-            <span className="contents" aria-live="polite">
-              {remedies.length === 0 && <span className="text-soft">No single change makes the class better.</span>}
-              {remedies.map((remedy) => (
-                <button
-                  key={remedy.label}
-                  type="button"
-                  className="inline-flex items-start gap-1 rounded border border-line px-1.5 text-left hover:border-ink"
-                  onClick={() => onMend(remedy)}
-                >
-                  <Wand2 className="mt-0.5 size-3.5 shrink-0" aria-hidden="true" />
-                  {remedy.label}
-                </button>
-              ))}
-            </span>
+          {fixes === null && (
+            <button
+              type="button"
+              className="rounded px-1.5 underline decoration-dotted underline-offset-4 hover:bg-shade"
+              onClick={onOpen}
+            >
+              How to mend it
+            </button>
           )}
         </p>
+        {fixes !== null && <Fixes fixes={fixes} onPreview={onPreview} onMend={onMend} />}
       </li>
     );
   },
   (before, after) =>
+    before.fixes === after.fixes &&
     before.finding.message === after.finding.message &&
     before.finding.severity === after.finding.severity &&
     before.finding.ids.join() === after.finding.ids.join() &&
     before.finding.blocks.join() === after.finding.blocks.join(),
 );
+
+function Fixes({ fixes, onPreview, onMend }: Pick<FindingItemProps, 'fixes' | 'onPreview' | 'onMend'>) {
+  // The button that is gone can no longer say that the pointer has left it.
+  useEffect(() => () => onPreview(null), [onPreview]);
+  if (typeof fixes === 'string' || fixes === null || fixes.length === 0) {
+    return (
+      <p className="mt-1 text-sm text-soft" aria-live="polite">
+        {typeof fixes === 'string' ? fixes : 'No change near it makes the class better.'}
+      </p>
+    );
+  }
+  return (
+    <ul className="mt-1.5 border-l-2 border-heat-4 pl-1" aria-label="Ways to mend it" aria-live="polite">
+      {fixes.map((fix) => (
+        <li key={fix.label}>
+          <button
+            type="button"
+            className="w-full rounded px-1.5 py-0.5 text-left hover:bg-shade"
+            onPointerEnter={() => onPreview(fix.edits)}
+            onPointerLeave={() => onPreview(null)}
+            onFocus={() => onPreview(fix.edits)}
+            onBlur={() => onPreview(null)}
+            onClick={() => onMend(fix)}
+          >
+            {fix.label} <span className="block text-sm text-soft">{effectText(fix.before, fix.after)}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,5 +1,6 @@
 import type { TimedClass, TimeParts } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
+import type { ReactNode } from 'react';
 import { lateText } from '../../parts/lateText';
 
 const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
@@ -15,7 +16,7 @@ const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
 };
 
 /** The length now, against the target, with its range and the chance of running over. */
-export function LengthGauge({ timed }: { timed: TimedClass }) {
+export function LengthGauge({ timed, children }: { timed: TimedClass; children: ReactNode }) {
   const target = timed.plan.targetMinutes * 60;
   const spare = target - timed.seconds;
   const over = spare < -0.5;
@@ -36,6 +37,7 @@ export function LengthGauge({ timed }: { timed: TimedClass }) {
           {timed.practiceSeconds !== timed.seconds && ` · ${clock(timed.practiceSeconds)} to practise`}
         </span>
       </p>
+      {children}
     </div>
   );
 }

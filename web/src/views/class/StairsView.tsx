@@ -1,3 +1,4 @@
+import type { TimedClass } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import type { ClassReview, Severity } from '@warm-ladder/core/review';
 import { clock } from '@warm-ladder/core/review';
@@ -29,6 +30,8 @@ interface StairsViewProps {
   readonly selected: string | null;
   /** Blocks a finding under the pointer concerns. */
   readonly pointed: ReadonlySet<string>;
+  /** The class as a change that is only looked at would leave it. */
+  readonly ghost: TimedClass | null;
   readonly onSelect: (id: string) => void;
 }
 
@@ -37,7 +40,7 @@ interface StairsViewProps {
  * its seconds and as warm as its heat. A tread is clicked to work on its block, and its right edge dragged for reps.
  */
 export const StairsView = memo(function StairsView(props: StairsViewProps) {
-  const { catalog, review, grave, selected, pointed, onSelect } = props;
+  const { catalog, review, grave, selected, pointed, ghost, onSelect } = props;
   const { timed } = review;
   const [ref, width] = useWidth<HTMLDivElement>();
   const target = timed.plan.targetMinutes * 60;
@@ -111,6 +114,12 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
           <QuietSteps quiet={stairs.quiet} selected={selected} pointed={pointed} />
           <Treads treads={stairs.treads} grave={grave} />
           <Sides treads={stairs.treads} />
+          {ghost && (
+            <Ghost
+              now={stairs.treads}
+              after={layStairs(catalog, ghost, Math.max(0, width - LEFT - 12), HEIGHT, span).treads}
+            />
+          )}
           {marked.map((tread) => (
             <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.id)} />
           ))}
@@ -218,6 +227,21 @@ const Sides = memo(function Sides({ treads }: { treads: readonly Tread[] }) {
     </g>
   );
 });
+
+/** Where a change would leave the treads that it moves, makes or changes: outlines over the class as it is. */
+function Ghost({ now, after }: { now: readonly Tread[]; after: readonly Tread[] }) {
+  const same = (a: Tread) => (b: Tread) =>
+    a.id === b.id && a.pass === b.pass && a.y === b.y && a.heat === b.heat && Math.abs(a.width - b.width) < 0.5;
+  const changed = after.filter((tread) => !now.some(same(tread)));
+  const moved = after.filter((tread) => !changed.includes(tread));
+  const outline = ({ x, y, width }: Tread) => box(LEFT + x + 1, TOP + y - 4, Math.max(3, width - 2), TREAD + 7);
+  return (
+    <g fill="none" className="stroke-heat-3">
+      <path d={moved.map(outline).join('')} strokeWidth="1" strokeDasharray="2 3" />
+      <path d={changed.map(outline).join('')} strokeWidth="3" />
+    </g>
+  );
+}
 
 /** A tread that is worked on, or that a finding points at; the one worked on has a grip at its end. */
 function Marked({ tread: { x, y, width, block }, pointed }: { tread: Tread; pointed: boolean }) {

@@ -1,0 +1,44 @@
+import { type LeftOver, mend, type Standing } from '../mend';
+import type { ClassPlan } from '../plan';
+import type { FindingCode } from '../review';
+import type { Bundle } from './bundle';
+import { studioOf } from './studioOf';
+import { tidy } from './tidy';
+
+/** The headless mending (contract: docs/mending.md). */
+export interface MendDocument {
+  /** The class as it is after the last step. */
+  readonly class: ClassPlan;
+  readonly steps: ReadonlyArray<{
+    readonly code: FindingCode;
+    readonly label: string;
+    readonly before: Standing;
+    readonly after: Standing;
+  }>;
+  readonly left: {
+    readonly stop: number;
+    readonly fix: number;
+    readonly look: number;
+    readonly score: number;
+    readonly why: readonly LeftOver[];
+  };
+}
+
+/**
+ * A class of a bundle, mended until nothing helps.
+ * @param today `YYYY-MM-DD`, for what is judged by its age
+ * @returns `null` when the bundle has no such class
+ * @throws PlanError when the class does not fit the repertoire; `parseBundle` has refused such a file already
+ */
+export function mendBundle(bundle: Bundle, id: string, today?: string): MendDocument | null {
+  const { catalog, classOf, contextOf } = studioOf(bundle, { today });
+  const plan = classOf(id);
+  if (!plan) return null;
+  const { plan: mended, steps, left, why } = mend(catalog, plan, contextOf(plan));
+  const { stop, fix, look, score } = left;
+  return tidy({
+    class: mended,
+    steps: steps.map(({ code, label, before, after }) => ({ code, label, before, after })),
+    left: { stop, fix, look, score, why },
+  });
+}

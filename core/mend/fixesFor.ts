@@ -1,0 +1,177 @@
+import type { PlanEdit } from '../plan';
+import type { Catalog, RungEntry } from '../repertoire';
+import {
+  type ClassMeasure,
+  clock,
+  type FindingCode,
+  type ReviewContext,
+  RULES,
+  type Score,
+  type ToldFinding,
+} from '../review';
+import { fitEdits } from './fit';
+import { insertions, insteadOf, type Neighbour, neighboursAt } from './neighbours';
+import type { Standing } from './standing';
+import { betterWith, type Ground, groundOf, type Outcome, outcomeOf } from './trial';
+
+/** A way to mend a finding that does make the class better. */
+export interface Fix {
+  readonly label: string;
+  readonly edits: readonly PlanEdit[];
+  /** It follows the finding's own advice. */
+  readonly advised: boolean;
+  readonly before: Standing;
+  readonly after: Standing;
+}
+
+/** A fix with the class it leads to, for what goes on from there. */
+export interface TriedFix extends Fix {
+  readonly outcome: Outcome;
+}
+
+/** How many fixes are told of at once: more are not read. */
+const TOLD = 6;
+/** Blocks of a finding that are tried one by one. */
+const BLOCKS = 8;
+
+/** Codes that something added can mend. */
+const WANTS_MORE: ReadonlySet<FindingCode> = new Set<FindingCode>([
+  'DIRECTION_LOW',
+  'DIRECTION_HIGH',
+  'FLEXION_STRETCH',
+  'EASE_MISSING',
+  'HOTTEST_LAST',
+  'HEAT_JUMP',
+  'PEAKS_CLOSE',
+  'TIME_UNDER',
+]);
+/** Parts of the score that the place of a block has no say in. */
+const PLACELESS: ReadonlySet<keyof Score['parts']> = new Set(['time', 'directions', 'cautions', 'options']);
+const placeless = new Set(RULES.filter(({ part }) => PLACELESS.has(part)).map(({ code }) => code));
+/** Codes that are about the clock. */
+const OF_TIME: ReadonlySet<FindingCode> = new Set<FindingCode>(['TIME_OVER', 'TIME_UNDER', 'TIME_AT_RISK']);
+
+/**
+ * Ways to mend a finding that make the class better, found by trying what the finding itself advises and what lies
+ * near it: other rungs, doses, places, ways of doing it, something added, something left out. Advice comes first, then
+ * what keeps people in their position; a way to leave something out is among them when it helps.
+ */
+export function fixesFor(
+  catalog: Catalog,
+  measure: ClassMeasure,
+  finding: ToldFinding,
+  context: ReviewContext = {},
+): Fix[] {
+  const tried = triedFixes(groundOf(catalog, measure, context), finding).sort(
+    (a, b) =>
+      Number(b.advised) - Number(a.advised) || Number(b.stays) - Number(a.stays) || a.after.score - b.after.score,
+  );
+  const told = tried.slice(0, TOLD);
+  const leftOut = tried.find(({ leavesOut }) => leavesOut);
+  if (leftOut && !told.includes(leftOut)) told.splice(TOLD - 1, 1, leftOut);
+  return told.map(({ label, edits, advised, before, after }) => ({ label, edits, advised, before, after }));
+}
+
+type Tried = TriedFix & Pick<Neighbour, 'stays' | 'leavesOut'>;
+
+/**
+ * Every way that helps, in the order it was tried.
+ * @param enough whether what was found for one block does, so that the next need not be looked at
+ */
+export function triedFixes(
+  ground: Ground,
+  finding: ToldFinding,
+  enough: (found: readonly TriedFix[]) => boolean = () => false,
+): Tried[] {
+  const { standing: before } = ground;
+  const tried: Tried[] = [];
+  const seen = new Set<string>();
+  const attempt = ({ label, edits, stays, leavesOut }: Neighbour, advised: boolean) => {
+    if (seen.has(label) || edits.length === 0) return;
+    seen.add(label);
+    const outcome = betterWith(ground, edits, finding);
+    if (!outcome) return;
+    const found = { label, edits, stays, advised, before, after: outcome.standing, outcome };
+    tried.push(leavesOut ? { ...found, leavesOut } : found);
+  };
+  for (const remedy of advice(ground, finding)) attempt({ ...remedy, stays: true }, true);
+  for (const group of nearby(ground, finding)) {
+    if (enough(tried)) return tried;
+    for (const neighbour of group()) attempt(neighbour, false);
+  }
+  // Worth its many trials only where no single change helps.
+  const all = tried.length === 0 ? allOfThem(ground, finding) : null;
+  if (all) attempt(all, false);
+  return tried;
+}
+
+/**
+ * Every block of a finding changed at once, each by what takes it out of the finding for the least: a finding is as grave
+ * as its worst block, so changing one alone may help nothing.
+ */
+function allOfThem(ground: Ground, finding: ToldFinding): Neighbour | null {
+  const { ids } = finding;
+  if (ids.length < 2 || ids.length > BLOCKS) return null;
+  const taken: Neighbour[] = [];
+  let now = ground;
+  for (const id of ids) {
+    const best = leastThatFrees(now, finding.code, id);
+    if (!best) return null;
+    taken.push(best.neighbour);
+    now = groundOf(ground.catalog, best.outcome.measure, ground.context);
+  }
+  return {
+    label: taken.map(({ label }) => label).join('; '),
+    edits: taken.flatMap(({ edits }) => edits),
+    stays: taken.every(({ stays }) => stays),
+  };
+}
+
+/** The change by which a block is no longer in a finding of a kind, for the least score. */
+function leastThatFrees(
+  ground: Ground,
+  code: FindingCode,
+  id: string,
+): { readonly neighbour: Neighbour; readonly outcome: Outcome } | null {
+  const { measure } = ground;
+  const index = measure.timed.plan.blocks.findIndex((block) => block.id === id);
+  let best: { readonly neighbour: Neighbour; readonly outcome: Outcome } | null = null;
+  for (const neighbour of insteadOf(measure, index)) {
+    const outcome = outcomeOf(ground, neighbour.edits);
+    if (!outcome || timesIn(outcome.measure, code, id) >= timesIn(measure, code, id)) continue;
+    if (!best || outcome.standing.score < best.outcome.standing.score) best = { neighbour, outcome };
+  }
+  return best;
+}
+
+/** How many findings of a kind a block is in. */
+function timesIn({ raised, timed }: ClassMeasure, code: FindingCode, id: string): number {
+  const named = ({ rule, found }: ClassMeasure['raised'][number]) =>
+    rule.code === code && found.blocks.some((at) => timed.plan.blocks[at]?.id === id);
+  return raised.filter(named).length;
+}
+
+function advice(ground: Ground, finding: ToldFinding) {
+  const own = finding.mend();
+  if (!OF_TIME.has(finding.code)) return own;
+  const edits = fitEdits(ground);
+  return edits.length > 0 ? [{ label: `Fit it to ${clock(targetOf(ground))}`, edits }, ...own] : own;
+}
+
+const targetOf = ({ measure }: Ground): number => measure.timed.plan.targetMinutes * 60;
+
+/** What lies near a finding, block by block. */
+function nearby({ measure }: Ground, { code, blocks }: ToldFinding): Array<() => Neighbour[]> {
+  const own = spread(blocks, BLOCKS).map((index) => () => neighboursAt(measure, index, !placeless.has(code)));
+  if (!WANTS_MORE.has(code)) return own;
+  const { subject } = measure;
+  const mild = (entry: RungEntry) => subject.catalog.heat(entry) <= subject.limits.homeHeat;
+  return [...own, () => insertions(measure, mild)];
+}
+
+/** A few of many, from the first to the last. */
+function spread(indexes: readonly number[], most: number): number[] {
+  if (indexes.length <= most) return [...indexes];
+  const step = (indexes.length - 1) / (most - 1);
+  return Array.from({ length: most }, (_, i) => indexes[Math.round(i * step)] as number);
+}

@@ -1,0 +1,75 @@
+import { applyEdits, type ClassPlan, type PlanEdit } from '../plan';
+import type { Catalog } from '../repertoire';
+import { type ClassMeasure, type Finding, measureClass, type ReviewContext } from '../review';
+import { type Standing, standingOf } from './standing';
+
+/** Least by which the score must fall for an edit to be worth taking: two classes nearer than this are as good. */
+const WORTH_IT = 0.01;
+
+/** A class to be mended, measured, with what it is held against. */
+export interface Ground {
+  readonly catalog: Catalog;
+  readonly context: ReviewContext;
+  readonly measure: ClassMeasure;
+  readonly standing: Standing;
+}
+
+export function groundOf(catalog: Catalog, measure: ClassMeasure, context: ReviewContext): Ground {
+  return { catalog, context, measure, standing: standingOf(measure) };
+}
+
+/** What edits lead to. */
+export interface Outcome {
+  readonly plan: ClassPlan;
+  readonly measure: ClassMeasure;
+  readonly standing: Standing;
+}
+
+/** Whether every locked block is as it was, and in the same order among the locked. */
+function locksKept(before: ClassPlan, after: ClassPlan): boolean {
+  const locked = (plan: ClassPlan) => plan.blocks.filter(({ locked: held }) => held);
+  const [was, is] = [locked(before), locked(after)];
+  const same = (block: (typeof was)[number], i: number) =>
+    block === is[i] || JSON.stringify(block) === JSON.stringify(is[i]);
+  return was.length === is.length && was.every(same);
+}
+
+/** What edits lead to; `null` where they would change what is locked. */
+export function outcomeOf({ catalog, context, measure: before }: Ground, edits: readonly PlanEdit[]): Outcome | null {
+  const { plan } = before.timed;
+  const after = applyEdits(catalog, plan, edits);
+  if (!locksKept(plan, after)) return null;
+  const measure = measureClass(catalog, after, context);
+  return { plan: after, measure, standing: standingOf(measure) };
+}
+
+/**
+ * What edits lead to, where that is better: the score falls by 0.01 or more, nothing locked changes, no stop is added.
+ * @param mends the finding they are meant for: then its kind has to weigh less after them, or concern fewer
+ *   blocks, and a look may not make a fix
+ */
+export function betterWith(
+  ground: Ground,
+  edits: readonly PlanEdit[],
+  mends?: Pick<Finding, 'code' | 'severity'>,
+): Outcome | null {
+  const { measure: before, standing: was } = ground;
+  const outcome = outcomeOf(ground, edits);
+  if (!outcome) return null;
+  const { measure, standing: is } = outcome;
+  if (was.score - is.score < WORTH_IT || is.stop > was.stop) return null;
+  if (mends) {
+    if (mends.severity === 'look' && is.fix > was.fix) return null;
+    const lighter = weightOf(before, mends.code) - weightOf(measure, mends.code) >= WORTH_IT;
+    if (!lighter && namedIn(measure, mends.code) >= namedIn(before, mends.code)) return null;
+  }
+  return outcome;
+}
+
+/** What all findings of one kind cost. */
+const weightOf = ({ raised }: ClassMeasure, code: Finding['code']): number =>
+  raised.reduce((sum, { rule, cost }) => (rule.code === code ? sum + cost : sum), 0);
+
+/** How many blocks all findings of one kind concern; a block counts in each. */
+const namedIn = ({ raised }: ClassMeasure, code: Finding['code']): number =>
+  raised.reduce((sum, { rule, found }) => (rule.code === code ? sum + found.blocks.length : sum), 0);

@@ -1,0 +1,79 @@
+import { parseArgs } from 'node:util';
+import type { Bundle } from '@warm-ladder/core/formats';
+import { readFiles, UnreadableFile } from './files';
+
+/** Exit codes: a sound answer, one with something left to mend, something that can't be read, and a mistake of this program. */
+const [SOUND, UNSOUND, UNREADABLE, CRASHED] = [0, 1, 2, 3] as const;
+
+/** What was asked for can't be had; the message says what was expected. */
+export class Refused extends Error {}
+
+export interface Answer {
+  readonly document: unknown;
+  /** Whether the command ends with 0. */
+  readonly sound: boolean;
+}
+
+type Options = Readonly<Record<string, { readonly type: 'string' | 'boolean' }>>;
+type Values<O extends Options> = { readonly [K in keyof O]?: O[K]['type'] extends 'boolean' ? boolean : string };
+
+interface Command<O extends Options> {
+  readonly name: string;
+  readonly options: O;
+  /** What is expected after `npm run --silent`, in one line. */
+  readonly usage: string;
+  /** @throws Refused when the files do not hold what the options name */
+  readonly answer: (bundle: Bundle, values: Values<O>) => Answer;
+}
+
+/**
+ * Runs a command over bundle files, with neither server nor database: one document on standard output, notes and
+ * complaints on standard error, and how it went as the exit code.
+ */
+export function runHeadless<const O extends Options>({ name, options, usage, answer }: Command<O>): void {
+  process.exitCode = run(process.argv.slice(2));
+
+  function run(args: readonly string[]): number {
+    try {
+      const { values, positionals } = argumentsOf(args);
+      if (positionals.length === 0) throw new Refused(`Name at least one bundle file: ${usage}`);
+      const { bundle, notes } = readFiles(positionals);
+      for (const note of notes) console.error(note);
+      const { document, sound } = answer(bundle, values);
+      process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
+      return sound ? SOUND : UNSOUND;
+    } catch (error) {
+      if (error instanceof UnreadableFile || error instanceof Refused) {
+        console.error(error.message);
+        return UNREADABLE;
+      }
+      console.error(`${name} failed, by a mistake of its own:`, error);
+      return CRASHED;
+    }
+  }
+
+  function argumentsOf(args: readonly string[]) {
+    try {
+      const { values, positionals } = parseArgs({ args: [...args], allowPositionals: true, options });
+      return { values: values as Values<O>, positionals };
+    } catch (error) {
+      throw new Refused(`${error instanceof Error ? error.message : error} Expected: ${usage}`);
+    }
+  }
+}
+
+/** The day asked for, or this machine's. @throws Refused when it is no day */
+export function dayOf(asked: string | undefined): string {
+  if (asked === undefined) return machineDay();
+  const day = new Date(asked);
+  const real = /^\d{4}-\d{2}-\d{2}$/.test(asked) && !Number.isNaN(day.getTime());
+  if (!real || day.toISOString().slice(0, 10) !== asked) {
+    throw new Refused(`“${asked}” is no day; expected --today YYYY-MM-DD.`);
+  }
+  return asked;
+}
+
+const machineDay = (): string => {
+  const now = new Date();
+  return [now.getFullYear(), now.getMonth() + 1, now.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
+};

@@ -1,0 +1,14 @@
+import { mendBundle } from '@warm-ladder/core/formats';
+import { dayOf, Refused, runHeadless } from './headless';
+
+runHeadless({
+  name: 'Mending',
+  usage: 'npm run --silent mend -- FILE… --class ID (and --today YYYY-MM-DD)',
+  options: { class: { type: 'string' }, today: { type: 'string' } },
+  answer(bundle, { class: id, today }) {
+    if (id === undefined) throw new Refused('Name the class to mend: --class ID.');
+    const document = mendBundle(bundle, id, dayOf(today));
+    if (!document) throw new Refused(`There is no class “${id}” in these files; expected the id of one.`);
+    return { document, sound: document.left.stop + document.left.fix === 0 };
+  },
+});

@@ -1,0 +1,38 @@
+import type { Fix } from '@warm-ladder/core/mend';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import type { ReviewContext } from '@warm-ladder/core/review';
+import type { Remote } from 'comlink';
+import { useMemo } from 'react';
+import { reviewContext, selectCatalogSource, selectClasses } from '../app/selectors';
+import { store } from '../app/store';
+import { atDesk } from './desk';
+import type { DeskWork, FindingName, FittedClass, MendedClass } from './worker';
+
+/** What can be worked out about a class, each on the class as it is when asked. */
+export interface Desk {
+  readonly fixes: (finding: FindingName) => Promise<readonly Fix[]>;
+  readonly fit: () => Promise<FittedClass | null>;
+  readonly mendAll: () => Promise<MendedClass | null>;
+}
+
+export function useDesk(classId: string): Desk {
+  return useMemo(() => {
+    const about = async <T>(
+      none: T,
+      ask: (work: Remote<DeskWork>, plan: ClassPlan, context: ReviewContext) => Promise<T>,
+    ): Promise<T> => {
+      const state = store.getState();
+      const plan = selectClasses(state).find(({ id }) => id === classId);
+      if (!plan) return none;
+      return atDesk(selectCatalogSource(state), (work) => ask(work, plan, reviewContext(state, plan)));
+    };
+    return {
+      fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, name(finding))),
+      fit: () => about(null, (work, plan, context) => work.fit(plan, context)),
+      mendAll: () => about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context)),
+    };
+  }, [classId]);
+}
+
+/** A finding holds functions, which can't be sent. */
+const name = ({ code, ids, message }: FindingName): FindingName => ({ code, ids, message });

@@ -1,0 +1,53 @@
+import { type Fitted, type Fix, fitted, fixesFor, groundOf, type Mended, mend } from '@warm-ladder/core/mend';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
+import { type Finding, measureClass, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
+import { expose } from 'comlink';
+
+/** A finding named from outside: the review is made anew here. */
+export type FindingName = Pick<Finding, 'code' | 'ids' | 'message'>;
+
+/** What is told of a mending: the class itself is made from the steps. */
+export type MendedClass = Pick<Mended, 'steps' | 'left' | 'why' | 'plan'>;
+
+/** What is told of a class fitted to its length. */
+export type FittedClass = Pick<Fitted, 'edits' | 'told'>;
+
+let catalog: Catalog | null = null;
+
+function known(): Catalog {
+  if (!catalog) throw new Error('The repertoire has not been handed over yet.');
+  return catalog;
+}
+
+/** The heavy work at a class, away from the page. */
+const work = {
+  /** Takes the repertoire and the method that all that follows is worked out with. */
+  use(source: CatalogSource): void {
+    catalog = new Catalog(source);
+  },
+  /** Measures every rung once, so that the first thing asked for does not wait for it. */
+  warm(): void {
+    for (const entry of known().rungs) known().heat(entry);
+  },
+  /** What mends a finding of the class as it is now; nothing where the finding is gone. */
+  fixes(plan: ClassPlan, context: ReviewContext, { code, ids, message }: FindingName): Fix[] {
+    const review = reviewClass(known(), plan, context);
+    const same = (each: Finding) => each.code === code && each.message === message && each.ids.join() === ids.join();
+    const finding = review.findings.find(same);
+    return finding ? fixesFor(known(), review, finding, context) : [];
+  },
+  /** The class brought to its length; `null` where nothing can move. */
+  fit(plan: ClassPlan, context: ReviewContext): FittedClass | null {
+    const found = fitted(groundOf(known(), measureClass(known(), plan, context), context));
+    return found && { edits: found.edits, told: found.told };
+  },
+  mendAll(plan: ClassPlan, context: ReviewContext): MendedClass {
+    const { plan: after, steps, left, why } = mend(known(), plan, context);
+    return { plan: after, steps, left, why };
+  },
+};
+
+export type DeskWork = typeof work;
+
+expose(work);

@@ -1,0 +1,16 @@
+import type { Standing } from '@warm-ladder/core/mend';
+import { clock } from '@warm-ladder/core/review';
+
+const toMend = ({ stop, fix, look }: Standing): number => stop + fix + look;
+
+/** What a change leads to: “9 → 8 findings, +1:30, one position change fewer”. */
+export function effectText(before: Standing, after: Standing): string {
+  const told = [`${toMend(before)} → ${toMend(after)} findings`];
+  const seconds = Math.round(after.seconds - before.seconds);
+  if (seconds !== 0) told.push(`${seconds > 0 ? '+' : '−'}${clock(Math.abs(seconds))}`);
+  const moved = after.positionChanges - before.positionChanges;
+  if (moved !== 0) told.push(`${times(Math.abs(moved))} ${moved < 0 ? 'fewer' : 'more'}`);
+  return told.join(', ');
+}
+
+const times = (count: number): string => (count === 1 ? 'one position change' : `${count} position changes`);
