@@ -36,6 +36,34 @@ test('dragging a row reorders, dragging a tread changes its reps, and a remedy m
   await expect(uneven).toBeHidden();
 });
 
+test('a class is mended whole or as far as a step, fitted to its length, and either is undone as one', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/class/choir-first-draft`);
+  const before = await length(page).textContent();
+  const heading = (text: string | RegExp) => findings(page).getByRole('heading', { name: text });
+  await expect(heading('22 findings')).toBeVisible();
+  await page.getByRole('button', { name: 'Mend all' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Mend all' });
+  const mended = sheet.getByRole('region', { name: 'Mended' });
+  await expect(mended.getByText(/Stop 0/)).toBeVisible();
+  await expect(mended.getByText(/Fix 0/)).toBeVisible();
+  await sheet.getByRole('radio').nth(2).check();
+  await expect(sheet.getByRole('region', { name: /After 3 of / })).toBeVisible();
+  await sheet.getByRole('button', { name: 'Take the first 3' }).click();
+  await expect(heading('22 findings')).toBeHidden();
+  await page.keyboard.press('Control+z');
+  await expect(heading('22 findings')).toBeVisible();
+  await expect(length(page)).toHaveText(before ?? '');
+
+  await page.getByRole('button', { name: 'Fit it to 45:00' }).click();
+  const fitted = page.getByRole('dialog', { name: /→ 4[45]:/ });
+  await expect(fitted.getByRole('listitem').first()).toHaveText(/ \d+ instead of \d+$|no rest|taught before/);
+  await fitted.getByRole('button', { name: 'Undo it' }).click();
+  await expect(length(page)).toHaveText(before ?? '');
+});
+
 test('details: options, sides, a run, tempo and rest each change the length', async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/rowers-sixty`);
   const changes = async (act: () => Promise<unknown>) => {

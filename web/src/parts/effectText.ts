@@ -3,9 +3,10 @@ import { clock } from '@warm-ladder/core/review';
 
 const toMend = ({ stop, fix, look }: Standing): number => stop + fix + look;
 
-/** What a change leads to: “9 → 8 findings, +1:30, one position change fewer”. */
+/** What a change for the better leads to: “9 → 8 to mend, +1:30, one position change fewer”. */
 export function effectText(before: Standing, after: Standing): string {
-  const told = [`${toMend(before)} → ${toMend(after)} findings`];
+  const [was, is] = [toMend(before), toMend(after)];
+  const told = [was === is ? 'What was found is milder' : `${was} → ${is} to mend`];
   const seconds = Math.round(after.seconds - before.seconds);
   if (seconds !== 0) told.push(`${seconds > 0 ? '+' : '−'}${clock(Math.abs(seconds))}`);
   const moved = after.positionChanges - before.positionChanges;
