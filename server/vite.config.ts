@@ -10,7 +10,7 @@ export default defineConfig({
     minify: false,
     rolldownOptions: {
       input: Object.fromEntries(
-        ['main', 'review', 'mend', 'backup', 'restore', 'move', 'prepare', 'publish'].map((name) => [
+        ['main', 'review', 'mend', 'propose', 'backup', 'restore', 'move', 'prepare', 'publish'].map((name) => [
           name,
           `src/${name}.ts`,
         ]),

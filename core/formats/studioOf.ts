@@ -1,6 +1,7 @@
 import type { Audience, ClassPlan } from '../plan';
 import { Catalog } from '../repertoire';
 import { earlierInSeries, type ReviewContext } from '../review';
+import type { Series } from '../series';
 import type { Bundle } from './bundle';
 
 /** What a bundle's classes are held against. */
@@ -8,6 +9,7 @@ export interface BundleStudio {
   readonly catalog: Catalog;
   readonly classOf: (id: string) => ClassPlan | undefined;
   readonly audienceOf: (id: string | undefined) => Audience | undefined;
+  readonly seriesOf: (id: string | undefined) => Series | undefined;
   /** The context a class is reviewed in: its audience, and what came before it in its series. */
   readonly contextOf: (plan: ClassPlan) => ReviewContext;
 }
@@ -28,5 +30,6 @@ export function studioOf(
     earlier: earlierInSeries(plan.id, series, classOf),
     today,
   });
-  return { catalog: new Catalog({ ...bundle, exercises }), classOf, audienceOf, contextOf };
+  const seriesOf = (id: string | undefined) => series.find((each) => each.id === id);
+  return { catalog: new Catalog({ ...bundle, exercises }), classOf, audienceOf, seriesOf, contextOf };
 }

@@ -1,5 +1,6 @@
 import { applyEdits, doseOf, type PlanEdit, repsOf, repsRangeOf, type TimedBlock } from '../plan';
 import { measureClass, rungTitle } from '../review';
+import { retimed } from './levels';
 import { standingOf } from './standing';
 import type { Ground, Outcome } from './trial';
 
@@ -38,10 +39,13 @@ export function fitted(ground: Ground): Fitted | null {
   let edits = dosedTo(ground, rooms, aim);
   if (lengthWith(ground, edits) > aim) edits = [...edits, ...spared(ground, edits, aim)];
   if (edits.length === 0) return null;
-  const plan = applyEdits(ground.catalog, measure.timed.plan, edits);
+  const dosed = measureClass(ground.catalog, applyEdits(ground.catalog, measure.timed.plan, edits), ground.context);
+  // Whoever takes another rung works as long as before with the others: saying so takes no time.
+  const lanes = retimed(dosed, new Set(edits.flatMap((edit) => (edit.kind === 'dose' ? edit.id : []))));
+  const plan = applyEdits(ground.catalog, dosed.timed.plan, lanes);
   const after = measureClass(ground.catalog, plan, ground.context);
   const told = edits.flatMap((edit) => tell(measure, edit) ?? []);
-  return { plan, measure: after, standing: standingOf(after), edits, told };
+  return { plan, measure: after, standing: standingOf(after), edits: [...edits, ...lanes], told };
 }
 
 /** A change of time in words: “Plank, Knees down: 10 instead of 8”. */

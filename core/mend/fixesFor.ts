@@ -118,7 +118,7 @@ function allOfThem(ground: Ground, finding: ToldFinding): Neighbour | null {
     const best = leastThatFrees(now, finding.code, id);
     if (!best) return null;
     taken.push(best.neighbour);
-    now = groundOf(ground.catalog, best.outcome.measure, ground.context);
+    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.costOf);
   }
   return {
     label: taken.map(({ label }) => label).join('; '),

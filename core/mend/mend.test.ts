@@ -103,7 +103,8 @@ describe('fitting to time', () => {
       const { measure, edits, told } = must(fitted(ground) ?? undefined);
       expect(Math.abs(measure.timed.seconds - aimOf(ground))).toBeLessThan(15);
       expect(edits.every(({ kind }) => kind === 'dose' || kind === 'set')).toBe(true);
-      expect(told).toHaveLength(edits.length);
+      expect(told.length).toBeGreaterThan(0);
+      for (const line of told) expect(line).not.toMatch(/undefined|NaN/);
       const uneven = ({ raised }: typeof measure) => raised.filter(({ rule }) => rule.code === 'SIDES_UNEVEN').length;
       expect(uneven(measure)).toBe(uneven(ground.measure));
       expect(measure.score.parts.exposure).toBeLessThanOrEqual(ground.measure.score.parts.exposure + 1e-9);

@@ -3,7 +3,7 @@ import type { Catalog } from '../repertoire';
 import { type ClassMeasure, findingsOf, measureClass, type ReviewContext, type ToldFinding } from '../review';
 import { type TriedFix, triedFixes } from './fixesFor';
 import { type Standing, standingOf } from './standing';
-import { groundOf } from './trial';
+import { type CostOf, type Ground, groundOf } from './trial';
 import { type LeftOver, whyLeft } from './whyLeft';
 
 /** One step of mending. */
@@ -29,30 +29,39 @@ export interface Mended {
 /** Most steps: each lowers the score, so it ends by itself; this is how many a director would read. */
 const STEPS = 200;
 
-/** Told after each step; mending stops when it answers `false`. */
-export type OnStep = (step: MendStep) => boolean | undefined;
+export interface MendOptions {
+  /** Most steps; by default as many as help. */
+  readonly steps?: number;
+  /** What each step has to lower; the score of the review when unsaid. */
+  readonly costOf?: CostOf;
+}
 
 /**
  * Takes fixes until none helps: the gravest finding first, of its fixes the one that lowers the score most for the fewest
  * seconds moved. Every step lowers the score; at least half of the blocks stay.
  * @throws PlanError when the class does not fit the repertoire
  */
-export function mend(catalog: Catalog, plan: ClassPlan, context: ReviewContext = {}, onStep?: OnStep): Mended {
+export function mend(
+  catalog: Catalog,
+  plan: ClassPlan,
+  context: ReviewContext = {},
+  options: MendOptions = {},
+): Mended {
   const stay = blocksThatStay(plan);
   const steps: MendStep[] = [];
   let measure = measureClass(catalog, plan, context);
   const stuck = new Set<string>();
-  while (steps.length < STEPS) {
-    let best = bestStep(catalog, measure, context, stay, stuck);
+  const most = options.steps ?? STEPS;
+  while (steps.length < most) {
+    let best = bestStep(groundOf(catalog, measure, context, options.costOf), stay, stuck);
     // What found no fix before may find one in the class as it has become.
     if (!best && stuck.size > 0) {
       stuck.clear();
-      best = bestStep(catalog, measure, context, stay, stuck);
+      best = bestStep(groundOf(catalog, measure, context, options.costOf), stay, stuck);
     }
     if (!best) break;
     steps.push(best.step);
     measure = best.measure;
-    if (onStep?.(best.step) === false) break;
   }
   const left = standingOf(measure);
   return { plan: measure.timed.plan, measure, steps, left, why: whyLeft(measure) };
@@ -66,13 +75,11 @@ function blocksThatStay({ blocks }: ClassPlan): (after: ClassPlan) => boolean {
 
 /** @param stuck findings that no fix was found for so far; left aside, and added to */
 function bestStep(
-  catalog: Catalog,
-  measure: ClassMeasure,
-  context: ReviewContext,
+  ground: Ground,
   stay: (after: ClassPlan) => boolean,
   stuck: Set<string>,
 ): { readonly step: MendStep; readonly measure: ClassMeasure } | null {
-  const ground = groundOf(catalog, measure, context);
+  const { measure } = ground;
   for (const finding of findingsOf(measure)) {
     const known = `${finding.code} ${finding.ids.join(' ')}`;
     if (stuck.has(known)) continue;

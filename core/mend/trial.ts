@@ -12,10 +12,21 @@ export interface Ground {
   readonly context: ReviewContext;
   readonly measure: ClassMeasure;
   readonly standing: Standing;
+  /** What a change has to lower: the score of the review, or what somebody wants of the class besides. */
+  readonly costOf: CostOf;
 }
 
-export function groundOf(catalog: Catalog, measure: ClassMeasure, context: ReviewContext): Ground {
-  return { catalog, context, measure, standing: standingOf(measure) };
+export type CostOf = (measure: ClassMeasure) => number;
+
+const scoreOf: CostOf = ({ score }) => score.total;
+
+export function groundOf(
+  catalog: Catalog,
+  measure: ClassMeasure,
+  context: ReviewContext,
+  costOf: CostOf = scoreOf,
+): Ground {
+  return { catalog, context, measure, standing: standingOf(measure), costOf };
 }
 
 /** What edits lead to. */
@@ -44,7 +55,7 @@ export function outcomeOf({ catalog, context, measure: before }: Ground, edits: 
 }
 
 /**
- * What edits lead to, where that is better: the score falls by 0.01 or more, nothing locked changes, no stop is added.
+ * What edits lead to, where that is better: the score (or whatever else is to fall) falls by 0.01 or more, nothing locked changes, no stop is added.
  * @param mends the finding they are meant for: then its kind has to weigh less after them, or concern fewer
  *   blocks, and a look may not make a fix
  */
@@ -53,11 +64,11 @@ export function betterWith(
   edits: readonly PlanEdit[],
   mends?: Pick<Finding, 'code' | 'severity'>,
 ): Outcome | null {
-  const { measure: before, standing: was } = ground;
+  const { measure: before, standing: was, costOf } = ground;
   const outcome = outcomeOf(ground, edits);
   if (!outcome) return null;
   const { measure, standing: is } = outcome;
-  if (was.score - is.score < WORTH_IT || is.stop > was.stop) return null;
+  if (costOf(before) - costOf(measure) < WORTH_IT || is.stop > was.stop) return null;
   if (mends) {
     if (mends.severity === 'look' && is.fix > was.fix) return null;
     const lighter = weightOf(before, mends.code) - weightOf(measure, mends.code) >= WORTH_IT;

@@ -83,7 +83,7 @@ const noteOf = noteSchema.optional().describe('Notes for the teacher');
 const linesOf = z.array(lineSchema).max(120).optional().describe('Words of this class');
 const lockedOf = z.boolean().optional().describe('No fix and no proposal may change it');
 
-const rungBlockSchema = z
+export const rungBlockSchema = z
   .strictObject({
     id: idSchema.describe('The id of the block, unique in its class'),
     exercise: idSchema.describe('The id of the exercise'),

@@ -2,6 +2,7 @@ export * from './clock';
 export * from './earlier';
 export * from './finding';
 export { MEASURES, type MeasureName, type Measures } from './measures';
+export { Offer } from './offer';
 export * from './reviewClass';
 export * from './reviewSeries';
 export { conditionsOf, limitsOf } from './room';

@@ -117,7 +117,8 @@ const optionUnmet: WholeRule = {
       const { index } = timed.blocks[at] as TimedBlock;
       for (const offer of offers) {
         for (const required of offer.entry.rung.requires ?? []) {
-          if (isMet(subject, required, at)) continue;
+          // What the block itself teaches is learnt when its upper rung is taken.
+          if (isMet(subject, required, at + 1)) continue;
           const need = room.catalog.rung(required);
           found ??= [];
           found.push({

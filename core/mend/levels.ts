@@ -1,0 +1,115 @@
+import { judge } from '../caution';
+import {
+  applyEdits,
+  doseOf,
+  type Option,
+  optionOf,
+  type PlanEdit,
+  repsOf,
+  repsRangeOf,
+  type TimedBlock,
+} from '../plan';
+import { type Catalog, laneOf, type RungEntry } from '../repertoire';
+import { type ClassMeasure, measureClass, Offer, type ReviewContext, rungTitle, type Subject } from '../review';
+
+/** A level offered beside a block, and what it costs. */
+export interface Levelled {
+  readonly edits: readonly PlanEdit[];
+  /** What is offered where, in words. */
+  readonly told: readonly string[];
+  readonly measure: ClassMeasure;
+  /** Seconds that saying it adds to the class. */
+  readonly seconds: number;
+}
+
+/**
+ * One lower and one higher rung offered beside every block, where the review has nothing against it: rungs that share
+ * position and props, with as many repetitions as the main version's time holds and a pause for the rest.
+ */
+export function levelled(catalog: Catalog, measure: ClassMeasure, context: ReviewContext): Levelled {
+  const edits: PlanEdit[] = [];
+  const told: string[] = [];
+  let now = measure;
+  for (const { block } of measure.timed.blocks) {
+    if (block.locked || block.mode === 'show') continue;
+    for (const lane of ['lower', 'upper'] as const) {
+      const part = now.timed.blocks.find((each) => each.block.id === block.id) as TimedBlock;
+      const offered = part.block.options ?? [];
+      if (offered.some((each) => laneIn(catalog, part.entry, optionOf(each)) === lane)) continue;
+      const found = levelFor(now.subject, part, lane);
+      if (!found) continue;
+      const options = lane === 'lower' ? [found.option, ...offered] : [...offered, found.option];
+      const edit: PlanEdit = { kind: 'set', id: block.id, change: { options } };
+      const after = measureClass(catalog, applyEdits(catalog, now.timed.plan, [edit]), context);
+      if (complaints(after) > complaints(now) + 1e-9) continue;
+      edits.push(edit);
+      told.push(`${rungTitle(part.entry)}: ${found.told}`);
+      now = after;
+    }
+  }
+  return { edits, told, measure: now, seconds: now.timed.seconds - measure.timed.seconds };
+}
+
+/** What the review has against options, time aside. */
+const complaints = ({ score: { parts } }: ClassMeasure): number =>
+  parts.options + parts.cautions + parts.exposure + parts.ladders + parts.props;
+
+function laneIn(catalog: Catalog, home: RungEntry, option: Option) {
+  const entry = catalog.rung({ exercise: home.exercise.id, rung: option.rung });
+  return entry && laneOf(home, entry);
+}
+
+/** Seconds by which an option may end before the main version without a pause being said. */
+const TOGETHER = 8;
+
+/** The nearest rung of a lane that the room can take, dosed to the main version's time; and that in words. */
+export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper') {
+  const { catalog, conditions } = subject;
+  const { entry, block } = part;
+  const ladder = catalog.ladder(entry.exercise.id).filter((each) => laneOf(entry, each) === lane);
+  const fits = (each: RungEntry) =>
+    each.props.every((prop) => entry.props.includes(prop)) && judge(catalog, each, conditions).verdict === 'fine';
+  const chosen = lane === 'lower' ? ladder.findLast(fits) : ladder.find(fits);
+  if (!chosen) return null;
+  const option = timedTo(subject, part, { rung: chosen.rung.id }, chosen);
+  const [reps, home] = [repsOf(doseOf(chosen, option)), repsOf(doseOf(entry, block))];
+  const how = [
+    reps < home ? 'fewer repetitions' : reps > home ? 'more repetitions' : 'as many repetitions',
+    ...(option.pauseSeconds ? [`a pause of ${option.pauseSeconds} s`] : []),
+  ];
+  return { option, told: `“${chosen.rung.name}” ${lane === 'lower' ? 'below' : 'above'} it, ${how.join(' and ')}` };
+}
+
+/** An option with as many repetitions as the main version's time holds, within its range, and a pause for the rest. */
+function timedTo({ room }: Subject, { laid }: TimedBlock, { rung, sign }: Option, entry: RungEntry): Option {
+  const own = repsOf(entry.rung.dose);
+  const [, most] = repsRangeOf(entry.rung);
+  const seconds = (reps: number) => {
+    const option = { rung, dose: { reps } };
+    return new Offer(room, laid, option, entry).seconds(option);
+  };
+  let reps = Math.round(own);
+  while (reps > 1 && seconds(reps) > laid.work) reps -= 1;
+  while (reps < most && seconds(reps + 1) <= laid.work) reps += 1;
+  const left = Math.floor((laid.work - seconds(reps)) / Math.max(1, laid.passes.length));
+  return {
+    rung,
+    ...(sign === undefined ? {} : { sign }),
+    ...(reps === own ? {} : { dose: { reps } }),
+    ...(left > TOGETHER ? { pauseSeconds: left } : {}),
+  };
+}
+
+/** The offered rungs of blocks, dosed anew to what the main version lasts now; nothing for blocks that offer none. */
+export function retimed({ subject, timed }: ClassMeasure, ids: ReadonlySet<string>): PlanEdit[] {
+  return timed.blocks.flatMap((part): PlanEdit[] => {
+    const { id, options, exercise } = part.block;
+    if (!options?.length || !ids.has(id)) return [];
+    const again = options.map((each) => {
+      const option = optionOf(each);
+      const entry = subject.catalog.rung({ exercise, rung: option.rung });
+      return entry ? timedTo(subject, part, option, entry) : each;
+    });
+    return [{ kind: 'set', id, change: { options: again } }];
+  });
+}

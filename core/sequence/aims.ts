@@ -1,0 +1,101 @@
+import type { Condition } from '../caution';
+import { aimOf } from '../mend';
+import type { Order } from '../method';
+import type { ClassPlan, RungBlock } from '../plan';
+import type { Catalog, RungEntry } from '../repertoire';
+import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
+import type { Wish } from './briefSchema';
+import { type Past, strayFrom } from './orders';
+import { names } from './pool';
+
+/** A block that stands at a place of the class whatever else is in it. */
+export interface Lock {
+  readonly at: number;
+  readonly block: RungBlock;
+}
+
+/** What may be changed beside which rungs stand in which order. */
+export interface Freedoms {
+  readonly doses: boolean;
+  /** Most blocks; as many as fit when unsaid. */
+  readonly blocks?: number;
+}
+
+/** What a class is looked for with: everything of it but its free blocks. */
+export interface Search {
+  readonly catalog: Catalog;
+  readonly context: ReviewContext;
+  readonly conditions: readonly Condition[];
+  /** The class without its blocks. */
+  readonly frame: ClassPlan;
+  readonly order: Order;
+  readonly past: Past;
+  readonly fit: readonly RungEntry[];
+  readonly mustHave: readonly Wish[];
+  readonly locks: readonly Lock[];
+  /** Keys of the rungs of proposals made already, each. */
+  readonly others: ReadonlyArray<ReadonlySet<string>>;
+  readonly freedoms: Freedoms;
+}
+
+/** A class as it is tried, and how far it is from what is wanted. */
+export interface Tried {
+  readonly blocks: readonly RungBlock[];
+  readonly measure: ClassMeasure;
+  /** The score of the review, and what is added for straying from the brief; lower is better. */
+  readonly cost: number;
+}
+
+/** What a stray from the order costs: as much as a fix. */
+const STRAY = 30;
+/** What is missing though it has to be there costs more than any finding of the review. */
+const MISSING = 500;
+/** What being like a proposal made already costs, and once more for each step of a tenth. */
+const ALIKE = 60;
+/** Seconds from its aim that a class may be, and the seconds beyond that cost as much as a look. */
+const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
+
+/** The most rungs that two proposals may share, of those that either has. */
+export const MOST_ALIKE = 0.7;
+
+/** The class with its free blocks, the locked ones in their places. */
+export function composed({ frame, locks }: Pick<Search, 'frame' | 'locks'>, free: readonly RungBlock[]): ClassPlan {
+  const blocks = [...free];
+  for (const { at, block } of locks) blocks.splice(at, 0, block);
+  return { ...frame, blocks };
+}
+
+/** A class tried: measured by the one review, and held against the brief. */
+export function tryOut(search: Search, blocks: readonly RungBlock[]): Tried {
+  const measure = measureClass(search.catalog, composed(search, blocks), search.context);
+  return { blocks, measure, cost: costOf(search, measure) };
+}
+
+/** The score of the review, and what is added for straying from the brief. */
+export function costOf(search: Search, measure: ClassMeasure): number {
+  const { order, past, mustHave, locks, others, freedoms } = search;
+  const { timed } = measure;
+  let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
+  for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;
+  for (const wish of mustHave) if (!timed.blocks.some(({ entry }) => names(wish, entry))) cost += MISSING;
+  if (freedoms.doses) {
+    const apart = Math.abs(timed.seconds - aimOf({ measure }));
+    cost += Math.max(0, apart - NEAR_SECONDS) / SECONDS_A_LOOK;
+  }
+  if (others.length > 0) {
+    const own = new Set(timed.blocks.map(({ entry }) => entry.key));
+    for (const other of others) {
+      const beyond = shareOf(own, other) - MOST_ALIKE;
+      if (beyond > 0) cost += ALIKE * (1 + 10 * beyond);
+    }
+  }
+  return cost;
+}
+
+/** What two classes share of the rungs that either has, 0 to 1. */
+export function shareOf(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
+  let both = 0;
+  for (const key of a) if (b.has(key)) both += 1;
+  const either = a.size + b.size - both;
+  return either === 0 ? 0 : both / either;
+}

@@ -1,0 +1,103 @@
+import { type BasePosition, POSITIONS } from '../body';
+import type { Direction, Order } from '../method';
+import type { TimedBlock, TimedClass } from '../plan';
+
+/** What an order is judged by, beside the class. */
+export interface Past {
+  /** Keys of the rungs the episode before ended with, the last one last; none where there is none. */
+  readonly lastEnd: readonly string[];
+}
+
+/**
+ * How often a class strays from an order, 0 where it keeps it: what makes each order recognisably its own. The review
+ * only silences rules by order; this is what the sequencer holds a proposal to (docs/sequencing.md, "Orders").
+ */
+export const strayFrom: Readonly<Record<Order, (timed: TimedClass, past: Past) => number>> = {
+  positions: ({ blocks }) => {
+    const stays = runsOf(blocks, ({ position }) => position);
+    const levels = stays.map(([{ entry }]) => levelOf(entry.like));
+    return stays.length - new Set(stays.map(([{ position }]) => position)).size + turnsOf(levels);
+  },
+  customary: ({ blocks }) => descentsOf(blocks.map(stageOf)),
+  layered: ({ blocks }) => {
+    const ladders = runsOf(blocks, ({ entry }) => entry.exercise.id);
+    const returns = ladders.length - new Set(ladders.map(([{ entry }]) => entry.exercise.id)).size;
+    const falls = ladders.reduce((sum, run) => sum + descentsOf(run.map(({ entry }) => entry.step)), 0);
+    const layered = ladders.reduce((sum, run) => sum + (run.length > 1 ? run.length : 0), 0);
+    return returns + falls + Math.max(0, Math.ceil(blocks.length * LAYERED_SHARE) - layered);
+  },
+  directions: ({ blocks }) => {
+    const groups = runsOf(
+      blocks.filter((block) => mainDirection(block) !== 'neutral'),
+      mainDirection,
+    );
+    return groups.length - new Set(groups.map(([block]) => mainDirection(block))).size;
+  },
+  recap: ({ blocks }, { lastEnd }) => {
+    const wanted = lastEnd.slice(-RECAPPED);
+    return wanted.filter((key, i) => blocks[i]?.entry.key !== key).length;
+  },
+};
+
+/** The share of blocks that stand in ladders growing layer by layer, for a class in layers. */
+const LAYERED_SHARE = 0.5;
+
+/** How many of the last episode's last blocks a recap begins with. */
+export const RECAPPED = 3;
+
+/** Height of the body from the floor, 0 for standing. */
+const levelOf = (like: BasePosition): number => POSITIONS.indexOf(like);
+
+type Run = readonly [TimedBlock, ...TimedBlock[]];
+
+/** Neighbouring blocks that have something in common. */
+function runsOf(blocks: readonly TimedBlock[], common: (block: TimedBlock) => string): Run[] {
+  const runs: Array<[TimedBlock, ...TimedBlock[]]> = [];
+  for (const block of blocks) {
+    const run = runs.at(-1);
+    if (run && common(run[0]) === common(block)) run.push(block);
+    else runs.push([block]);
+  }
+  return runs;
+}
+
+/** How often a row of numbers turns round. */
+function turnsOf(levels: readonly number[]): number {
+  let [turns, way] = [0, 0];
+  levels.forEach((level, i) => {
+    const step = Math.sign(level - (levels[i - 1] ?? level));
+    if (step !== 0 && way !== 0 && step !== way) turns += 1;
+    if (step !== 0) way = step;
+  });
+  return turns;
+}
+
+/** How often a row of numbers falls. */
+const descentsOf = (row: readonly number[]): number =>
+  row.filter((each, i) => i > 0 && each < (row[i - 1] as number)).length;
+
+/** The direction a rung is first of all about. */
+export const mainDirection = ({ entry }: Pick<TimedBlock, 'entry'>): Direction =>
+  entry.exercise.directions[0] ?? 'neutral';
+
+/**
+ * Our own customary order, by position and direction: breath and small things on the back, then the trunk lifted, then
+ * the legs; rolling and sitting; prone as the answer to bending; on the side; turning and bending sideways seated; on
+ * hands and knees and in the plank; kneeling; standing last.
+ */
+export function stageOf({ entry }: Pick<TimedBlock, 'entry'>): number {
+  const direction = mainDirection({ entry });
+  const own = STAGES[entry.like];
+  return typeof own === 'number' ? own : (own[direction] ?? own.neutral);
+}
+
+const STAGES: Readonly<Record<BasePosition, number | (Partial<Record<Direction, number>> & { neutral: number })>> = {
+  supine: { articulation: 0, neutral: 1, flexion: 2, rotation: 2, 'lateral-flexion': 2, extension: 3 },
+  seated: { articulation: 3, flexion: 3, neutral: 6, extension: 6, rotation: 6, 'lateral-flexion': 6 },
+  prone: 4,
+  'side-lying': 5,
+  'four-point': 7,
+  plank: 8,
+  kneeling: 9,
+  standing: 10,
+};

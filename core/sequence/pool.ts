@@ -1,0 +1,95 @@
+import { CONDITIONS, type Condition, judge } from '../caution';
+import type { Audience } from '../plan';
+import type { Catalog, RungEntry, RungRef } from '../repertoire';
+import { lackingOf, rungTitle } from '../review';
+import type { Wish } from './briefSchema';
+
+/** What rungs are chosen for: who is in the room, and what stands ready. */
+export interface Wanted {
+  readonly audience: Audience | undefined;
+  readonly conditions: readonly Condition[];
+  /** Ids of the props at hand; all when unsaid. */
+  readonly props?: readonly string[] | undefined;
+  readonly mustNot?: readonly Wish[] | undefined;
+  /** The heat of a main version that everyone can take. */
+  readonly homeHeat: number;
+  /** Keys of rungs met in earlier episodes. */
+  readonly earlier: ReadonlySet<string>;
+}
+
+/** The rungs that a class may be made of, and for each of the others why not. */
+export interface Pool {
+  readonly fit: readonly RungEntry[];
+  /** Those of them that ask nothing of anybody in the room. */
+  readonly fine: readonly RungEntry[];
+  readonly unfit: ReadonlyMap<RungEntry, Unfit>;
+}
+
+/** Why a rung does not fit, in a sentence, and whether nobody can ask for it all the same. */
+export interface Unfit {
+  readonly why: string;
+  readonly forbids: boolean;
+}
+
+const unfitFor = (why: string): Unfit => ({ why, forbids: true });
+
+/** Whether a wish names a rung. */
+export const names = ({ exercise, rung }: Wish, entry: RungEntry): boolean =>
+  entry.exercise.id === exercise && (rung === undefined || entry.rung.id === rung);
+
+/**
+ * Sorts the repertoire by what a room can do: nothing a condition rules out, no prop that is not there, nothing hotter
+ * than a main version may be, nothing whose requirements can't be met in the class or before it.
+ */
+export function poolOf(catalog: Catalog, wanted: Wanted): Pool {
+  const unfit = new Map<RungEntry, Unfit>();
+  for (const entry of catalog.rungs) {
+    const why = reasonAgainst(catalog, entry, wanted);
+    if (why) unfit.set(entry, why);
+  }
+  leaveOutUnmet(catalog, wanted, unfit);
+  const fit = catalog.rungs.filter((entry) => !unfit.has(entry));
+  const asking = new Map(unfit);
+  for (const entry of fit) {
+    if (judge(catalog, entry, wanted.conditions).verdict !== 'fine')
+      asking.set(entry, unfitFor('It has to be adapted.'));
+  }
+  leaveOutUnmet(catalog, wanted, asking);
+  return { fit, fine: fit.filter((entry) => !asking.has(entry)), unfit };
+}
+
+/** What requires something left out is left out in turn, and what requires that. */
+function leaveOutUnmet(catalog: Catalog, wanted: Wanted, unfit: Map<RungEntry, Unfit>): void {
+  for (let more = true; more; ) {
+    more = false;
+    for (const entry of catalog.rungs) {
+      if (unfit.has(entry)) continue;
+      const missing = (entry.rung.requires ?? []).find((required) => !canBeMet(catalog, required, wanted, unfit));
+      if (!missing) continue;
+      const need = catalog.rung(missing);
+      const why = `It requires ${need ? rungTitle(need) : missing.exercise}, which can’t be in this class.`;
+      unfit.set(entry, { why, forbids: false });
+      more = true;
+    }
+  }
+}
+
+/** Why a rung alone does not fit, in a sentence; `null` when it does. */
+function reasonAgainst(catalog: Catalog, entry: RungEntry, wanted: Wanted): Unfit | null {
+  if (wanted.mustNot?.some((wish) => names(wish, entry))) return unfitFor('It is not wanted.');
+  const [lacking] = lackingOf(entry, wanted.props ?? wanted.audience?.equipment);
+  if (lacking) return unfitFor(`It needs “${lacking.name}”, which is not at hand.`);
+  const { verdict, cautions } = judge(catalog, entry, wanted.conditions);
+  const ruling = cautions.find((each) => each.verdict === verdict);
+  if (ruling && verdict !== 'adapt') return unfitFor(`${CONDITIONS[ruling.condition].name}: ${ruling.why}`);
+  const heat = catalog.heat(entry);
+  if (heat <= wanted.homeHeat) return null;
+  return { why: `Its heat, ${Math.round(heat)}, is above ${Math.round(wanted.homeHeat)}.`, forbids: false };
+}
+
+function canBeMet(catalog: Catalog, required: RungRef, { earlier }: Wanted, unfit: ReadonlyMap<RungEntry, Unfit>) {
+  const need = catalog.rung(required);
+  if (!need) return earlier.has(`${required.exercise}/${required.rung}`);
+  const ladder = catalog.ladder(need.exercise.id).slice(need.step);
+  return ladder.some((each) => earlier.has(each.key) || !unfit.has(each));
+}

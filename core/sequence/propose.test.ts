@@ -1,0 +1,147 @@
+import { studioOf } from '../formats';
+import { type ClassPlan, isInterlude, optionOf } from '../plan';
+import { rungKey } from '../repertoire';
+import { measureClass } from '../review';
+import { demoBundle } from '../testing/demo';
+import { must } from '../testing/studio';
+import { shareOf } from './aims';
+import type { Brief } from './briefSchema';
+import { strayFrom } from './orders';
+import { propose } from './propose';
+
+const bundle = demoBundle();
+const studio = studioOf(bundle, {});
+const { catalog } = studio;
+const TODAY = '2026-11-28';
+const SERIES = must(bundle.series?.find(({ episodes }) => episodes.length > 1));
+
+const one = (brief: Brief) => propose(studio, { proposals: 1, ...brief }, TODAY);
+const keys = ({ blocks }: ClassPlan) => blocks.flatMap((block) => (isInterlude(block) ? [] : rungKey(block)));
+
+describe('a class proposed', () => {
+  const briefs: Brief[] = [
+    { minutes: 30, audience: 'potters', order: 'positions' },
+    { minutes: 45, audience: 'choir', order: 'customary' },
+    { minutes: 45, audience: 'rowers', order: 'layered', focus: 'rotation' },
+    { minutes: 60, audience: 'night-shift', order: 'directions', begin: 'standing' },
+    { minutes: 45, audience: 'night-shift', order: 'recap', series: SERIES.id, episode: 2 },
+  ];
+  test.each(briefs)('$order for $audience: nothing grave, in its order, within a minute of its length', (brief) => {
+    const { proposals, clashes } = one(brief);
+    expect(clashes).toEqual([]);
+    const { plan, measure, standing, why } = must(proposals[0]);
+    expect(standing).toMatchObject({ stop: 0, fix: 0 });
+    expect(Math.abs(standing.seconds - brief.minutes * 60)).toBeLessThanOrEqual(60);
+    expect(standing.score < 1 || why.some((reason) => reason.startsWith('Worth a look'))).toBe(true);
+    const before = studio.classOf(must(SERIES.episodes[0]).class);
+    const lastEnd = brief.order === 'recap' ? keys(must(before)).slice(-3) : [];
+    expect(strayFrom[must(brief.order)](measure.timed, { lastEnd })).toBe(0);
+    expect(new Set(keys(plan)).size).toBe(plan.blocks.length);
+    if (brief.order === 'recap') expect(keys(plan).slice(0, 3)).toEqual(lastEnd);
+  });
+
+  test('the same brief and seed give the same class, another seed another; several differ in more than doses', () => {
+    const brief: Brief = { minutes: 30, audience: 'potters', seed: 5 };
+    const first = propose(studio, brief, TODAY);
+    expect(propose(studio, brief, TODAY)).toEqual(first);
+    expect(keys(must(one({ ...brief, seed: 6 }).proposals[0]).plan)).not.toEqual(keys(must(first.proposals[0]).plan));
+    const sets = first.proposals.map(({ plan }) => new Set(keys(plan)));
+    expect(sets).toHaveLength(3);
+    sets.forEach((set, i) => {
+      for (const other of sets.slice(i + 1)) expect(shareOf(set, other)).toBeLessThanOrEqual(0.7);
+    });
+  });
+
+  test('what has to be in it is, what must not is not, what is locked stands where it stood, props are those at hand', () => {
+    const locked = { at: 1, block: { id: 'kept', exercise: 'pelvis-tilt', rung: 'small', mode: 'teach' as const } };
+    const first = must(catalog.exercises.find(({ id }) => id === 'pelvis-tilt')).rungs[0];
+    locked.block.rung = must(first).id;
+    const { proposals } = one({
+      minutes: 30,
+      audience: 'night-shift',
+      mustHave: [{ exercise: 'side-leg' }],
+      mustNot: [{ exercise: 'chest-lift' }],
+      locked: [locked],
+      props: [],
+    });
+    const { plan, measure } = must(proposals[0]);
+    expect(plan.blocks[1]).toEqual(locked.block);
+    const exercises = measure.timed.blocks.map(({ entry }) => entry.exercise.id);
+    expect(exercises).toContain('side-leg');
+    expect(exercises).not.toContain('chest-lift');
+    expect(measure.timed.blocks.flatMap(({ entry }) => entry.props)).toEqual([]);
+  });
+
+  test('with levels, at least half of the blocks offer a rung that ends with the main version', () => {
+    const { plan, measure, standing } = must(one({ minutes: 45, audience: 'night-shift', levels: true }).proposals[0]);
+    expect(standing).toMatchObject({ stop: 0, fix: 0 });
+    const offering = measure.timed.blocks.filter(({ block }) => (block.options ?? []).length > 0);
+    expect(2 * offering.length).toBeGreaterThanOrEqual(plan.blocks.length);
+    for (const { block, entry } of offering) {
+      for (const option of block.options ?? []) {
+        const other = must(catalog.rung({ exercise: block.exercise, rung: optionOf(option).rung }));
+        expect(other.props.every((prop) => entry.props.includes(prop))).toBe(true);
+      }
+    }
+  });
+
+  test('the score told is the score of the class told', () => {
+    const { plan, measure } = must(one({ minutes: 30 }).proposals[0]);
+    expect(measureClass(catalog, plan, { today: TODAY }).score.total).toBeCloseTo(measure.score.total, 9);
+  });
+
+  test('the search is told of, and stops when asked, with what it has', () => {
+    const told: number[] = [];
+    const { proposals } = propose(studio, { minutes: 30 }, TODAY, (evaluated, of) => {
+      told.push(evaluated / of);
+      return told.length < 3;
+    });
+    expect(told).toHaveLength(3);
+    expect(told).toEqual([...told].sort((a, b) => a - b));
+    expect(proposals).toHaveLength(1);
+  });
+});
+
+describe('what can’t be met', () => {
+  const known = { minutes: 45, audience: 'choir' } satisfies Brief;
+  const cases: ReadonlyArray<readonly [string, Brief, RegExp]> = [
+    ['too short', { minutes: 4 }, /^4 minutes are too short for a class; expected 10 or more/],
+    ['nobody', { minutes: 45, audience: 'nobody' }, /no audience “nobody”/],
+    ['no position', { minutes: 45, begin: 'the-moon' }, /no position “the-moon”/],
+    ['no series', { minutes: 45, series: 'none' }, /no series “none”/],
+    ['a recap of nothing', { minutes: 45, order: 'recap' }, /wants an episode before it/],
+    ['no such rung', { ...known, mustHave: [{ exercise: 'leg-lower', rung: 'nowhere' }] }, /there is no such rung/],
+    [
+      'wanted and not wanted',
+      { ...known, mustHave: [{ exercise: 'leg-lower' }], mustNot: [{ exercise: 'leg-lower' }] },
+      /has to be in it, and can’t: It is not wanted/,
+    ],
+    ['forbidden by a caution', { ...known, mustHave: [{ exercise: 'roll-up' }] }, /can’t: Low bone density: /],
+    [
+      'an option from elsewhere',
+      {
+        ...known,
+        locked: [{ at: 0, block: { exercise: 'leg-lower', rung: 'bent', mode: 'teach', options: ['nod'] } }],
+      },
+      /“nod” is offered, which is no rung of “leg-lower”/,
+    ],
+    [
+      'nothing left',
+      { minutes: 45, mustNot: catalog.exercises.map(({ id }) => ({ exercise: id })) },
+      /Nothing is left of the repertoire/,
+    ],
+  ];
+  test.each(cases)('%s', (_name, brief, sentence) => {
+    const { proposals, clashes } = one(brief);
+    expect(proposals).toEqual([]);
+    expect(clashes.join(' ')).toMatch(sentence);
+  });
+
+  test('too few rungs for classes that differ: fewer of them, and it is said', () => {
+    const kept = new Set(['pelvis-tilt']);
+    const mustNot = catalog.exercises.filter(({ id }) => !kept.has(id)).map(({ id }) => ({ exercise: id }));
+    const { proposals, clashes } = propose(studio, { minutes: 30, mustNot }, TODAY);
+    expect(proposals.length).toBeLessThan(3);
+    expect(clashes.join(' ')).toMatch(/^Only \d of 3 proposals/);
+  });
+});

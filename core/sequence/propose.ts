@@ -1,0 +1,228 @@
+import { fitted, groundOf, levelled, mend, type Standing, standingOf } from '../mend';
+import type { Order } from '../method';
+import { type Audience, type Block, type ClassPlan, isInterlude, type RungBlock } from '../plan';
+import { type Catalog, rungKey } from '../repertoire';
+import { type ClassMeasure, conditionsOf, limitsOf, measureClass, metBefore, type ReviewContext } from '../review';
+import type { Series } from '../series';
+import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
+import type { Brief, Effort } from './briefSchema';
+import { clashesOf } from './clashes';
+import { RECAPPED } from './orders';
+import { poolOf } from './pool';
+import { chanceOf } from './random';
+import { reasonsFor } from './reasons';
+import { anneal, type OnTried } from './search';
+
+/** What a brief's ids name. */
+export interface Studio {
+  readonly catalog: Catalog;
+  readonly audienceOf: (id: string | undefined) => Audience | undefined;
+  readonly classOf: (id: string) => ClassPlan | undefined;
+  readonly seriesOf: (id: string | undefined) => Series | undefined;
+}
+
+/** A class proposed, and why a director might take it. */
+export interface Proposal {
+  readonly plan: ClassPlan;
+  readonly measure: ClassMeasure;
+  readonly standing: Standing;
+  readonly why: readonly string[];
+}
+
+export interface Proposed {
+  readonly proposals: readonly Proposal[];
+  /** Demands of the brief that can't be met together, each in a sentence. */
+  readonly clashes: readonly string[];
+  /** How many classes were tried. */
+  readonly evaluated: number;
+}
+
+/** Classes tried for each proposal. */
+export const EVALUATIONS: Readonly<Record<Effort, number>> = { quick: 3600, thorough: 30_000 };
+
+/** Told as the search goes on: classes tried, of how many; it ends, with what it has, when it answers `false`. */
+export type OnProgress = (evaluated: number, of: number) => boolean | undefined;
+
+/**
+ * Different classes for a brief, the best first: each found by simulated annealing on the score of the review and the
+ * demands of the brief, then brought to its length.
+ * @param today `YYYY-MM-DD`, for what is judged by its age
+ */
+export function propose(studio: Studio, brief: Brief, today?: string, onProgress?: OnProgress): Proposed {
+  const wanted = brief.proposals ?? 3;
+  const each = EVALUATIONS[brief.effort ?? 'quick'];
+  const clashes = clashesOf(studio, brief);
+  if (clashes.length > 0) return { proposals: [], clashes, evaluated: 0 };
+  const proposals: Proposal[] = [];
+  let evaluated = 0;
+  let stopped = false;
+  for (let i = 0; i < wanted && !stopped; i++) {
+    const search = searchFor(studio, brief, today, proposals.map(keysOf));
+    if (search.fit.length === 0) break;
+    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, (tried) => {
+      stopped = onProgress?.(Math.min(evaluated + tried, (i + 1) * each), wanted * each) === false;
+      return !stopped;
+    });
+    evaluated += proposal.evaluated;
+    const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
+    if (!alike) proposals.push(proposal);
+  }
+  if (proposals.length < wanted && !stopped) clashes.push(tooFew(proposals.length, wanted));
+  return { proposals: proposals.sort((a, b) => a.standing.score - b.standing.score), clashes, evaluated };
+}
+
+/** Seeds of the proposals of one brief lie as far apart: neighbouring seeds are other briefs'. */
+const SEEDS_APART = 7919;
+
+/** Searches of a class: another is begun when the one before ended with a mistake in it. */
+const TRIES = 3;
+
+/** One class, searched for until nothing in it should not be taught, as often as is worth while. */
+function found(search: Search, brief: Brief, seed: number, onTried: OnTried): Proposal & { evaluated: number } {
+  const chance = chanceOf(seed);
+  const evaluations = EVALUATIONS[brief.effort ?? 'quick'];
+  let best: Proposal | undefined;
+  let [evaluated, going] = [0, true];
+  for (let tries = 0; tries < TRIES && going; tries++) {
+    const annealed = anneal(brief.levels ? roomForOffers(search) : search, chance, evaluations, (tried) => {
+      going = onTried(evaluated + tried) !== false;
+      return going;
+    });
+    evaluated += evaluations;
+    const proposal = finished(search, annealed, brief);
+    if (!best || costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
+    if (best.standing.stop + best.standing.fix === 0) break;
+  }
+  return { ...(best as Proposal), evaluated };
+}
+
+const tooFew = (found: number, wanted: number): string =>
+  `Only ${found} of ${wanted} proposals: what has to be in it, and what there is to choose from, leaves no more that differ in over ${Math.round(100 * (1 - MOST_ALIKE))} % of their rungs.`;
+
+const keysOf = ({ plan }: Proposal): ReadonlySet<string> =>
+  new Set(plan.blocks.flatMap((block) => (isInterlude(block) ? [] : rungKey(block))));
+
+/** All that a class is looked for with. */
+export function searchFor(
+  studio: Studio,
+  brief: Brief,
+  today: string | undefined,
+  others: ReadonlyArray<ReadonlySet<string>>,
+  freedoms: Search['freedoms'] = { doses: true },
+): Search {
+  const { catalog } = studio;
+  const { series, before } = pastOf(studio, brief);
+  const audience = studio.audienceOf(brief.audience ?? series?.audience);
+  const order: Order = brief.order ?? series?.order ?? catalog.method.order;
+  const frame = frameOf(catalog, brief, order, audience);
+  const conditions = conditionsOf(frame, audience);
+  const earlier = series && brief.episode ? metBefore(series, brief.episode - 1, studio.classOf) : new Set<string>();
+  const { homeHeat } = limitsOf(catalog.method, audience);
+  const { props, mustNot, mustHave = [], locked = [] } = brief;
+  const { fit, fine } = poolOf(catalog, { audience, conditions, props, mustNot, homeHeat, earlier });
+  return {
+    catalog,
+    context: { audience, earlier, today } satisfies ReviewContext,
+    conditions,
+    frame,
+    order,
+    past: { lastEnd: before ? endOf(before) : [] },
+    fit: fine.length >= ENOUGH ? fine : fit,
+    mustHave,
+    locks: [...locked]
+      .sort((a, b) => a.at - b.at)
+      .map(({ at, block }, i) => ({ at, block: { ...block, id: block.id ?? `kept-${i + 1}`, locked: true } })),
+    others,
+    freedoms,
+  };
+}
+
+/** With so many rungs that ask nothing of anybody, none that has to be adapted is needed. */
+const ENOUGH = 60;
+
+/** The series a class is for, and the episode before it. */
+function pastOf({ seriesOf, classOf }: Studio, { series: id, episode }: Brief) {
+  const series = seriesOf(id);
+  const before = series && episode && episode > 1 ? series.episodes[episode - 2]?.class : undefined;
+  return { series, before: before === undefined ? undefined : classOf(before) };
+}
+
+const endOf = ({ blocks }: ClassPlan): string[] =>
+  blocks
+    .filter((block): block is RungBlock => !isInterlude(block))
+    .map(rungKey)
+    .slice(-RECAPPED);
+
+/** Shares of the target that opening and closing take, and the most seconds of either. */
+const [OPENING_SHARE, CLOSING_SHARE, MOST_SECONDS] = [0.05, 0.035, 150];
+
+/** A class without its blocks. */
+function frameOf(catalog: Catalog, brief: Brief, order: Order, audience: Audience | undefined): ClassPlan {
+  const seconds = brief.minutes * 60;
+  const part = (share: number) => Math.min(MOST_SECONDS, Math.round((seconds * share) / 15) * 15);
+  const begin = brief.begin ?? (catalog.method.choices.begin === 'standing' ? 'standing' : undefined);
+  return {
+    id: 'proposal',
+    name: nameOf(brief, audience),
+    delivery: brief.delivery ?? 'group',
+    ...(brief.purpose === undefined ? {} : { purpose: brief.purpose }),
+    ...(order === catalog.method.order ? {} : { order }),
+    targetMinutes: brief.minutes,
+    openingSeconds: part(OPENING_SHARE),
+    closingSeconds: part(CLOSING_SHARE),
+    ...(begin === undefined ? {} : { openingPosition: begin }),
+    ...(audience === undefined ? {} : { audience: audience.id }),
+    ...(brief.cautions === undefined ? {} : { cautions: brief.cautions }),
+    ...(brief.focus === undefined ? {} : { focus: brief.focus }),
+    blocks: [],
+  };
+}
+
+const nameOf = ({ minutes }: Brief, audience: Audience | undefined): string =>
+  audience ? `${audience.name}, ${minutes} minutes` : `${minutes} minutes`;
+
+/** The share of a class that saying what else can be taken will need, where everything has a level beside it. */
+const OFFERS_SHARE = 0.12;
+
+/** The same search with as much time kept free at the end as the levels will take to be said. */
+function roomForOffers(search: Search): Search {
+  const { frame } = search;
+  const kept = Math.round(frame.targetMinutes * 60 * OFFERS_SHARE);
+  return { ...search, frame: { ...frame, closingSeconds: frame.closingSeconds + kept } };
+}
+
+/** A class as it was found: its levels filled in, what is left to mend mended, brought to its length, its blocks named in order. */
+function finished(search: Search, best: Tried, brief: Brief): Proposal {
+  const { catalog, context, frame } = search;
+  const cost = (measure: ClassMeasure) => costOf(search, measure);
+  const found = { ...best.measure.timed.plan, closingSeconds: frame.closingSeconds };
+  let measure = measureClass(catalog, found, context);
+  if (brief.levels) ({ measure } = levelled(catalog, measure, context));
+  const fitBetter = () => {
+    const fit = fitted(groundOf(catalog, measure, context));
+    if (fit && cost(fit.measure) < cost(measure)) ({ measure } = fit);
+  };
+  fitBetter();
+  ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, costOf: cost }));
+  fitBetter();
+  const plan = renamed(measure.timed.plan, brief.locked ?? []);
+  const named = measureClass(catalog, plan, context);
+  return { plan, measure: named, standing: standingOf(named), why: reasonsFor(search, named) };
+}
+
+/** Steps of mending that a found class gets: annealing leaves few things undone. */
+const MENDED = 6;
+
+/** Ids that say the order a class was made in; what was to stand as it is stands as it was given. */
+function renamed(plan: ClassPlan, locked: NonNullable<Brief['locked']>): ClassPlan {
+  const given = new Map(locked.map(({ at, block }) => [at, block]));
+  const kept = new Set(locked.flatMap(({ block }) => block.id ?? []));
+  let next = 0;
+  const fresh = () => {
+    do next += 1;
+    while (kept.has(`b${next}`));
+    return `b${next}`;
+  };
+  const named = plan.blocks.map((block, at) => ({ ...(given.get(at) ?? block), id: given.get(at)?.id ?? fresh() }));
+  return { ...plan, blocks: named as Block[] };
+}
