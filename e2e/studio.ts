@@ -5,10 +5,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 export const ROOT = join(import.meta.dirname, '..');
-export const DEMO = readdirSync(join(ROOT, 'demo'))
-  .filter((name) => name.endsWith('.json'))
-  .sort()
-  .map((name) => join(ROOT, 'demo', name));
+/** The demo studio: the repertoire of the house, and who teaches what to whom in it. */
+export const DEMO = ['house', 'demo'].flatMap((folder) =>
+  readdirSync(join(ROOT, folder))
+    .filter((name) => name.endsWith('.json'))
+    .sort()
+    .map((name) => join(ROOT, folder, name)),
+);
 const SERVER = join(ROOT, 'server/dist/main.js');
 
 /** Debian's Chromium, quiet: it is not asked to look anything up. */

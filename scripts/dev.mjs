@@ -1,14 +1,10 @@
 // npm run dev: server and web app, each begun again when a file of it changes; the page reloads by itself.
 import { spawn } from 'node:child_process';
-import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { DEMO_FILES } from './lib/demoFiles.mjs';
 import { ensurePackages, ROOT } from './lib/ensure.mjs';
 
 ensurePackages();
-const demo = readdirSync(join(ROOT, 'demo'))
-  .filter((name) => name.endsWith('.json'))
-  .sort()
-  .map((name) => join('demo', name));
 const begin = (args, cwd) => spawn(process.execPath, args, { stdio: 'inherit', cwd: join(ROOT, cwd) });
 const running = [
   begin(
@@ -20,7 +16,7 @@ const running = [
       '--data',
       'data/dev',
       '--no-web',
-      ...demo,
+      ...DEMO_FILES,
     ],
     '.',
   ),

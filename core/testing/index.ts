@@ -1,2 +1,3 @@
+export * from './demo';
 export * from './studio';
 export * from './version1';

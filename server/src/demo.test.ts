@@ -1,14 +1,14 @@
-import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { POSITIONS } from '@warm-ladder/core/body';
 import { reviewBundle } from '@warm-ladder/core/formats';
 import { DIRECTIONS } from '@warm-ladder/core/method';
 import { Catalog, cueGaps, ladderDoubts } from '@warm-ladder/core/repertoire';
+import { poolOf } from '@warm-ladder/core/sequence';
+import { demoFiles } from '@warm-ladder/core/testing';
 import { readFiles } from './files';
 
-const FOLDER = join(__dirname, '../../demo');
 // Reading refuses whatever does not fit the schema, or one another.
-const { bundle } = readFiles(readdirSync(FOLDER).map((file) => join(FOLDER, file)));
+const { bundle } = readFiles(demoFiles());
 const exercises = bundle.exercises ?? [];
 const catalog = new Catalog({ ...bundle, exercises });
 
@@ -79,4 +79,15 @@ test('its faulty class has something to say at every severity, its series nothin
 test('ladders climb: Kendall’s tau of heat over the demo’s own ladders, none set by hand, is at least 0.95', () => {
   expect(catalog.rungs.filter(({ rung }) => rung.heatOverride)).toEqual([]);
   expect(reviewBundle(bundle).ladderTau).toBeGreaterThanOrEqual(0.95);
+});
+
+test('the common audiences a new studio begins with can be read, and each finds enough to choose from', () => {
+  const { bundle: common } = readFiles([join(__dirname, '../../house/audiences/common.json')]);
+  expect(common.audiences?.length).toBeGreaterThanOrEqual(4);
+  for (const audience of common.audiences ?? []) {
+    const conditions = audience.cautions ?? [];
+    const homeHeat = audience.homeHeat ?? 60;
+    const { fit } = poolOf(catalog, { audience, conditions, homeHeat, earlier: new Set() });
+    expect(fit.length).toBeGreaterThanOrEqual(40);
+  }
 });

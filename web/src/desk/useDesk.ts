@@ -1,12 +1,14 @@
 import type { Fix } from '@warm-ladder/core/mend';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import type { ReviewContext } from '@warm-ladder/core/review';
-import type { Remote } from 'comlink';
+import type { Brief } from '@warm-ladder/core/sequence';
+import { proxy, type Remote } from 'comlink';
 import { useMemo } from 'react';
-import { reviewContext, selectCatalogSource, selectClasses } from '../app/selectors';
+import { reviewContext, selectAudiences, selectCatalogSource, selectClasses, selectSeries } from '../app/selectors';
 import { store } from '../app/store';
+import { today } from '../app/today';
 import { atDesk } from './desk';
-import type { DeskWork, FindingName, FittedClass, MendedClass } from './worker';
+import type { DeskWork, FindingName, FittedClass, MendedClass, ProposedClasses } from './worker';
 
 /** What can be worked out about a class, each on the class as it is when asked. */
 export interface Desk {
@@ -36,3 +38,15 @@ export function useDesk(classId: string): Desk {
 
 /** A finding holds functions, which can't be sent. */
 const name = ({ code, ids, message }: FindingName): FindingName => ({ code, ids, message });
+
+/** Classes for a brief, from the studio as it is now. @param onTried told the share of the work that is done, 0 to 1 */
+export function proposed(brief: Brief, onTried: (share: number) => unknown): Promise<ProposedClasses> {
+  const state = store.getState();
+  const around = {
+    audiences: selectAudiences(state),
+    classes: selectClasses(state),
+    series: selectSeries(state),
+    today: today(),
+  };
+  return atDesk(selectCatalogSource(state), (work) => work.propose(brief, around, proxy(onTried)));
+}

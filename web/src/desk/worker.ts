@@ -1,7 +1,9 @@
 import { type Fitted, type Fix, fitted, fixesFor, groundOf, type Mended, mend } from '@warm-ladder/core/mend';
-import type { ClassPlan } from '@warm-ladder/core/plan';
+import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Finding, measureClass, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
+import { type Brief, type Proposal, type Proposed, propose } from '@warm-ladder/core/sequence';
+import type { Series } from '@warm-ladder/core/series';
 import { expose } from 'comlink';
 
 /** A finding named from outside: the review is made anew here. */
@@ -12,6 +14,20 @@ export type MendedClass = Pick<Mended, 'steps' | 'left' | 'why' | 'plan'>;
 
 /** What is told of a class fitted to its length. */
 export type FittedClass = Pick<Fitted, 'edits' | 'told'>;
+
+/** What is told of a proposal: the review is made anew where it is shown. */
+export type ProposedClass = Pick<Proposal, 'plan' | 'standing' | 'why'>;
+export interface ProposedClasses extends Pick<Proposed, 'clashes' | 'evaluated'> {
+  readonly proposals: readonly ProposedClass[];
+}
+
+/** What a brief's ids name, beside the repertoire. */
+export interface Around {
+  readonly audiences: readonly Audience[];
+  readonly classes: readonly ClassPlan[];
+  readonly series: readonly Series[];
+  readonly today: string;
+}
 
 let catalog: Catalog | null = null;
 
@@ -41,6 +57,27 @@ const work = {
   fit(plan: ClassPlan, context: ReviewContext): FittedClass | null {
     const found = fitted(groundOf(known(), measureClass(known(), plan, context), context));
     return found && { edits: found.edits, told: found.told };
+  },
+  propose(
+    brief: Brief,
+    { audiences, classes, series, today }: Around,
+    onTried: (share: number) => void,
+  ): ProposedClasses {
+    const named =
+      <T extends { readonly id: string }>(list: readonly T[]) =>
+      (id: string | undefined) =>
+        list.find((each) => each.id === id);
+    const studio = {
+      catalog: known(),
+      audienceOf: named(audiences),
+      classOf: named(classes),
+      seriesOf: named(series),
+    };
+    const { proposals, clashes, evaluated } = propose(studio, brief, today, (tried, of) => {
+      onTried(tried / of);
+      return true;
+    });
+    return { proposals: proposals.map(({ plan, standing, why }) => ({ plan, standing, why })), clashes, evaluated };
   },
   mendAll(plan: ClassPlan, context: ReviewContext): MendedClass {
     const { plan: after, steps, left, why } = mend(known(), plan, context);

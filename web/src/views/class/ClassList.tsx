@@ -10,6 +10,7 @@ import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeri
 import { useAppSelector } from '../../app/store';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
+import { FirstSteps } from './FirstSteps';
 
 /** Height of a row before it is measured, in pixels. */
 const ROW = 81;
@@ -19,6 +20,7 @@ const FEW = 12;
 /** Every class of the studio, drawn to one scale of time. */
 export function Component() {
   const classes = useAppSelector(selectClasses);
+  const { exercises } = useAppSelector(selectCatalog);
   const change = useChange();
   const navigate = useNavigate();
   const create = (from?: ClassPlan) => {
@@ -39,13 +41,19 @@ export function Component() {
     <main className="mx-auto w-full max-w-5xl px-4 py-6">
       <div className="flex flex-wrap items-center gap-4">
         <h1 className="grow font-name text-3xl font-semibold">Classes</h1>
-        <button type="button" className="action action-main" onClick={() => create()}>
-          <Plus className="size-4" aria-hidden="true" /> New class
+        {exercises.length > 0 && (
+          <Link to="/propose" className="action action-main">
+            <Plus className="size-4" aria-hidden="true" /> Begin a class
+          </Link>
+        )}
+        <button type="button" className="action" onClick={() => create()}>
+          Empty class
         </button>
       </div>
-      {classes.length === 0 && (
+      {exercises.length === 0 && <FirstSteps />}
+      {exercises.length > 0 && classes.length === 0 && (
         <p className="mt-6 max-w-prose text-soft">
-          No class yet. Make the first one, or bring a studio in with Import a file… from the Studio menu.
+          No class yet: say who is in the room and how long, and take one of three.
         </p>
       )}
       {classes.length > FEW && (

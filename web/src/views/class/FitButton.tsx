@@ -69,7 +69,6 @@ export function FitButton({ timed, fit, onTake }: FitButtonProps) {
             </p>
             <ul className="list-disc pl-5">
               {told.map((line, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: two blocks of one rung change alike, and the list stays as it is.
                 <li key={i}>{line}</li>
               ))}
             </ul>

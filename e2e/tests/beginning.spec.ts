@@ -1,0 +1,55 @@
+import { expect, findings, length, saved, test } from '../fixtures';
+
+test.describe('from an empty studio', () => {
+  test.use({ holds: 'empty' });
+
+  test('a class for mixed beginners that holds stands there in at most 15 actions', async ({ page, studio }) => {
+    let actions = 0;
+    const act = async (action: () => Promise<unknown>) => {
+      await action();
+      actions += 1;
+    };
+    await page.goto(studio.address);
+    await act(() => page.getByRole('button', { name: 'Begin with the house repertoire' }).click());
+    await expect(page.getByRole('heading', { name: 'A class to begin with' })).toBeVisible();
+    await act(() => page.getByLabel('Audience').selectOption('Mixed beginners'));
+    await act(() => page.getByLabel('Minutes').fill('45'));
+    await act(() => page.getByRole('checkbox', { name: /a lower and a higher rung/ }).check());
+    await act(() => page.getByRole('button', { name: 'Propose three classes' }).click());
+    const first = page.getByRole('listitem', { name: 'Proposal 1' });
+    await act(() => first.getByRole('button', { name: 'Take this class' }).click());
+    expect(actions).toBeLessThanOrEqual(15);
+
+    await expect(length(page)).toHaveText(/^4[45]:/);
+    const [minutes = 0, seconds = 0] = ((await length(page).textContent()) ?? '').split(':').map(Number);
+    expect(Math.abs(minutes * 60 + seconds - 45 * 60)).toBeLessThanOrEqual(60);
+    await expect(findings(page).getByText(/^Stop$|^Fix$/)).toHaveCount(0);
+    await saved(page);
+    const { classes } = await (await fetch(`${studio.address}/api/bundle`)).json();
+    const { blocks } = classes[0] as { blocks: Array<{ options?: unknown[] }> };
+    expect(2 * blocks.filter(({ options = [] }) => options.length > 0).length).toBeGreaterThanOrEqual(blocks.length);
+  });
+});
+
+test('what is kept of a proposal stands in the next one; a search is stopped; what clashes is said', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/propose`);
+  await page.getByLabel('Minutes').fill('30');
+  await page.getByRole('button', { name: 'Propose three classes' }).click();
+  const steps = page.getByRole('list', { name: /^Steps of proposal 1/ }).getByRole('button');
+  const kept = await steps.nth(2).getAttribute('title');
+  await steps.nth(2).click();
+  await page.getByRole('button', { name: 'Ask again, keeping 1' }).click();
+  await expect(page.getByRole('button', { name: 'Propose others' })).toBeEnabled();
+  await expect(steps.nth(2)).toHaveAttribute('title', kept ?? '');
+
+  await page.getByRole('button', { name: 'Propose others' }).click();
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText('Stopped.');
+
+  await page.getByLabel('Minutes').fill('4');
+  await page.getByRole('button', { name: /^Propose/ }).click();
+  await expect(page.getByRole('alert')).toHaveText(/4 minutes are too short for a class/);
+});

@@ -1,0 +1,255 @@
+import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS } from '@warm-ladder/core/method';
+import { type ClassPlan, isRungBlock } from '@warm-ladder/core/plan';
+import type { Brief } from '@warm-ladder/core/sequence';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useChange } from '../../app/edits';
+import { newId } from '../../app/freeId';
+import { selectAudiences, selectCatalog } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { stopDesk } from '../../desk/desk';
+import { proposed } from '../../desk/useDesk';
+import type { ProposedClass, ProposedClasses } from '../../desk/worker';
+import { NumberField } from '../../parts/NumberField';
+import { PositionOptions } from '../../parts/PositionOptions';
+import { ProposalCard } from './ProposalCard';
+import { WishList } from './WishList';
+
+/** From who, how long and what about to classes that hold: a brief as one sentence, and what answers it. */
+export function Component() {
+  const audiences = useAppSelector(selectAudiences);
+  const catalog = useAppSelector(selectCatalog);
+  const change = useChange();
+  const navigate = useNavigate();
+  const [brief, setBrief] = useState<Brief>(() => ({
+    minutes: 45,
+    ...(audiences[0] && { audience: audiences[0].id }),
+  }));
+  const set = (more: Partial<Brief>) => setBrief((now) => cleaned({ ...now, ...more }));
+  const { answer, share, ask, stop } = useProposals();
+  const [kept, setKept] = useState<Kept | null>(null);
+
+  const again = (seed: number) => {
+    const locked = kept ? lockedFrom(kept) : [];
+    setKept(null);
+    const next = { ...brief, seed };
+    setBrief(next);
+    ask(locked.length > 0 ? { ...next, locked } : next);
+  };
+  const take = ({ plan }: ProposedClass) => {
+    const id = newId(plan.name);
+    change('classes', id, { ...plan, id }, `making ${plan.name}`);
+    void navigate(`/class/${id}`);
+  };
+  const asked = answer !== null || share !== null;
+  return (
+    <main className="mx-auto w-full max-w-5xl px-4 py-6">
+      <h1 className="font-name text-3xl font-semibold">A class to begin with</h1>
+      <form
+        className="mt-4 text-lg leading-loose"
+        aria-label="What the class should be"
+        onSubmit={(event) => {
+          event.preventDefault();
+          again(asked ? (brief.seed ?? 1) + 1 : 1);
+        }}
+      >
+        <NumberField
+          label="Minutes"
+          value={brief.minutes}
+          min={1}
+          max={240}
+          className="w-14"
+          onChange={(minutes) => set({ minutes })}
+        />{' '}
+        minutes for{' '}
+        <Choice
+          label="Audience"
+          value={brief.audience}
+          none="anyone"
+          choices={audiences.map(({ id, name }) => [id, name])}
+          onChange={(audience) => set({ audience })}
+        />{' '}
+        about{' '}
+        <Choice
+          label="Focus"
+          value={brief.focus}
+          none="a bit of everything"
+          choices={DIRECTIONS.map((each) => [each, DIRECTION_WORDS[each]])}
+          onChange={(focus) => set({ focus: DIRECTIONS.find((each) => each === focus) })}
+        />
+        , in this order:{' '}
+        <Choice
+          label="Order"
+          value={brief.order}
+          none={`as the house (${ORDER_WORDS[catalog.method.order].toLowerCase()})`}
+          choices={ORDERS.filter((each) => each !== 'recap').map((each) => [each, ORDER_WORDS[each].toLowerCase()])}
+          onChange={(order) => set({ order: ORDERS.find((each) => each === order) })}
+        />
+        , beginning{' '}
+        <select
+          className="field"
+          aria-label="Where it begins"
+          value={brief.begin ?? ''}
+          onChange={({ target }) => set({ begin: target.value || undefined })}
+        >
+          <option value="">where it comes out best</option>
+          <PositionOptions graph={catalog.graph} />
+        </select>
+        ,{' '}
+        <label className="whitespace-nowrap">
+          <input
+            type="checkbox"
+            checked={brief.levels ?? false}
+            onChange={({ target }) => set({ levels: target.checked || undefined })}
+          />{' '}
+          with a lower and a higher rung beside everything
+        </label>
+        .
+        <div className="flex flex-wrap gap-x-8 text-base">
+          <WishList
+            title="Has to be in it"
+            wishes={brief.mustHave ?? []}
+            onChange={(mustHave) => set({ mustHave: mustHave.length > 0 ? mustHave : undefined })}
+          />
+          <WishList
+            title="Must not be in it"
+            wishes={brief.mustNot ?? []}
+            onChange={(mustNot) => set({ mustNot: mustNot.length > 0 ? mustNot : undefined })}
+          />
+        </div>
+        <div className="mt-3 flex flex-wrap items-center gap-4 text-base">
+          <button type="submit" className="action action-main" disabled={share !== null}>
+            {kept ? `Ask again, keeping ${kept.ids.size}` : asked ? 'Propose others' : 'Propose three classes'}
+          </button>
+          <Link to="/class" className="underline decoration-dotted underline-offset-4">
+            All classes
+          </Link>
+        </div>
+      </form>
+      {share !== null && (
+        <div className="mt-6 flex items-center gap-4">
+          <progress aria-label="How far it is" className="h-2 w-64 accent-heat-3" value={share} max={1} />
+          <span className="text-soft">{Math.round(share * 100)} %</span>
+          <button type="button" className="action text-sm" onClick={stop}>
+            Stop
+          </button>
+        </div>
+      )}
+      {typeof answer === 'string' && (
+        <p role="alert" className="mt-6">
+          {answer}
+        </p>
+      )}
+      {answer !== null && typeof answer !== 'string' && (
+        <Answer answer={answer} kept={kept} setKept={setKept} onTake={take} />
+      )}
+    </main>
+  );
+}
+
+/** Steps of one proposal that are to stay when the rest is asked for again. */
+interface Kept {
+  readonly plan: ClassPlan;
+  readonly ids: ReadonlySet<string>;
+}
+
+const lockedFrom = ({ plan, ids }: Kept): NonNullable<Brief['locked']> =>
+  plan.blocks.flatMap((block, at) => (isRungBlock(block) && ids.has(block.id) ? [{ at, block }] : []));
+
+/** Without the keys that say nothing: the brief is strict about what it holds. */
+const cleaned = (brief: Brief): Brief =>
+  Object.fromEntries(Object.entries(brief).filter(([, value]) => value !== undefined)) as Brief;
+
+interface AnswerProps {
+  readonly answer: ProposedClasses;
+  readonly kept: Kept | null;
+  readonly setKept: (kept: Kept | null) => void;
+  readonly onTake: (proposal: ProposedClass) => void;
+}
+
+function Answer({ answer: { proposals, clashes }, kept, setKept, onTake }: AnswerProps) {
+  const toggle = (plan: ClassPlan, id: string) => {
+    const ids = new Set(kept?.plan === plan ? kept.ids : []);
+    if (!ids.delete(id)) ids.add(id);
+    setKept(ids.size > 0 ? { plan, ids } : null);
+  };
+  const longest = Math.max(...proposals.map(({ standing }) => standing.seconds), 1);
+  return (
+    <section aria-label="Proposals" aria-live="polite" className="mt-6">
+      {clashes.length > 0 && (
+        <ul role="alert" className="mb-4 list-disc pl-5">
+          {clashes.map((clash) => (
+            <li key={clash}>{clash}</li>
+          ))}
+        </ul>
+      )}
+      <ol className="flex flex-col gap-7">
+        {proposals.map((proposal, i) => (
+          <ProposalCard
+            key={proposal.plan.blocks.map(({ id }) => id).join() + i}
+            number={i + 1}
+            proposal={proposal}
+            longest={longest}
+            kept={kept?.plan === proposal.plan ? kept.ids : NOTHING}
+            onKeep={(id) => toggle(proposal.plan, id)}
+            onTake={() => onTake(proposal)}
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+const NOTHING: ReadonlySet<string> = new Set();
+
+/** The search as a view sees it: what it answered, how far it is, and how it is begun and stopped. */
+function useProposals() {
+  const [answer, setAnswer] = useState<ProposedClasses | string | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const running = useRef(0);
+  useEffect(
+    () => () => {
+      if (running.current > 0) stopDesk();
+    },
+    [],
+  );
+  const ask = async (brief: Brief) => {
+    setShare(0);
+    setAnswer(null);
+    running.current += 1;
+    try {
+      // What was told before it was stopped may arrive after that.
+      setAnswer(await proposed(brief, (done) => running.current > 0 && setShare(done)));
+    } catch (error) {
+      setAnswer((error as Error).message);
+    } finally {
+      running.current -= 1;
+      setShare(null);
+    }
+  };
+  return { answer, share, ask, stop: stopDesk };
+}
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string | undefined;
+  readonly none: string;
+  readonly choices: ReadonlyArray<readonly [string, string]>;
+  readonly onChange: (value: string | undefined) => void;
+}
+
+const Choice = ({ label, value, none, choices, onChange }: ChoiceProps) => (
+  <select
+    className="field"
+    aria-label={label}
+    value={value ?? ''}
+    onChange={({ target }) => onChange(target.value || undefined)}
+  >
+    <option value="">{none}</option>
+    {choices.map(([id, words]) => (
+      <option key={id} value={id}>
+        {words}
+      </option>
+    ))}
+  </select>
+);
