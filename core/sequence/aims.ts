@@ -9,13 +9,13 @@ import { type Past, strayFrom } from './orders';
 import { names } from './pool';
 
 /** A block that stands at a place of the class whatever else is in it. */
-export interface Lock {
+interface Lock {
   readonly at: number;
   readonly block: RungBlock;
 }
 
 /** What may be changed beside which rungs stand in which order. */
-export interface Freedoms {
+interface Freedoms {
   readonly doses: boolean;
   /** Most blocks; as many as fit when unsaid. */
   readonly blocks?: number;
@@ -59,7 +59,7 @@ const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
 export const MOST_ALIKE = 0.7;
 
 /** The class with its free blocks, the locked ones in their places. */
-export function composed({ frame, locks }: Pick<Search, 'frame' | 'locks'>, free: readonly RungBlock[]): ClassPlan {
+function composed({ frame, locks }: Pick<Search, 'frame' | 'locks'>, free: readonly RungBlock[]): ClassPlan {
   const blocks = [...free];
   for (const { at, block } of locks) blocks.splice(at, 0, block);
   return { ...frame, blocks };

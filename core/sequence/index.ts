@@ -3,5 +3,5 @@ export * from './briefSchema';
 export { strayFrom } from './orders';
 export { type Pool, poolOf, type Unfit, type Wanted } from './pool';
 export * from './propose';
-export { chanceOf } from './random';
+export { type Chance, chanceOf } from './random';
 export { anneal } from './search';

@@ -37,8 +37,12 @@ export interface Proposed {
   readonly evaluated: number;
 }
 
-/** Classes tried for each proposal. */
+/** Classes tried in one search, for a class of up to `FULL_MINUTES`; a longer one takes longer to measure, and fewer are. */
 export const EVALUATIONS: Readonly<Record<Effort, number>> = { quick: 3600, thorough: 30_000 };
+const FULL_MINUTES = 45;
+
+const evaluationsFor = ({ effort = 'quick', minutes }: Brief): number =>
+  Math.round(EVALUATIONS[effort] * Math.min(1, FULL_MINUTES / minutes));
 
 /** Told as the search goes on: classes tried, of how many; it ends, with what it has, when it answers `false`. */
 export type OnProgress = (evaluated: number, of: number) => boolean | undefined;
@@ -50,20 +54,22 @@ export type OnProgress = (evaluated: number, of: number) => boolean | undefined;
  */
 export function propose(studio: Studio, brief: Brief, today?: string, onProgress?: OnProgress): Proposed {
   const wanted = brief.proposals ?? 3;
-  const each = EVALUATIONS[brief.effort ?? 'quick'];
+  const each = evaluationsFor(brief);
   const clashes = clashesOf(studio, brief);
   if (clashes.length > 0) return { proposals: [], clashes, evaluated: 0 };
   const proposals: Proposal[] = [];
   let evaluated = 0;
   let stopped = false;
+  let spare = SPARE_SEARCHES;
   for (let i = 0; i < wanted && !stopped; i++) {
     const search = searchFor(studio, brief, today, proposals.map(keysOf));
     if (search.fit.length === 0) break;
-    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, (tried) => {
+    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, 1 + spare, (tried) => {
       stopped = onProgress?.(Math.min(evaluated + tried, (i + 1) * each), wanted * each) === false;
       return !stopped;
     });
-    evaluated += proposal.evaluated;
+    evaluated += proposal.searches * each;
+    spare -= proposal.searches - 1;
     const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
     if (!alike) proposals.push(proposal);
   }
@@ -74,26 +80,32 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
 /** Seeds of the proposals of one brief lie as far apart: neighbouring seeds are other briefs'. */
 const SEEDS_APART = 7919;
 
-/** Searches of a class: another is begun when the one before ended with a mistake in it. */
-const TRIES = 3;
+/** Searches beside one for each proposal: another is begun when the one before ended with a mistake in it. */
+const SPARE_SEARCHES = 2;
 
-/** One class, searched for until nothing in it should not be taught, as often as is worth while. */
-function found(search: Search, brief: Brief, seed: number, onTried: OnTried): Proposal & { evaluated: number } {
+/** One class, searched for until nothing in it should not be taught. @param most searches at most */
+function found(
+  search: Search,
+  brief: Brief,
+  seed: number,
+  most: number,
+  onTried: OnTried,
+): Proposal & { searches: number } {
   const chance = chanceOf(seed);
-  const evaluations = EVALUATIONS[brief.effort ?? 'quick'];
+  const evaluations = evaluationsFor(brief);
   let best: Proposal | undefined;
-  let [evaluated, going] = [0, true];
-  for (let tries = 0; tries < TRIES && going; tries++) {
+  let [searches, going] = [0, true];
+  while (searches < most && going) {
     const annealed = anneal(brief.levels ? roomForOffers(search) : search, chance, evaluations, (tried) => {
-      going = onTried(evaluated + tried) !== false;
+      going = onTried(searches * evaluations + tried) !== false;
       return going;
     });
-    evaluated += evaluations;
+    searches += 1;
     const proposal = finished(search, annealed, brief);
     if (!best || costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
     if (best.standing.stop + best.standing.fix === 0) break;
   }
-  return { ...(best as Proposal), evaluated };
+  return { ...(best as Proposal), searches };
 }
 
 const tooFew = (found: number, wanted: number): string =>

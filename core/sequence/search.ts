@@ -22,6 +22,21 @@ const TOLD_EVERY = 250;
  * @param evaluations how many classes are tried
  */
 export function anneal(search: Search, chance: Chance, evaluations: number, onTried?: OnTried): Tried {
+  // Where there are few classes, several short searches find the best of them more surely than one long one.
+  const times = search.fit.length <= FEW_RUNGS ? SHORT_SEARCHES : 1;
+  const each = Math.floor(evaluations / times);
+  let best = annealOnce(search, chance, each, onTried);
+  for (let i = 1; i < times; i++) {
+    const found = annealOnce(search, chance, each, (tried) => onTried?.(i * each + tried));
+    if (found.cost < best.cost) best = found;
+  }
+  return best;
+}
+
+/** Rungs to choose from that make few classes, and the searches that are then made. */
+const [FEW_RUNGS, SHORT_SEARCHES] = [12, 4];
+
+function annealOnce(search: Search, chance: Chance, evaluations: number, onTried?: OnTried): Tried {
   const ids = { next: 1 };
   let now = tryOut(search, draft(search, chance));
   let best = now;

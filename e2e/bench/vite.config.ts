@@ -12,7 +12,9 @@ export default defineConfig({
     outDir: 'dist',
     emptyOutDir: true,
     minify: false,
-    rolldownOptions: { input: { review: 'bench/review.ts', cold: 'bench/cold.ts', body: 'bench/body.ts' } },
+    rolldownOptions: {
+      input: { review: 'bench/review.ts', cold: 'bench/cold.ts', body: 'bench/body.ts', sequence: 'bench/sequence.ts' },
+    },
   },
   // Where the demo lies is told from where a source file lies, not from where it is built to.
   define: { 'import.meta.dirname': JSON.stringify(E2E) },

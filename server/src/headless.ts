@@ -8,7 +8,7 @@ const [SOUND, UNSOUND, UNREADABLE, CRASHED] = [0, 1, 2, 3] as const;
 /** What was asked for can't be had; the message says what was expected. */
 export class Refused extends Error {}
 
-export interface Answer {
+interface Answer {
   readonly document: unknown;
   /** Whether the command ends with 0. */
   readonly sound: boolean;

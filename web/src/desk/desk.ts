@@ -3,7 +3,7 @@ import { type Remote, wrap } from 'comlink';
 import type { DeskWork } from './worker';
 
 /** The work at a class was cut off: its worker died, or was told to stop. */
-export class CutOff extends Error {}
+class CutOff extends Error {}
 
 interface Running {
   readonly worker: Worker;

@@ -1,0 +1,180 @@
+import { studioOf } from '@warm-ladder/core/formats';
+import { fixesFor, mend } from '@warm-ladder/core/mend';
+import { ORDERS } from '@warm-ladder/core/method';
+import type { ClassPlan, RungBlock } from '@warm-ladder/core/plan';
+import type { RungEntry } from '@warm-ladder/core/repertoire';
+import { reviewClass } from '@warm-ladder/core/review';
+import {
+  anneal,
+  type Brief,
+  type Chance,
+  chanceOf,
+  EVALUATIONS,
+  propose,
+  type Search,
+  searchFor,
+  tryOut,
+} from '@warm-ladder/core/sequence';
+import { demoBundle } from '../demo';
+import { quantile, report } from './report';
+
+const bundle = demoBundle();
+const studio = studioOf(bundle, {});
+const { catalog, contextOf } = studio;
+const TODAY = '2026-11-28';
+const audiences = bundle.audiences ?? [];
+for (const entry of catalog.rungs) catalog.heat(entry);
+
+const mean = (list: readonly number[]) => list.reduce((sum, each) => sum + each, 0) / list.length;
+const share = (list: readonly boolean[]) => list.filter(Boolean).length / list.length;
+
+const block = ({ exercise, rung }: RungEntry, i: number): RungBlock => ({
+  id: `n${i}`,
+  exercise: exercise.id,
+  rung: rung.id,
+  mode: 'teach',
+});
+
+/* Small briefs: eight rungs, six blocks at most, mode and dose the rung's, held against every class there is. */
+const [RUNGS, BLOCKS, SMALL] = [8, 6, 50];
+
+function smallSearch(seed: number): Search {
+  const chance = chanceOf(seed);
+  const brief: Brief = {
+    minutes: 6 + chance.below(4),
+    purpose: 'drill',
+    order: ORDERS[chance.below(4)],
+    audience: chance.one(audiences).id,
+  };
+  const search = searchFor(studio, brief, TODAY, [], { doses: false, blocks: BLOCKS });
+  const fit = new Set<RungEntry>();
+  while (fit.size < RUNGS) fit.add(chance.one(search.fit));
+  return { ...search, fit: [...fit] };
+}
+
+function optimum(search: Search): number {
+  const blocks = search.fit.map(block);
+  let best = Number.POSITIVE_INFINITY;
+  const extend = (chosen: RungBlock[]) => {
+    if (chosen.length > 0) best = Math.min(best, tryOut(search, chosen).cost);
+    if (chosen.length === BLOCKS) return;
+    for (const each of blocks) if (!chosen.includes(each)) extend([...chosen, each]);
+  };
+  extend([]);
+  return best;
+}
+
+const reached = Array.from({ length: SMALL }, (_, i) => {
+  const search = smallSearch(i + 1);
+  return anneal(search, chanceOf(i + 1), EVALUATIONS.quick).cost <= optimum(search) + 1e-9;
+});
+report('small briefs whose true optimum is not reached', 1 - share(reached), 'share', 0.05);
+
+/* Full briefs over the whole repertoire. */
+const FULL = 40;
+const series = bundle.series?.find(({ episodes }) => episodes.length > 1)?.id;
+const briefs = Array.from({ length: FULL }, (_, i): Brief => {
+  const order = ORDERS[i % ORDERS.length];
+  const past = order === 'recap' && series !== undefined ? { series, episode: 2 } : {};
+  const minutes = [30, 45, 60, 75][Math.floor(i / ORDERS.length) % 4] as number;
+  return {
+    minutes,
+    audience: audiences[(i * 7 + Math.floor(i / 5)) % audiences.length]?.id,
+    order,
+    seed: i + 1,
+    ...past,
+  };
+});
+const answers = briefs.map((brief) => {
+  const start = performance.now();
+  const { proposals } = propose(studio, brief, TODAY);
+  return { brief, proposals, ms: performance.now() - start };
+});
+const standings = answers.map(({ brief, proposals }) => ({ brief, standing: proposals[0]?.standing }));
+report(
+  'full briefs whose best proposal has a stop or a fix',
+  share(standings.map(({ standing }) => !standing || standing.stop + standing.fix > 0)),
+  'share',
+  0.001,
+);
+report(
+  'full briefs whose best proposal is over a minute from its length',
+  share(standings.map(({ brief, standing }) => !standing || Math.abs(standing.seconds - brief.minutes * 60) > 60)),
+  'share',
+  0.05,
+);
+const times = answers.map(({ ms }) => ms);
+report('three quick proposals for a full brief, median', quantile(times, 0.5), 'ms', 3000);
+report('three quick proposals for a full brief, slowest', Math.max(...times), 'ms', 3000);
+
+/* The search against plainer ones with as many evaluations, on the same cost. */
+const rivals = briefs
+  .filter((_, i) => i % 4 === 0)
+  .map((brief) => ({ brief, search: searchFor(studio, brief, TODAY, []) }));
+const ours = rivals.map(({ brief, search }) => anneal(search, chanceOf(brief.seed ?? 1), EVALUATIONS.quick).cost);
+
+/** Classes drawn at random, as many as are tried; the best of them. */
+function randomRestarts(search: Search, chance: Chance): number {
+  let best = Number.POSITIVE_INFINITY;
+  for (let i = 0; i < EVALUATIONS.quick; i++) best = Math.min(best, tryOut(search, anyBlocks(search, chance)).cost);
+  return best;
+}
+
+function anyBlocks({ fit, frame }: Search, chance: Chance): RungBlock[] {
+  const count = Math.max(1, Math.round((frame.targetMinutes * 60) / 110) + chance.below(7) - 3);
+  const chosen = new Set<RungEntry>();
+  while (chosen.size < Math.min(count, fit.length)) chosen.add(chance.one(fit));
+  return [...chosen].map(block);
+}
+
+/** Annealing as it stands in any book: a random class, and a random rung put in, taken out, replaced or moved. */
+function plainAnnealing(search: Search, chance: Chance): number {
+  let now = tryOut(search, anyBlocks(search, chance));
+  let best = now.cost;
+  for (let i = 0; i < EVALUATIONS.quick; i++) {
+    const warmth = 30 * (0.05 / 30) ** (i / EVALUATIONS.quick);
+    const { blocks } = now;
+    const [at, fresh] = [chance.below(blocks.length), block(chance.one(search.fit), i + 1000)];
+    const left = blocks.toSpliced(at, 1);
+    const next = [
+      () => blocks.toSpliced(at, 0, fresh),
+      () => (left.length > 0 ? left : blocks),
+      () => blocks.with(at, fresh),
+      () => left.toSpliced(chance.below(blocks.length), 0, blocks[at] as RungBlock),
+    ][chance.below(4)]?.() as RungBlock[];
+    const tried = tryOut(search, next);
+    if (tried.cost <= now.cost || chance.share() < Math.exp((now.cost - tried.cost) / warmth)) now = tried;
+    best = Math.min(best, now.cost);
+  }
+  return best;
+}
+
+const of = (cost: (search: Search, chance: Chance) => number) =>
+  mean(rivals.map(({ brief, search }) => cost(search, chanceOf(brief.seed ?? 1))));
+report('its cost as a share of random restarts’', mean(ours) / of(randomRestarts), 'ratio', 0.5);
+report('its cost as a share of plain annealing’s', mean(ours) / of(plainAnnealing), 'ratio', 0.8);
+
+/* Mending: forty blocks, a draft as a tired director leaves it. */
+const draft = bundle.classes?.find(({ id }) => id === 'choir-first-draft') as ClassPlan;
+const rowers = bundle.classes?.find(({ id }) => id === 'rowers-sixty') as ClassPlan;
+const forty: ClassPlan = {
+  ...rowers,
+  targetMinutes: 60,
+  blocks: [...rowers.blocks, ...draft.blocks.map((each) => ({ ...each, id: `draft-${each.id}` }))].slice(0, 40),
+};
+const context = contextOf(forty);
+mend(catalog, forty, context);
+const runs = Array.from({ length: 5 }, () => {
+  const start = performance.now();
+  mend(catalog, structuredClone(forty), context);
+  return performance.now() - start;
+});
+report('mending all of 40 blocks, median', quantile(runs, 0.5), 'ms', 1500);
+const review = reviewClass(catalog, forty, context);
+const asked = review.findings.map((finding) => {
+  const start = performance.now();
+  fixesFor(catalog, review, finding, context);
+  return performance.now() - start;
+});
+report('fixes for one finding of 40 blocks, median', quantile(asked, 0.5), 'ms', 150);
+report('fixes for one finding of 40 blocks, slowest', Math.max(...asked), 'ms', 150);
