@@ -81,7 +81,7 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
 const SEEDS_APART = 7919;
 
 /** Searches beside one for each proposal: another is begun when the one before ended with a mistake in it. */
-const SPARE_SEARCHES = 2;
+const SPARE_SEARCHES = 1;
 
 /** One class, searched for until nothing in it should not be taught. @param most searches at most */
 function found(
