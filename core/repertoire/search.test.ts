@@ -37,3 +37,22 @@ test('a direction is found by its word as well as by its key, a studio’s own p
   for (const text of ['side bend', 'lateral-flexion', 'reed mat']) expect(findRungs(own, { text })).toHaveLength(1);
   expect(findRungs(own, { text: 'carriage' })).toEqual([]);
 });
+
+test('everyday words find by tags, by direction, by level and by what is said', () => {
+  const named = catalogOf([
+    exercise('bend', {
+      name: 'Bend and stand',
+      position: 'standing',
+      tags: ['squat', 'knee bend'],
+      rungs: [rung('low', { cues: [{ id: 'c1', kind: 'image', text: 'Like a lift between two floors.' }] })],
+    }),
+    exercise('turn', { name: 'Sitting turn', position: 'seated', directions: ['rotation'], rungs: [rung('low')] }),
+  ]);
+  const found = (text: string) => findRungs(named, { text }).map(({ key }) => key);
+  expect(found('squat')).toEqual(['bend/low']);
+  expect(found('obliques')).toEqual(['turn/low']);
+  expect(found('between floors')).toEqual(['bend/low']);
+  const easy = named.rungs.filter((entry) => named.heat(entry) <= 22).map(({ key }) => key);
+  expect(found('easy')).toEqual(easy);
+  expect(found('squat turn')).toEqual([]);
+});
