@@ -1,12 +1,10 @@
 import type { Condition } from '../caution';
-import { aimOf } from '../mend';
+import { aimOf, names, type Wish } from '../mend';
 import type { Order } from '../method';
 import type { ClassPlan, RungBlock } from '../plan';
 import type { Catalog, RungEntry } from '../repertoire';
 import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
-import type { Wish } from './briefSchema';
 import { type Past, strayFrom } from './orders';
-import { names } from './pool';
 
 /** A block that stands at a place of the class whatever else is in it. */
 interface Lock {
@@ -31,6 +29,8 @@ export interface Search {
   readonly order: Order;
   readonly past: Past;
   readonly fit: readonly RungEntry[];
+  /** All that may be in it: those, what has to be in it, and what is locked. */
+  readonly allowed: ReadonlySet<RungEntry>;
   readonly mustHave: readonly Wish[];
   readonly locks: readonly Lock[];
   /** Keys of the rungs of proposals made already, each. */
@@ -48,7 +48,7 @@ export interface Tried {
 
 /** What a stray from the order costs: as much as a fix. */
 const STRAY = 30;
-/** What is missing though it has to be there costs more than any finding of the review. */
+/** What is missing though it has to be there, or there though it must not be, costs more than any finding of the review. */
 const MISSING = 500;
 /** What being like a proposal made already costs, and once more for each step of a tenth. */
 const ALIKE = 60;
@@ -73,9 +73,10 @@ export function tryOut(search: Search, blocks: readonly RungBlock[]): Tried {
 
 /** The score of the review, and what is added for straying from the brief. */
 export function costOf(search: Search, measure: ClassMeasure): number {
-  const { order, past, mustHave, locks, others, freedoms } = search;
+  const { order, past, mustHave, allowed, locks, others, freedoms } = search;
   const { timed } = measure;
   let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
+  for (const { entry } of timed.blocks) if (!allowed.has(entry)) cost += MISSING;
   for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;
   for (const wish of mustHave) if (!timed.blocks.some(({ entry }) => names(wish, entry))) cost += MISSING;
   if (freedoms.doses) {

@@ -10,7 +10,6 @@ const wish = z
     rung: idSchema.optional().describe('The id of one of its rungs; any of them when unsaid'),
   })
   .meta({ id: 'Wish', description: 'An exercise, or one of its rungs' });
-export type Wish = z.infer<typeof wish>;
 
 /** How much is tried: a count of evaluations, never of seconds. */
 export const EFFORTS = ['quick', 'thorough'] as const;

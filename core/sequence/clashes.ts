@@ -1,6 +1,6 @@
+import { names, poolOf } from '../mend';
 import { conditionsOf, limitsOf, metBefore, rungTitle } from '../review';
 import type { Brief } from './briefSchema';
-import { names, poolOf } from './pool';
 import type { Studio } from './propose';
 
 /** Least minutes of a class of its purpose that has a beginning, a middle and an end. */

@@ -1,9 +1,9 @@
 import { type BasePosition, POSITIONS } from '../body';
+import { names } from '../mend';
 import type { RungBlock } from '../plan';
 import type { RungEntry } from '../repertoire';
 import type { Search } from './aims';
 import { mainDirection, stageOf } from './orders';
-import { names } from './pool';
 import type { Chance } from './random';
 
 /** What a taught block lasts about with its way, in seconds: how many a class begins with. */

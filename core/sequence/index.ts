@@ -1,7 +1,6 @@
 export { type Search, shareOf, type Tried, tryOut } from './aims';
 export * from './briefSchema';
 export { strayFrom } from './orders';
-export { type Pool, poolOf, type Unfit, type Wanted } from './pool';
 export * from './propose';
 export { type Chance, chanceOf } from './random';
 export { anneal } from './search';

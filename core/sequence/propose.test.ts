@@ -140,7 +140,9 @@ describe('what can’t be met', () => {
   test('too few rungs for classes that differ: fewer of them, and it is said', () => {
     const kept = new Set(['pelvis-tilt']);
     const mustNot = catalog.exercises.filter(({ id }) => !kept.has(id)).map(({ id }) => ({ exercise: id }));
-    const { proposals, clashes } = propose(studio, { minutes: 30, mustNot }, TODAY);
+    const mustHave = catalog.ladder('pelvis-tilt').map(({ rung }) => ({ exercise: 'pelvis-tilt', rung: rung.id }));
+    const { proposals, clashes } = propose(studio, { minutes: 30, mustNot, mustHave }, TODAY);
+    for (const { plan } of proposals) for (const key of keys(plan)) expect(key).toMatch(/^pelvis-tilt\//);
     expect(proposals.length).toBeLessThan(3);
     expect(clashes.join(' ')).toMatch(/^Only \d of 3 proposals/);
   });

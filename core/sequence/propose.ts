@@ -1,14 +1,13 @@
-import { fitted, groundOf, levelled, mend, type Standing, standingOf } from '../mend';
+import { fitted, groundOf, levelled, mend, names, poolOf, type Standing, standingOf } from '../mend';
 import type { Order } from '../method';
 import { type Audience, type Block, type ClassPlan, isInterlude, type RungBlock } from '../plan';
-import { type Catalog, rungKey } from '../repertoire';
+import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { type ClassMeasure, conditionsOf, limitsOf, measureClass, metBefore, type ReviewContext } from '../review';
 import type { Series } from '../series';
 import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
 import { RECAPPED } from './orders';
-import { poolOf } from './pool';
 import { chanceOf } from './random';
 import { reasonsFor } from './reasons';
 import { anneal, type OnTried } from './search';
@@ -131,7 +130,10 @@ export function searchFor(
   const earlier = series && brief.episode ? metBefore(series, brief.episode - 1, studio.classOf) : new Set<string>();
   const { homeHeat } = limitsOf(catalog.method, audience);
   const { props, mustNot, mustHave = [], locked = [] } = brief;
-  const { fit, fine } = poolOf(catalog, { audience, conditions, props, mustNot, homeHeat, earlier });
+  const pool = poolOf(catalog, { audience, conditions, props, mustNot, homeHeat, earlier });
+  const fit = pool.fine.length >= ENOUGH ? pool.fine : pool.fit;
+  const asked = (entry: RungEntry) =>
+    mustHave.some((wish) => names(wish, entry)) || locked.some(({ block }) => catalog.rung(block) === entry);
   return {
     catalog,
     context: { audience, earlier, today } satisfies ReviewContext,
@@ -139,7 +141,8 @@ export function searchFor(
     frame,
     order,
     past: { lastEnd: before ? endOf(before) : [] },
-    fit: fine.length >= ENOUGH ? fine : fit,
+    fit,
+    allowed: new Set([...fit, ...catalog.rungs.filter(asked)]),
     mustHave,
     locks: [...locked]
       .sort((a, b) => a.at - b.at)

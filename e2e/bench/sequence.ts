@@ -49,7 +49,7 @@ function smallSearch(seed: number): Search {
   const search = searchFor(studio, brief, TODAY, [], { doses: false, blocks: BLOCKS });
   const fit = new Set<RungEntry>();
   while (fit.size < RUNGS) fit.add(chance.one(search.fit));
-  return { ...search, fit: [...fit] };
+  return { ...search, fit: [...fit], allowed: fit };
 }
 
 function optimum(search: Search): number {

@@ -64,6 +64,44 @@ test('a class is mended whole or as far as a step, fitted to its length, and eit
   await expect(length(page)).toHaveText(before ?? '');
 });
 
+test('what is added is ranked for the place, found by everyday words, and shown on the stairs before it is taken', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/class/choir-first-draft`);
+  await page.getByRole('button', { name: 'Add from the repertoire' }).click();
+  const panel = page.getByRole('region', { name: 'Add from the repertoire' });
+  const rows = panel.getByRole('list').first().getByRole('button');
+  await expect(rows.first()).toContainText('standing');
+  await expect(rows.first()).toContainText(/to mend, \+\d/);
+  await expect(findings(page)).toBeVisible();
+  const ghost = page.getByRole('img', { name: /The class as stairs/ }).locator('g.stroke-heat-3');
+  await rows.nth(2).hover();
+  await expect(ghost).toBeAttached();
+  await page.getByLabel('Search the repertoire').fill('squat');
+  await expect(rows.first()).toContainText(/Bend and stand|Wall slide/);
+  await expect(panel.getByText(/that this room can’t do, and why/)).toBeVisible();
+  const blocks = page.locator('[id^=block-]');
+  const before = await blocks.count();
+  await page.getByLabel('Search the repertoire').press('Enter');
+  await expect(blocks).toHaveCount(before + 1);
+  await page.getByRole('button', { name: 'Done adding' }).click();
+  await expect(ghost).not.toBeAttached();
+});
+
+test('levels are offered everywhere in one step, with the time they cost', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/rowers-sixty`);
+  const before = await length(page).textContent();
+  await page.getByRole('button', { name: 'Levels everywhere' }).click();
+  const sheet = page.getByRole('dialog', { name: /levels to offer/ });
+  await expect(sheet.getByText(/Saying them takes/)).toBeVisible();
+  expect(await sheet.getByRole('listitem').count()).toBeGreaterThan(20);
+  await sheet.getByRole('button', { name: 'Offer them' }).click();
+  await expect(length(page)).not.toHaveText(before ?? '');
+  await page.keyboard.press('Control+z');
+  await expect(length(page)).toHaveText(before ?? '');
+});
+
 test('details: options, sides, a run, tempo and rest each change the length', async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/rowers-sixty`);
   const changes = async (act: () => Promise<unknown>) => {

@@ -13,6 +13,7 @@ const VIEWS = [
   '/method',
   '/script/choir-first-draft',
   '/series',
+  '/propose',
 ];
 
 const sideways = (page: Page) =>
@@ -71,7 +72,7 @@ test.describe('an empty studio', () => {
   test.use({ holds: 'empty' });
   test('says in every view what to do first', async ({ page, studio }) => {
     for (const [view, words] of [
-      ['/class', 'No class yet.'],
+      ['/class', 'Begin with the house repertoire:'],
       ['/repertoire', 'No exercises yet'],
       ['/script', 'There is no class to speak yet.'],
       ['/series', 'No series yet.'],

@@ -23,7 +23,7 @@ async function add(page: Page, ...words: string[]): Promise<void> {
 
 async function newClass(page: Page, address: string, name: string): Promise<void> {
   await page.goto(`${address}/class`);
-  await page.getByRole('button', { name: 'New class' }).click();
+  await page.getByRole('button', { name: 'Empty class' }).click();
   await page.getByLabel('Name of the class').fill(name);
 }
 

@@ -55,7 +55,7 @@ test('two tabs on one class: the later one sees what differs, and nothing is los
     await page.getByRole('navigation').getByRole('link', { name: 'Class' }).click();
     await page.goto(`${studio.address}/class`);
   }
-  await Promise.all([one, two].map((page) => page.getByRole('button', { name: 'New class' }).click()));
+  await Promise.all([one, two].map((page) => page.getByRole('button', { name: 'Empty class' }).click()));
   await Promise.all([one, two].map((page, i) => name(page).fill(`Monday of ${i}`)));
   await Promise.all([one, two].map(saved));
   const named = (await kept(studio.address)).classes?.map((each) => each.name) ?? [];

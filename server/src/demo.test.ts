@@ -1,9 +1,9 @@
 import { join } from 'node:path';
 import { POSITIONS } from '@warm-ladder/core/body';
 import { reviewBundle } from '@warm-ladder/core/formats';
+import { poolOf } from '@warm-ladder/core/mend';
 import { DIRECTIONS } from '@warm-ladder/core/method';
 import { Catalog, cueGaps, ladderDoubts } from '@warm-ladder/core/repertoire';
-import { poolOf } from '@warm-ladder/core/sequence';
 import { demoFiles } from '@warm-ladder/core/testing';
 import { readFiles } from './files';
 

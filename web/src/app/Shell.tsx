@@ -37,9 +37,8 @@ export function Shell() {
         </NavLink>
         <nav aria-label="Working order" className="order-3 w-full sm:order-none sm:w-auto">
           <ol className="flex flex-wrap gap-1">
-            {views.map(({ to, name }, i) => (
-              <li key={name} className="flex items-center">
-                {i > 0 && <span aria-hidden="true" className="mr-1 h-px w-3 bg-line" />}
+            {views.map(({ to, name }) => (
+              <li key={name}>
                 <NavLink
                   to={to}
                   className={({ isActive }) =>

@@ -8,12 +8,13 @@ import { reviewContext, selectAudiences, selectCatalogSource, selectClasses, sel
 import { store } from '../app/store';
 import { today } from '../app/today';
 import { atDesk } from './desk';
-import type { DeskWork, FindingName, FittedClass, MendedClass, ProposedClasses } from './worker';
+import type { DeskWork, FindingName, FittedClass, LevelledClass, MendedClass, ProposedClasses } from './worker';
 
 /** What can be worked out about a class, each on the class as it is when asked. */
 export interface Desk {
   readonly fixes: (finding: FindingName) => Promise<readonly Fix[]>;
   readonly fit: () => Promise<FittedClass | null>;
+  readonly levels: () => Promise<LevelledClass | null>;
   readonly mendAll: () => Promise<MendedClass | null>;
 }
 
@@ -31,6 +32,7 @@ export function useDesk(classId: string): Desk {
     return {
       fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, name(finding))),
       fit: () => about(null, (work, plan, context) => work.fit(plan, context)),
+      levels: () => about<LevelledClass | null>(null, (work, plan, context) => work.levels(plan, context)),
       mendAll: () => about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context)),
     };
   }, [classId]);

@@ -1,4 +1,14 @@
-import { type Fitted, type Fix, fitted, fixesFor, groundOf, type Mended, mend } from '@warm-ladder/core/mend';
+import {
+  type Fitted,
+  type Fix,
+  fitted,
+  fixesFor,
+  groundOf,
+  type Levelled,
+  levelled,
+  type Mended,
+  mend,
+} from '@warm-ladder/core/mend';
 import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Finding, measureClass, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
@@ -14,6 +24,9 @@ export type MendedClass = Pick<Mended, 'steps' | 'left' | 'why' | 'plan'>;
 
 /** What is told of a class fitted to its length. */
 export type FittedClass = Pick<Fitted, 'edits' | 'told'>;
+
+/** What is told of levels offered everywhere. */
+export type LevelledClass = Pick<Levelled, 'edits' | 'told' | 'seconds'>;
 
 /** What is told of a proposal: the review is made anew where it is shown. */
 export type ProposedClass = Pick<Proposal, 'plan' | 'standing' | 'why'>;
@@ -78,6 +91,11 @@ const work = {
       return true;
     });
     return { proposals: proposals.map(({ plan, standing, why }) => ({ plan, standing, why })), clashes, evaluated };
+  },
+  /** A lower and a higher rung beside every block. */
+  levels(plan: ClassPlan, context: ReviewContext): LevelledClass {
+    const { edits, told, seconds } = levelled(known(), measureClass(known(), plan, context), context);
+    return { edits, told, seconds };
   },
   mendAll(plan: ClassPlan, context: ReviewContext): MendedClass {
     const { plan: after, steps, left, why } = mend(known(), plan, context);

@@ -3,15 +3,17 @@ import { clock } from '@warm-ladder/core/review';
 
 const toMend = ({ stop, fix, look }: Standing): number => stop + fix + look;
 
-/** What a change for the better leads to: “9 → 8 to mend, +1:30, one position change fewer”. */
+/** What a change leads to: “9 → 8 to mend, +1:30, one position change fewer”. */
 export function effectText(before: Standing, after: Standing): string {
   const [was, is] = [toMend(before), toMend(after)];
-  const told = [was === is ? 'What was found is milder' : `${was} → ${is} to mend`];
+  const same = after.score < before.score ? 'what was found is milder' : `still ${is} to mend`;
+  const told = [was === is ? same : `${was} → ${is} to mend`];
   const seconds = Math.round(after.seconds - before.seconds);
   if (seconds !== 0) told.push(`${seconds > 0 ? '+' : '−'}${clock(Math.abs(seconds))}`);
   const moved = after.positionChanges - before.positionChanges;
-  if (moved !== 0) told.push(`${times(Math.abs(moved))} ${moved < 0 ? 'fewer' : 'more'}`);
+  if (moved !== 0) told.push(changes(Math.abs(moved), moved < 0 ? 'fewer' : 'more'));
   return told.join(', ');
 }
 
-const times = (count: number): string => (count === 1 ? 'one position change' : `${count} position changes`);
+const changes = (count: number, word: string): string =>
+  count === 1 ? `one position change ${word}` : `${count} ${word} position changes`;

@@ -2,13 +2,14 @@ import type { Side } from '@warm-ladder/core/method';
 import { doseOf, MODES, type RungBlock, repsOf, type TimedClass } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
-import { ChevronDown, Shuffle } from 'lucide-react';
+import { ChevronDown } from 'lucide-react';
 import { createContext, memo, useContext } from 'react';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
 import { NumberField } from '../../parts/NumberField';
 import { SeverityMark } from '../../parts/SeverityMark';
+import { SwapMark } from '../../parts/SwapMark';
 import { BlockDetails } from './BlockDetails';
 import { RowFrame } from './RowFrame';
 import type { RowActions } from './useRowActions';
@@ -171,7 +172,7 @@ function RowFields(props: BlockRowProps) {
           title="Swap for another rung"
           onClick={() => actions.instead(block.id)}
         >
-          <Shuffle className="size-4" aria-hidden="true" />
+          <SwapMark />
           <span className="sr-only">Swap block {index + 1}</span>
         </button>
         <button

@@ -25,7 +25,7 @@ import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../
 import { useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
-import { AddSheet } from './AddSheet';
+import { AddPanel } from './AddPanel';
 import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
 import { FindingsPanel } from './FindingsPanel';
@@ -33,6 +33,7 @@ import { FitButton } from './FitButton';
 import { InsteadSheet } from './InsteadSheet';
 import { InterludeRow } from './InterludeRow';
 import { PartsBar } from './LengthGauge';
+import { LevelsButton } from './LevelsButton';
 import { StairsView } from './StairsView';
 import { focusRow, useRowActions } from './useRowActions';
 
@@ -126,11 +127,21 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             >
               <InterludeMenu onAdd={addInterlude} />
             </Suspense>
+            <LevelsButton levels={desk.levels} onTake={(edits) => edit(edits, 'levels everywhere')} />
             <Link to={`/script/${plan.id}`} className="action">
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>
             <PartsBar timed={timed} />
           </div>
+          {adding && (
+            <AddPanel
+              {...{ review }}
+              at={after}
+              close={() => setAdding(false)}
+              onAdded={setSelected}
+              onPreview={preview}
+            />
+          )}
           <Rows sequence={timed.sequence} {...{ catalog, grave, selected, open, pointed, actions }} />
           {plan.blocks.length === 0 && <Beginning />}
         </section>
@@ -172,7 +183,6 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           />
         </Suspense>
       )}
-      {adding && <AddSheet plan={plan} at={after} close={() => setAdding(false)} onAdded={setSelected} />}
     </main>
   );
 }

@@ -87,7 +87,7 @@ export function Component() {
         />
         , beginning{' '}
         <select
-          className="field"
+          className="field max-w-full"
           aria-label="Where it begins"
           value={brief.begin ?? ''}
           onChange={({ target }) => set({ begin: target.value || undefined })}
@@ -96,7 +96,7 @@ export function Component() {
           <PositionOptions graph={catalog.graph} />
         </select>
         ,{' '}
-        <label className="whitespace-nowrap">
+        <label>
           <input
             type="checkbox"
             checked={brief.levels ?? false}
@@ -240,7 +240,7 @@ interface ChoiceProps {
 
 const Choice = ({ label, value, none, choices, onChange }: ChoiceProps) => (
   <select
-    className="field"
+    className="field max-w-full"
     aria-label={label}
     value={value ?? ''}
     onChange={({ target }) => onChange(target.value || undefined)}

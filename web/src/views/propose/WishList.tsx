@@ -1,4 +1,4 @@
-import type { Wish } from '@warm-ladder/core/sequence';
+import type { Wish } from '@warm-ladder/core/mend';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 

@@ -6,7 +6,7 @@ import {
   type RequirementGraph,
   type RungEntry,
 } from '@warm-ladder/core/repertoire';
-import { Image, Pencil, Scale, Shuffle } from 'lucide-react';
+import { Image, Pencil, Scale } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { MovingFigure } from '../../figure/MovingFigure';
@@ -16,6 +16,7 @@ import { FactorBars } from '../../parts/FactorBars';
 import { HeatMark } from '../../parts/HeatMark';
 import { loadLines } from '../../parts/loadLines';
 import { SubstituteList } from '../../parts/SubstituteList';
+import { SwapMark } from '../../parts/SwapMark';
 
 interface RungStudyProps {
   readonly catalog: Catalog;
@@ -65,7 +66,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           aria-expanded={instead}
           onClick={() => setInstead((open) => !open)}
         >
-          <Shuffle className="size-4" aria-hidden="true" /> Swap for…
+          <SwapMark /> Swap for…
         </button>
         <Link className="action text-sm" to={`/compare?rungs=${compared.join(',')}`}>
           <Scale className="size-4" aria-hidden="true" /> Compare

@@ -2,7 +2,12 @@ import { CONDITIONS, type Condition, judge } from '../caution';
 import type { Audience } from '../plan';
 import type { Catalog, RungEntry, RungRef } from '../repertoire';
 import { lackingOf, rungTitle } from '../review';
-import type { Wish } from './briefSchema';
+
+/** An exercise, or one of its rungs. */
+export interface Wish {
+  readonly exercise: string;
+  readonly rung?: string | undefined;
+}
 
 /** What rungs are chosen for: who is in the room, and what stands ready. */
 export interface Wanted {
@@ -74,14 +79,23 @@ function leaveOutUnmet(catalog: Catalog, wanted: Wanted, unfit: Map<RungEntry, U
   }
 }
 
-/** Why a rung alone does not fit, in a sentence; `null` when it does. */
+/** Why nobody can ask a room for a rung, in a sentence; `null` when somebody can. */
+export function ruledOut(
+  catalog: Catalog,
+  entry: RungEntry,
+  { props, audience, conditions }: Pick<Wanted, 'props' | 'audience' | 'conditions'>,
+): string | null {
+  const [lacking] = lackingOf(entry, props ?? audience?.equipment);
+  if (lacking) return `It needs “${lacking.name}”, which is not at hand.`;
+  const { verdict, cautions } = judge(catalog, entry, conditions);
+  const ruling = cautions.find((each) => each.verdict === verdict);
+  return ruling && verdict !== 'adapt' ? `${CONDITIONS[ruling.condition].name}: ${ruling.why}` : null;
+}
+
 function reasonAgainst(catalog: Catalog, entry: RungEntry, wanted: Wanted): Unfit | null {
   if (wanted.mustNot?.some((wish) => names(wish, entry))) return unfitFor('It is not wanted.');
-  const [lacking] = lackingOf(entry, wanted.props ?? wanted.audience?.equipment);
-  if (lacking) return unfitFor(`It needs “${lacking.name}”, which is not at hand.`);
-  const { verdict, cautions } = judge(catalog, entry, wanted.conditions);
-  const ruling = cautions.find((each) => each.verdict === verdict);
-  if (ruling && verdict !== 'adapt') return unfitFor(`${CONDITIONS[ruling.condition].name}: ${ruling.why}`);
+  const why = ruledOut(catalog, entry, wanted);
+  if (why) return unfitFor(why);
   const heat = catalog.heat(entry);
   if (heat <= wanted.homeHeat) return null;
   return { why: `Its heat, ${Math.round(heat)}, is above ${Math.round(wanted.homeHeat)}.`, forbids: false };
