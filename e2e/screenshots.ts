@@ -22,7 +22,39 @@ const SHOTS: ReadonlyArray<{
   { name: 'method', path: '/method' },
   { name: 'classes', path: '/class' },
   { name: 'class', path: '/class/choir-first-draft' },
-  { name: 'add', path: '/class/night-landing', before: (page) => page.keyboard.press('a') },
+  {
+    name: 'propose',
+    path: '/propose',
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Propose three classes' }).click();
+      await page.getByRole('button', { name: 'Take this class' }).first().waitFor();
+    },
+  },
+  {
+    name: 'add',
+    path: '/class/night-landing',
+    before: async (page) => {
+      await page.keyboard.press('a');
+      await page.getByRole('region', { name: 'Add from the repertoire' }).getByRole('listitem').nth(1).hover();
+    },
+  },
+  {
+    name: 'fixes',
+    path: '/class/choir-first-draft',
+    before: async (page) => {
+      await page.getByRole('button', { name: 'How to mend it' }).first().click();
+      await page.getByRole('list', { name: 'Ways to mend it' }).getByRole('button').first().hover();
+    },
+  },
+  {
+    name: 'mend',
+    path: '/class/choir-first-draft',
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Mend all' }).click();
+      await page.getByRole('button', { name: 'Take it all' }).waitFor();
+    },
+  },
+  { name: 'room-card', path: '/room/night-landing' },
   {
     name: 'instead',
     path: '/class/choir-first-draft',

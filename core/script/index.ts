@@ -1,3 +1,4 @@
 export * from './advice';
 export * from './draftScript';
+export * from './roomCard';
 export * from './way';

@@ -1,9 +1,9 @@
 import { studioOf } from '@warm-ladder/core/formats';
-import { fixesFor, mend } from '@warm-ladder/core/mend';
+import { additionsAt, fixesFor, groundOf, mend } from '@warm-ladder/core/mend';
 import { ORDERS } from '@warm-ladder/core/method';
 import type { ClassPlan, RungBlock } from '@warm-ladder/core/plan';
-import type { RungEntry } from '@warm-ladder/core/repertoire';
-import { reviewClass } from '@warm-ladder/core/review';
+import { Catalog, type RungEntry } from '@warm-ladder/core/repertoire';
+import { measureClass, reviewClass } from '@warm-ladder/core/review';
 import {
   anneal,
   type Brief,
@@ -178,3 +178,18 @@ const asked = review.findings.map((finding) => {
 });
 report('fixes for one finding of 40 blocks, median', quantile(asked, 0.5), 'ms', 150);
 report('fixes for one finding of 40 blocks, slowest', Math.max(...asked), 'ms', 150);
+
+/* Ranking what fits next, over a repertoire as large as any: the house's, many times over. */
+const COPIES = Math.ceil(5000 / catalog.rungs.length);
+const many = Array.from({ length: COPIES }, (_, copy) =>
+  catalog.exercises.map((exercise) => ({ ...exercise, id: copy === 0 ? exercise.id : `${exercise.id}-${copy}` })),
+).flat();
+const large = new Catalog({ ...bundle, exercises: many });
+const ground = groundOf(large, measureClass(large, forty, context), context);
+additionsAt(ground, 12);
+const rankings = Array.from({ length: 20 }, (_, i) => {
+  const start = performance.now();
+  additionsAt(ground, i);
+  return performance.now() - start;
+});
+report('ranking what fits next over 5,000 rungs, median', quantile(rankings, 0.5), 'ms', 50);

@@ -53,3 +53,15 @@ test('what is kept of a proposal stands in the next one; a search is stopped; wh
   await page.getByRole('button', { name: /^Propose/ }).click();
   await expect(page.getByRole('alert')).toHaveText(/4 minutes are too short for a class/);
 });
+
+test('a worker that dies is said, and the next thing asked of it starts it anew', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/choir-first-draft`);
+  await page.route('**/assets/worker-*.js', (route) => route.abort());
+  await page.getByRole('button', { name: 'Mend all' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Mend all' });
+  await expect(sheet.getByRole('alert')).toHaveText(/stopped by a mistake of its own/);
+  await page.keyboard.press('Escape');
+  await page.unroute('**/assets/worker-*.js');
+  await page.getByRole('button', { name: 'Mend all' }).click();
+  await expect(sheet.getByRole('button', { name: 'Take it all' })).toBeVisible();
+});

@@ -13,6 +13,7 @@ const VIEWS = {
   propose: () => import('../views/propose/ProposeView'),
   class: () => import('../views/class/ClassList'),
   'class/:id': () => import('../views/class/ClassView'),
+  'room/:id': () => import('../views/script/RoomCardView'),
   'script/:id?': () => import('../views/script/ScriptView'),
   'series/:id?': () => import('../views/series/SeriesView'),
 };

@@ -56,6 +56,9 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
           <button type="button" className="action no-print" onClick={() => window.print()}>
             <Printer className="size-4" aria-hidden="true" /> Print
           </button>
+          <Link to={`/room/${plan.id}`} className="action no-print">
+            Room card
+          </Link>
           <Link to={`/class/${plan.id}`} className="action no-print">
             Open the class
           </Link>

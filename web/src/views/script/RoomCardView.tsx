@@ -1,0 +1,103 @@
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { clock } from '@warm-ladder/core/review';
+import { type CardRow, type CardStep, roomCard } from '@warm-ladder/core/script';
+import { Printer } from 'lucide-react';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { LostPage } from '../../app/LostPage';
+import { selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { RungFigure } from '../../figure/RungFigure';
+
+/** The levels of a class on one sheet, for the wall of the room: lower, main version, higher, and for whom not. */
+export function Component() {
+  const { id } = useParams();
+  const plan = useAppSelector((state) => selectClasses(state).find((each) => each.id === id));
+  return plan ? <Card plan={plan} /> : <LostPage />;
+}
+
+function Card({ plan }: { plan: ClassPlan }) {
+  const catalog = useAppSelector(selectCatalog);
+  const { timed } = useAppSelector((state) => selectReview(state, plan));
+  const group = useAppSelector(
+    (state) =>
+      selectSeries(state).find(({ episodes }) => episodes.some((each) => each.class === plan.id))?.schedule?.group,
+  );
+  const card = useMemo(() => roomCard(catalog, timed, group), [catalog, timed, group]);
+  const { method } = catalog;
+  return (
+    <main className="card-page mx-auto w-full max-w-4xl px-4 py-5 text-sm leading-tight print:max-w-none print:p-0 print:text-[7pt] print:leading-[1.1]">
+      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b-2 border-ink pb-1">
+        <h1 className="font-name text-2xl font-semibold print:text-base">{card.title}: room card</h1>
+        <p className="grow">
+          {card.rows.length > 0 && `Works from heat ${card.from} to heat ${card.to}. `}
+          Everybody begins and ends together.
+        </p>
+        <button type="button" className="action no-print" onClick={() => window.print()}>
+          <Printer className="size-4" aria-hidden="true" /> Print
+        </button>
+        <Link to={`/class/${plan.id}`} className="action no-print">
+          Open the class
+        </Link>
+      </header>
+      <div className="overflow-x-auto">
+        <table className="w-full border-collapse">
+          <thead>
+            <tr className="text-left">
+              {[
+                '',
+                'Lower',
+                'Main version',
+                'Higher',
+                'Props',
+                card.askBefore ? 'Ask before' : 'Something else with',
+              ].map((name) => (
+                <th key={name} className="py-0.5 pr-2 font-semibold">
+                  {name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {card.rows.map((row) => (
+              <Row key={row.id} row={row} askBefore={card.askBefore} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-1">Everybody stops, whatever the level: {method.stopSigns.join(', ')}.</p>
+    </main>
+  );
+}
+
+function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
+  const { startSeconds, lower, home, upper, beside, props, mustNot } = row;
+  return (
+    <tr className="border-t border-line align-top break-inside-avoid">
+      <td className="py-0.5 pr-2 text-soft print:py-0">{clock(startSeconds)}</td>
+      <td className="w-[23%] py-0.5 pr-2 print:py-0">{lower && <Step step={lower} />}</td>
+      <td className="w-[23%] py-0.5 pr-2 print:py-0">
+        <Step step={home} of={home.entry.exercise.name} />
+        {beside.map((step) => (
+          <Step key={step.entry.key} step={step} />
+        ))}
+      </td>
+      <td className="w-[23%] py-0.5 pr-2 print:py-0">{upper && <Step step={upper} />}</td>
+      <td className="py-0.5 pr-2">{props.join(', ')}</td>
+      <td className="py-0.5">{askBefore && mustNot.length > 0 ? 'ask before' : mustNot.join(', ')}</td>
+    </tr>
+  );
+}
+
+function Step({ step: { entry, dose, sign }, of }: { step: CardStep; of?: string }) {
+  return (
+    <span className="flex gap-1.5">
+      <RungFigure entry={entry} className="h-6 w-9 shrink-0 print:h-4 print:w-6" />
+      <span>
+        {of && <span className="font-semibold">{of}, </span>}
+        {entry.rung.name} <span className="text-soft">{dose}</span>
+        {sign && <span className="block italic">{sign}</span>}
+      </span>
+    </span>
+  );
+}
