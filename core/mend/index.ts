@@ -3,6 +3,7 @@ export { aimOf, type Fitted, fitEdits, fitted } from './fit';
 export { type Fix, fixesFor } from './fixesFor';
 export * from './levels';
 export * from './mend';
+export { insertions } from './neighbours';
 export * from './pool';
 export * from './standing';
 export { betterWith, type CostOf, type Ground, groundOf } from './trial';

@@ -30,7 +30,7 @@ export interface Mended {
 const STEPS = 200;
 
 export interface MendOptions {
-  /** Most steps; by default as many as help. */
+  /** Most steps, none of them looked for twice; by default as many as help. */
   readonly steps?: number;
   /** What each step has to lower; the score of the review when unsaid. */
   readonly costOf?: CostOf;
@@ -55,7 +55,7 @@ export function mend(
   while (steps.length < most) {
     let best = bestStep(groundOf(catalog, measure, context, options.costOf), stay, stuck);
     // What found no fix before may find one in the class as it has become.
-    if (!best && stuck.size > 0) {
+    if (!best && stuck.size > 0 && options.steps === undefined) {
       stuck.clear();
       best = bestStep(groundOf(catalog, measure, context, options.costOf), stay, stuck);
     }

@@ -1,6 +1,6 @@
 import { CONDITIONS, type Condition, judge } from '../caution';
 import type { Audience } from '../plan';
-import type { Catalog, RungEntry, RungRef } from '../repertoire';
+import { type Catalog, type RungEntry, type RungRef, rungKey } from '../repertoire';
 import { lackingOf, rungTitle } from '../review';
 
 /** An exercise, or one of its rungs. */
@@ -63,19 +63,27 @@ export function poolOf(catalog: Catalog, wanted: Wanted): Pool {
   return { fit, fine: fit.filter((entry) => !asking.has(entry)), unfit };
 }
 
-/** What requires something left out is left out in turn, and what requires that. */
-function leaveOutUnmet(catalog: Catalog, wanted: Wanted, unfit: Map<RungEntry, Unfit>): void {
+/** What can't be learnt is left out: a rung is reached when all it requires was reached before it, in this class or earlier. */
+function leaveOutUnmet(catalog: Catalog, { earlier }: Wanted, unfit: Map<RungEntry, Unfit>): void {
+  const reached = new Set<RungEntry>();
+  const isMet = (required: RungRef): boolean => {
+    const need = catalog.rung(required);
+    if (!need) return earlier.has(rungKey(required));
+    const higher = catalog.ladder(need.exercise.id).slice(need.step);
+    return higher.some((each) => reached.has(each) || earlier.has(each.key));
+  };
+  let left = catalog.rungs.filter((entry) => !unfit.has(entry));
   for (let more = true; more; ) {
-    more = false;
-    for (const entry of catalog.rungs) {
-      if (unfit.has(entry)) continue;
-      const missing = (entry.rung.requires ?? []).find((required) => !canBeMet(catalog, required, wanted, unfit));
-      if (!missing) continue;
-      const need = catalog.rung(missing);
-      const why = `It requires ${need ? rungTitle(need) : missing.exercise}, which can’t be in this class.`;
-      unfit.set(entry, { why, forbids: false });
-      more = true;
-    }
+    const next = left.filter(({ rung: { requires = [] } }) => requires.every(isMet));
+    for (const entry of next) reached.add(entry);
+    left = left.filter((entry) => !reached.has(entry));
+    more = next.length > 0;
+  }
+  for (const entry of left) {
+    const missing = entry.rung.requires?.find((required) => !isMet(required)) as RungRef;
+    const need = catalog.rung(missing);
+    const why = `It requires ${need ? rungTitle(need) : rungKey(missing)}, which can’t be in this class.`;
+    unfit.set(entry, { why, forbids: false });
   }
 }
 
@@ -99,11 +107,4 @@ function reasonAgainst(catalog: Catalog, entry: RungEntry, wanted: Wanted): Unfi
   const heat = catalog.heat(entry);
   if (heat <= wanted.homeHeat) return null;
   return { why: `Its heat, ${Math.round(heat)}, is above ${Math.round(wanted.homeHeat)}.`, forbids: false };
-}
-
-function canBeMet(catalog: Catalog, required: RungRef, { earlier }: Wanted, unfit: ReadonlyMap<RungEntry, Unfit>) {
-  const need = catalog.rung(required);
-  if (!need) return earlier.has(`${required.exercise}/${required.rung}`);
-  const ladder = catalog.ladder(need.exercise.id).slice(need.step);
-  return ladder.some((each) => earlier.has(each.key) || !unfit.has(each));
 }

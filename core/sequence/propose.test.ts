@@ -1,4 +1,5 @@
 import { studioOf } from '../formats';
+import type { Choices } from '../method';
 import { type ClassPlan, isInterlude, optionOf } from '../plan';
 import { rungKey } from '../repertoire';
 import { measureClass } from '../review';
@@ -99,6 +100,46 @@ describe('a class proposed', () => {
     expect(told).toHaveLength(3);
     expect(told).toEqual([...told].sort((a, b) => a - b));
     expect(proposals).toHaveLength(1);
+  });
+});
+
+describe('the schools of the house', () => {
+  const house = (choices: Partial<Choices>) => studioOf({ ...bundle, method: { choices } }, {});
+  const blocksIn = (choices: Partial<Choices>, seed: number) =>
+    must(propose(house(choices), { minutes: 30, audience: 'rowers', proposals: 1, seed }, TODAY).proposals[0]).measure
+      .timed;
+  const sided = ({ blocks }: ReturnType<typeof blocksIn>) =>
+    blocks.filter(({ entry, block }) => entry.exercise.sides === 'each' && block.side === undefined);
+
+  test('a run is done on one side, then on the other, and holds to one position', () => {
+    const runs = [1, 2, 3].flatMap((seed) => {
+      const timed = blocksIn({ sideChange: 'run' }, seed);
+      return timed.blocks.flatMap(({ block, position }) =>
+        block.run === undefined ? [] : [{ seed, run: block.run, position }],
+      );
+    });
+    expect(runs.length).toBeGreaterThan(1);
+    const names = new Set(runs.map(({ seed, run }) => `${seed} ${run}`));
+    expect(new Set(runs.map(({ seed, run, position }) => `${seed} ${run} ${position}`)).size).toBe(names.size);
+  });
+
+  test('block by block the first side changes; alternating, no block says one', () => {
+    const timed = [1, 2, 3].map((seed) => blocksIn({ sideChange: 'block' }, seed));
+    for (const each of timed) {
+      const firsts = sided(each).flatMap(({ block }) => block.firstSide ?? []);
+      for (const [i, side] of firsts.slice(1).entries()) expect(side).not.toBe(firsts[i]);
+      expect(each.blocks.every(({ block }) => block.run === undefined)).toBe(true);
+    }
+    expect(timed.flatMap(sided).length).toBeGreaterThan(2);
+    const plain = blocksIn({ sideChange: 'alternate' }, 1);
+    expect(plain.blocks.every(({ block }) => block.run === undefined && block.firstSide === undefined)).toBe(true);
+  });
+
+  test('a house that begins standing begins its classes so', () => {
+    const timed = blocksIn({ begin: 'standing' }, 1);
+    expect(timed.plan.openingPosition).toBe('standing');
+    expect(must(timed.blocks[0]).entry.like).toBe('standing');
+    expect(blocksIn({ begin: 'floor' }, 1).plan.openingPosition).toBeUndefined();
   });
 });
 

@@ -1,4 +1,16 @@
-import { fitted, groundOf, levelled, mend, names, poolOf, type Standing, standingOf } from '../mend';
+import {
+  aimOf,
+  betterWith,
+  fitted,
+  groundOf,
+  insertions,
+  levelled,
+  mend,
+  names,
+  poolOf,
+  type Standing,
+  standingOf,
+} from '../mend';
 import type { Order } from '../method';
 import { type Audience, type Block, type ClassPlan, isInterlude, type RungBlock } from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
@@ -11,6 +23,7 @@ import { RECAPPED } from './orders';
 import { chanceOf } from './random';
 import { reasonsFor } from './reasons';
 import { anneal, type OnTried } from './search';
+import { withSides } from './sides';
 
 /** What a brief's ids name. */
 export interface Studio {
@@ -37,7 +50,7 @@ export interface Proposed {
 }
 
 /** Classes tried in one search, for a class of up to `FULL_MINUTES`; a longer one takes longer to measure, and fewer are. */
-export const EVALUATIONS: Readonly<Record<Effort, number>> = { quick: 3600, thorough: 30_000 };
+export const EVALUATIONS: Readonly<Record<Effort, number>> = { quick: 2400, thorough: 30_000 };
 const FULL_MINUTES = 45;
 
 const evaluationsFor = ({ effort = 'quick', minutes }: Brief): number =>
@@ -211,7 +224,7 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
   const { catalog, context, frame } = search;
   const cost = (measure: ClassMeasure) => costOf(search, measure);
   const found = { ...best.measure.timed.plan, closingSeconds: frame.closingSeconds };
-  let measure = measureClass(catalog, found, context);
+  let measure = withSides(search, measureClass(catalog, found, context));
   if (brief.levels) ({ measure } = levelled(catalog, measure, context));
   const fitBetter = () => {
     const fit = fitted(groundOf(catalog, measure, context));
@@ -220,13 +233,35 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
   fitBetter();
   ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, costOf: cost }));
   fitBetter();
+  // Where no range reaches as far, a block more does.
+  for (let added = 0; added < ADDED && aimOf({ measure }) - measure.timed.seconds > SHORT_SECONDS; added++) {
+    const longer = withOneMore(search, measure);
+    if (!longer) break;
+    measure = longer;
+    fitBetter();
+  }
   const plan = renamed(measure.timed.plan, brief.locked ?? []);
   const named = measureClass(catalog, plan, context);
   return { plan, measure: named, standing: standingOf(named), why: reasonsFor(search, named) };
 }
 
+/** Seconds under its aim from which a class gets a block more, and how many it gets at most. */
+const [SHORT_SECONDS, ADDED] = [30, 3];
+
+/** The class with one block more, where that costs least; `null` where none makes it better. */
+function withOneMore(search: Search, measure: ClassMeasure): ClassMeasure | null {
+  const ground = groundOf(search.catalog, measure, search.context, (each) => costOf(search, each));
+  const fit = new Set(search.fit);
+  let best: ClassMeasure | null = null;
+  for (const { edits } of insertions(measure, (entry) => fit.has(entry))) {
+    const outcome = betterWith(ground, edits);
+    if (outcome && (!best || ground.costOf(outcome.measure) < ground.costOf(best))) best = outcome.measure;
+  }
+  return best;
+}
+
 /** Steps of mending that a found class gets: annealing leaves few things undone. */
-const MENDED = 6;
+const MENDED = 4;
 
 /** Ids that say the order a class was made in; what was to stand as it is stands as it was given. */
 function renamed(plan: ClassPlan, locked: NonNullable<Brief['locked']>): ClassPlan {

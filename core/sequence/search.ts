@@ -22,23 +22,37 @@ const TOLD_EVERY = 250;
  * @param evaluations how many classes are tried
  */
 export function anneal(search: Search, chance: Chance, evaluations: number, onTried?: OnTried): Tried {
-  // Where there are few classes, several short searches find the best of them more surely than one long one.
-  const times = search.fit.length <= FEW_RUNGS ? SHORT_SEARCHES : 1;
-  const each = Math.floor(evaluations / times);
-  let best = annealOnce(search, chance, each, onTried);
-  for (let i = 1; i < times; i++) {
-    const found = annealOnce(search, chance, each, (tried) => onTried?.(i * each + tried));
-    if (found.cost < best.cost) best = found;
+  if (search.fit.length > FEW_RUNGS)
+    return annealOnce(search, chance, evaluations, (blocks) => tryOut(search, blocks), onTried);
+  // Where there are few classes, several short searches find the best of them more surely than one long one, and none
+  // is measured twice.
+  const known = new Map<string, Tried>();
+  const tried = (blocks: readonly RungBlock[]) => {
+    const key = blocks.map(({ exercise, rung, dose }) => `${exercise}/${rung}×${dose?.reps ?? ''}`).join(' ');
+    const found = known.get(key) ?? tryOut(search, blocks);
+    known.set(key, found);
+    return found;
+  };
+  let best: Tried | undefined;
+  for (let i = 0; i < MOST_SHORT_SEARCHES && known.size < evaluations; i++) {
+    const found = annealOnce(search, chance, SHORT_SEARCH, tried, () => onTried?.(known.size));
+    if (!best || found.cost < best.cost) best = found;
   }
-  return best;
+  return best as Tried;
 }
 
-/** Rungs to choose from that make few classes, and the searches that are then made. */
-const [FEW_RUNGS, SHORT_SEARCHES] = [12, 4];
+/** Rungs to choose from that make few classes; the steps of each search that is then made, and how many there are at most. */
+const [FEW_RUNGS, SHORT_SEARCH, MOST_SHORT_SEARCHES] = [12, 900, 24];
 
-function annealOnce(search: Search, chance: Chance, evaluations: number, onTried?: OnTried): Tried {
+function annealOnce(
+  search: Search,
+  chance: Chance,
+  evaluations: number,
+  attempt: (blocks: readonly RungBlock[]) => Tried,
+  onTried?: OnTried,
+): Tried {
   const ids = { next: 1 };
-  let now = tryOut(search, draft(search, chance));
+  let now = attempt(draft(search, chance));
   let best = now;
   for (let evaluated = 1; evaluated < evaluations; evaluated++) {
     if (evaluated % TOLD_EVERY === 0 && onTried?.(evaluated) === false) break;
@@ -48,7 +62,7 @@ function annealOnce(search: Search, chance: Chance, evaluations: number, onTried
     if (share >= 1 && now !== best && now.cost > best.cost) now = best;
     const blocks = stepFrom(search, now, chance, ids);
     if (!blocks) continue;
-    const next = tryOut(search, blocks);
+    const next = attempt(blocks);
     const worse = next.cost - now.cost;
     if (worse <= 0 || (warmth > 0 && chance.share() < Math.exp(-worse / warmth))) now = next;
     if (now.cost < best.cost) best = now;
