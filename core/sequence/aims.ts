@@ -46,7 +46,7 @@ export interface Tried {
   readonly cost: number;
 }
 
-/** What a stray from the order costs: as much as a fix. */
+/** What a stray from the order, and a rung done twice, cost: as much as a fix. */
 const STRAY = 30;
 /** What is missing though it has to be there, or there though it must not be, costs more than any finding of the review. */
 const MISSING = 500;
@@ -77,6 +77,7 @@ export function costOf(search: Search, measure: ClassMeasure): number {
   const { timed } = measure;
   let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
   for (const { entry } of timed.blocks) if (!allowed.has(entry)) cost += MISSING;
+  cost += STRAY * (timed.blocks.length - new Set(timed.blocks.map(({ entry }) => entry)).size);
   for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;
   for (const wish of mustHave) if (!timed.blocks.some(({ entry }) => names(wish, entry))) cost += MISSING;
   if (freedoms.doses) {
