@@ -1,7 +1,7 @@
 import { DIRECTIONS, type Direction } from '../method';
 import { type Block, freeBlockId, type PlanEdit, type RungBlock } from '../plan';
 import type { RungEntry } from '../repertoire';
-import { ruledOut } from './pool';
+import { ruledOut, unmetBy } from './pool';
 import type { Standing } from './standing';
 import { type Ground, outcomeOf } from './trial';
 
@@ -63,12 +63,7 @@ export function additionsAt({ measure }: Ground, at: number): Additions {
       unfit.push({ entry, why });
       continue;
     }
-    const unmet = (entry.rung.requires ?? []).flatMap((required) => {
-      const need = catalog.rung(required);
-      if (!need || subject.earlier.has(need.key)) return [];
-      for (const each of done) if (each.exercise === need.exercise && each.step >= need.step) return [];
-      return [need];
-    });
+    const unmet = unmetBy(catalog, entry, done, subject.earlier);
     const brings = entry.exercise.directions.filter((each) => missing.has(each));
     const again = all.has(entry);
     const heat = catalog.heat(entry);

@@ -108,3 +108,23 @@ function reasonAgainst(catalog: Catalog, entry: RungEntry, wanted: Wanted): Unfi
   if (heat <= wanted.homeHeat) return null;
   return { why: `Its heat, ${Math.round(heat)}, is above ${Math.round(wanted.homeHeat)}.`, forbids: false };
 }
+
+/**
+ * What a rung requires that nothing has brought yet.
+ * @param done the rungs done before it
+ * @param earlier keys of the rungs met in earlier episodes
+ */
+export function unmetBy(
+  catalog: Catalog,
+  { rung: { requires = [] } }: RungEntry,
+  done: Iterable<RungEntry>,
+  earlier: ReadonlySet<string> | undefined,
+): RungEntry[] {
+  if (requires.length === 0) return [];
+  const all = [...done];
+  return requires.flatMap((required) => {
+    const need = catalog.rung(required);
+    if (!need || earlier?.has(need.key)) return [];
+    return all.some((each) => each.exercise === need.exercise && each.step >= need.step) ? [] : [need];
+  });
+}

@@ -1,5 +1,5 @@
 import { type BasePosition, POSITIONS } from '../body';
-import { names } from '../mend';
+import { names, unmetBy } from '../mend';
 import type { RungBlock } from '../plan';
 import type { RungEntry } from '../repertoire';
 import type { Search } from './aims';
@@ -61,14 +61,8 @@ export const blockOf = ({ context }: Search, { key, exercise, rung }: RungEntry,
 });
 
 /** What a rung requires that is neither known nor met before. */
-export function unmet({ catalog, context }: Search, entry: RungEntry, known: ReadonlySet<RungEntry>): RungEntry[] {
-  return (entry.rung.requires ?? []).flatMap((required) => {
-    const need = catalog.rung(required);
-    if (!need || context.earlier?.has(need.key)) return [];
-    const meets = (each: RungEntry) => each.exercise === need.exercise && each.step >= need.step;
-    return [...known].some(meets) ? [] : [need];
-  });
-}
+export const unmet = ({ catalog, context }: Search, entry: RungEntry, known: Iterable<RungEntry>): RungEntry[] =>
+  unmetBy(catalog, entry, known, context.earlier);
 
 /** Where a rung joins a class with the fewest changes: after the last of its position, else at the end. */
 export function placeFor(chosen: readonly RungEntry[], entry: RungEntry): number {

@@ -129,7 +129,7 @@ const insertChain: Step = (search, blocks, chance, id) => {
   const entries = entriesOf(search, blocks);
   const add = (entry: RungEntry, depth: number) => {
     if (depth > DEEPEST) return;
-    for (const need of unmet(search, entry, new Set(entries))) add(need, depth + 1);
+    for (const need of unmet(search, entry, entries)) add(need, depth + 1);
     const at = placeFor(entries, entry);
     made.splice(at, 0, blockOf(search, entry, id()));
     entries.splice(at, 0, entry);
@@ -144,7 +144,7 @@ const DEEPEST = 8;
 const supply: Step = (search, blocks, chance, id) => {
   const entries = entriesOf(search, blocks);
   const lacking = entries.flatMap((entry, at) => {
-    const [need] = unmet(search, entry, new Set(entries.slice(0, at)));
+    const [need] = unmet(search, entry, entries.slice(0, at));
     return need ? [{ at, need }] : [];
   });
   if (lacking.length === 0) return null;

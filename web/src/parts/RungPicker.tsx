@@ -1,10 +1,10 @@
-import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import type { Direction } from '@warm-ladder/core/method';
 import { type Catalog, findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { RungFigure } from '../figure/RungFigure';
+import { CellFilter } from './CellFilter';
 import { DirectionMark } from './DirectionMark';
 import { HeatMark } from './HeatMark';
-import { PositionOptions } from './PositionOptions';
 
 /** Most rungs drawn at once; a finer search shows the rest. */
 const SHOWN = 60;
@@ -40,28 +40,7 @@ export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
         onKeyDown={({ key }) => key === 'Enter' && found[0] && onPick(found[0])}
       />
       <div className="flex gap-3">
-        <select
-          aria-label="Position"
-          className="field"
-          value={position}
-          onChange={({ target }) => setPosition(target.value)}
-        >
-          <option value="">every position</option>
-          <PositionOptions graph={catalog.graph} />
-        </select>
-        <select
-          aria-label="Direction"
-          className="field"
-          value={direction}
-          onChange={({ target }) => setDirection(target.value as Direction | '')}
-        >
-          <option value="">every direction</option>
-          {DIRECTIONS.map((each) => (
-            <option key={each} value={each}>
-              {DIRECTION_WORDS[each]}
-            </option>
-          ))}
-        </select>
+        <CellFilter {...{ catalog, position, direction }} onPosition={setPosition} onDirection={setDirection} />
         <span className="ml-auto text-soft">{found.length} rungs</span>
       </div>
       <ul className="flex flex-col">

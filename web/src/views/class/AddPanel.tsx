@@ -7,7 +7,7 @@ import {
   type Standing,
   standingWith,
 } from '@warm-ladder/core/mend';
-import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, type Direction } from '@warm-ladder/core/method';
 import type { PlanEdit } from '@warm-ladder/core/plan';
 import { findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
 import { type ClassReview, rungTitle } from '@warm-ladder/core/review';
@@ -18,9 +18,9 @@ import { useClassEdit } from '../../app/edits';
 import { reviewContext, selectCatalog } from '../../app/selectors';
 import { store, useAppSelector } from '../../app/store';
 import { RungFigure } from '../../figure/RungFigure';
+import { CellFilter } from '../../parts/CellFilter';
 import { effectText } from '../../parts/effectText';
 import { HeatMark } from '../../parts/HeatMark';
-import { PositionOptions } from '../../parts/PositionOptions';
 
 interface AddPanelProps {
   readonly review: ClassReview;
@@ -99,28 +99,7 @@ export function AddPanel({ review, at, close, onAdded, onPreview }: AddPanelProp
             if (key === 'Enter' && shown[0]) add(shown[0]);
           }}
         />
-        <select
-          aria-label="Position"
-          className="field"
-          value={position}
-          onChange={({ target }) => setPosition(target.value)}
-        >
-          <option value="">every position</option>
-          <PositionOptions graph={catalog.graph} />
-        </select>
-        <select
-          aria-label="Direction"
-          className="field"
-          value={direction}
-          onChange={({ target }) => setDirection(target.value as Direction | '')}
-        >
-          <option value="">every direction</option>
-          {DIRECTIONS.map((each) => (
-            <option key={each} value={each}>
-              {DIRECTION_WORDS[each]}
-            </option>
-          ))}
-        </select>
+        <CellFilter {...{ catalog, position, direction }} onPosition={setPosition} onDirection={setDirection} />
       </div>
       {catalog.exercises.length === 0 && (
         <p className="mt-2">
