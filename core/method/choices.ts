@@ -51,8 +51,8 @@ export const SCHOOLS = {
     question: 'Change of side',
     answers: {
       run: 'the whole run, then the other side',
-      block: 'block by block, the first side changing',
-      alternate: 'alternating',
+      block: 'block by block',
+      alternate: 'block by block, the side that begins changing',
     },
   },
 } as const satisfies Record<string, School>;

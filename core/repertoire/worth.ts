@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { type BasePosition, type Support, supportsOf } from '../body';
 import type { Method } from '../method';
 import { type Course, courseOf } from './course';
@@ -68,12 +69,34 @@ class Worth {
 
   holdsFor({ method, position, like, props, guided }: Circumstances): boolean {
     const own = this.#with;
-    const same = own.method === method && own.position === position && own.like === like && own.guided === guided;
+    const same =
+      measuresAlike(own.method, method) && own.position === position && own.like === like && own.guided === guided;
     return same && own.props.length === props.length && own.props.every((prop, i) => prop === props[i]);
   }
 }
 
 export type { Worth };
+
+/** What of a method no measure of a rung reads; what is remembered beside them is remembered by it. */
+const UNREAD: ReadonlySet<string> = new Set(['choices', 'order', 'firstSide', 'terms', 'stopSigns']);
+
+const alikeMethods = new WeakMap<Method, WeakMap<Method, boolean>>();
+
+/** Whether a rung measures the same in two methods: a house that chooses another school measures nothing anew. */
+function measuresAlike(a: Method, b: Method): boolean {
+  if (a === b) return true;
+  let own = alikeMethods.get(a);
+  if (!own) {
+    own = new WeakMap();
+    alikeMethods.set(a, own);
+  }
+  let alike = own.get(b);
+  if (alike === undefined) {
+    alike = (Object.keys(a) as Array<keyof Method>).every((key) => UNREAD.has(key) || equal(a[key], b[key]));
+    own.set(b, alike);
+  }
+  return alike;
+}
 
 /** Supports that lie on a prop, as two sides; a prop of no height raises nothing. */
 function raisedSupports({ on }: Rung, props: readonly Prop[]): ReadonlySet<string> {

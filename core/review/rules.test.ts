@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BasePosition, Pose } from '../body';
 import type { Condition } from '../caution';
+import type { Choices } from '../method';
 import type { Audience, Block, ClassPlan } from '../plan';
 import type { Exercise, Rung } from '../repertoire';
 import { block, catalogOf, classOf, EXERCISES, exercise, must, rung, type Unnamed } from '../testing/studio';
@@ -209,6 +210,11 @@ const CASES: Readonly<Record<FindingCode, { readonly within: Case; readonly beyo
   KNEELING_LONG: { within: [[reps('kneel', 60)]], beyond: [[reps('kneel', 61)]] },
   BREATH_HELD: { within: [each('breathless/high')], beyond: [each('breathless')] },
   PREPARATION_MISSING: { within: [each('hands', 'wants')], beyond: [each('wants', 'hands')] },
+  RUN_OF_SIDES: {
+    within: [each('reach', 'side-leg')],
+    beyond: [[anew('side-leg', { run: 'a' }), anew('side-lift', { run: 'a' })]],
+  },
+  BEGINNING_OTHER: { within: [each('stand', 'hold')], beyond: [each('hold', 'stand')] },
   PROP_LACKING: {
     within: [each('ball'), {}, { equipment: ['ball'] }],
     beyond: [each('ball'), {}, { equipment: [] }],
@@ -216,11 +222,24 @@ const CASES: Readonly<Record<FindingCode, { readonly within: Case; readonly beyo
   PROP_IN_THE_WAY: { within: [each('over/high')], beyond: [each('over')] },
 };
 
+/** Rules that speak in some houses only, and what those have chosen. */
+const CHOSEN: Partial<Record<FindingCode, Partial<Choices>>> = {
+  FIRST_SIDE_SAME: { sideChange: 'alternate' },
+  RUN_OF_SIDES: { sideChange: 'block' },
+  BEGINNING_OTHER: { begin: 'standing' },
+};
 const byHouse = (code: FindingCode, one: Case): ClassReview => {
-  if (code !== 'FIRST_SIDE_SAME') return review(one);
-  const house = catalogOf([...EXERCISES, ...MADE], { choices: { sideChange: 'block' } });
+  const choices = CHOSEN[code];
+  if (!choices) return review(one);
+  const house = catalogOf([...EXERCISES, ...MADE], { choices });
   return reviewClass(house, classOf(one[0], one[1]));
 };
+test.each(['RUN_OF_SIDES', 'BEGINNING_OTHER', 'FIRST_SIDE_SAME'] as const)(
+  '%s is silent in a house that has chosen nothing',
+  (code) => {
+    expect(codesOf(review(CASES[code].beyond))).not.toContain(code);
+  },
+);
 test('what must be swapped is said of an option though its main version has it too; what can be adapted is not', () => {
   const offered = [anew('turn/t26', { options: ['t27'] })];
   const codes = (condition: Condition) => codesOf(review([offered, {}, { cautions: [condition] }]));

@@ -207,7 +207,7 @@ test('a held breath with effort is never fine; preparation and props at hand are
 
 test('the script says what is always said at the opening, and with each block what it asks', () => {
   const { timed } = reviewClass(catalog, classOf([block('curl/high'), block('quiet')]));
-  const { sections } = draftScript(catalog, timed, ['neck-pain']);
+  const { sections } = draftScript(catalog, timed, { conditions: ['neck-pain'] });
   const safety = (at: number) =>
     must(sections[at])
       .lines.filter(({ kind }) => kind === 'safety')

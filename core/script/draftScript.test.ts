@@ -43,6 +43,7 @@ test('teaching says all, in the order it is spoken; the way out comes after the 
   expect(said(first)).toEqual([
     'Lie down.',
     'Feet under the knees.',
+    'Breathe out on the effort.',
     'Float the knee.',
     'Breathe in for 2.',
     'Pelvis quiet.',

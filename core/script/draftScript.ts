@@ -9,24 +9,19 @@ import {
   type TimedClass,
   type TimedInterlude,
 } from '../plan';
-import { type Catalog, type Cue, type CueKind, laneOf, type Phase, type RungEntry } from '../repertoire';
-import { wayBetween } from './way';
+import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry } from '../repertoire';
+import { HouseWords } from './houseWords';
+import type { ScriptLine } from './line';
 
-export interface ScriptLine {
-  readonly kind: CueKind;
-  readonly text: string;
-  /** Whether the rung carries these words; otherwise they were drafted from its figures and want writing. */
-  readonly written: boolean;
-  /** For an action: the phase it is spoken on. */
-  readonly phase?: Phase;
-  /** For a fault: what is seen. */
-  readonly sign?: string;
-}
+import { partHeading } from './parts';
+import { wayBetween } from './way';
 
 /** One stretch of the class as it is spoken: the opening, one pass through a block, an interlude, the closing. */
 export interface ScriptSection {
   readonly kind: 'opening' | 'block' | 'interlude' | 'closing';
   readonly title: string;
+  /** What part of the class begins with it, as the order of the class has its parts; `null` where none begins. */
+  readonly part: string | null;
   /** When it begins, from the start of the class. */
   readonly startSeconds: number;
   readonly seconds: number;
@@ -48,6 +43,14 @@ export interface Script {
   readonly seconds: number;
 }
 
+/** Who a script is spoken to. */
+export interface SpokenTo {
+  /** Conditions in the room: what is always said to them opens the class, what a block asks of them is said with it. */
+  readonly conditions?: readonly Condition[];
+  /** Keys of the rungs met in earlier episodes. */
+  readonly earlier?: ReadonlySet<string> | undefined;
+}
+
 /** What a script is drafted with. */
 interface Room {
   readonly catalog: Catalog;
@@ -55,18 +58,19 @@ interface Room {
   readonly conditions: readonly Condition[];
   /** From the back up by the side. */
   readonly overSide: boolean;
+  /** What the house says by its schools, said where it is new. */
+  readonly house: HouseWords;
 }
 
 /**
  * A script drafted from a class: what is said, in the order it is said, each pass at its clock time.
  * Words come from the class and from the rungs' cues; what they leave unsaid is drafted from poses, phases and doses
  * and marked so.
- * @param conditions those in the room: what is always said to them opens the class, what a block asks of them is
- * said with it
  */
-export function draftScript(catalog: Catalog, timed: TimedClass, conditions: readonly Condition[] = []): Script {
+export function draftScript(catalog: Catalog, timed: TimedClass, { conditions = [], earlier }: SpokenTo = {}): Script {
   const { plan } = timed;
-  const room: Room = { catalog, timed, conditions, overSide: getsUpOverSide({ cautions: [...conditions] }) };
+  const overSide = getsUpOverSide({ cautions: [...conditions] });
+  const room: Room = { catalog, timed, conditions, overSide, house: new HouseWords(catalog) };
   const passes = timed.sequence
     .flatMap((part): Pass[] =>
       part.kind === 'block'
@@ -75,14 +79,23 @@ export function draftScript(catalog: Catalog, timed: TimedClass, conditions: rea
     )
     .sort((a, b) => a.slot.startSeconds - b.slot.startSeconds || a.part.index - b.part.index);
   let clock = plan.openingSeconds;
-  const spoken = passes.map((pass, i) => {
+  let heading: string | null = null;
+  const beginning = (pass: Pass): string | null => {
+    if (pass.second || pass.part.kind !== 'block') return null;
+    const own = partHeading(catalog, plan, pass.part, earlier);
+    if (own === heading) return null;
+    heading = own;
+    return own;
+  };
+  const spoken = passes.map((pass, i): ScriptSection => {
     const leadSeconds = pass.slot.startSeconds - clock;
     clock = pass.slot.startSeconds + pass.slot.seconds;
+    const part = beginning(pass);
     return pass.part.kind === 'block'
-      ? blockSection(room, pass as BlockPass, passes[i + 1], leadSeconds)
-      : interludeSection(room, pass.part, leadSeconds);
+      ? { part, ...blockSection(room, pass as BlockPass, passes[i + 1], leadSeconds) }
+      : { part, ...interludeSection(room, pass.part, leadSeconds) };
   });
-  const still = { leadSeconds: 0, lead: null, block: null, side: null, pass: 'first' } as const;
+  const still = { part: null, leadSeconds: 0, lead: null, block: null, side: null, pass: 'first' } as const;
   const sections: ScriptSection[] = [
     {
       ...still,
@@ -91,7 +104,7 @@ export function draftScript(catalog: Catalog, timed: TimedClass, conditions: rea
       startSeconds: 0,
       seconds: plan.openingSeconds,
       lines: [
-        ...said(plan.openingWords),
+        ...(plan.openingWords ? said(plan.openingWords) : room.house.opening(timed)),
         ...conditions.map((condition) => safety(`${CONDITIONS[condition].name}: ${CONDITIONS[condition].always}`)),
       ],
     },
@@ -112,6 +125,8 @@ export function draftScript(catalog: Catalog, timed: TimedClass, conditions: rea
   };
 }
 
+type Unheaded = Omit<ScriptSection, 'part'>;
+
 interface Pass {
   readonly part: TimedBlock | TimedInterlude;
   readonly slot: Slot;
@@ -124,7 +139,7 @@ interface BlockPass extends Pass {
 const said = (words: readonly string[] = []): ScriptLine[] =>
   words.map((text) => ({ kind: 'setup', text, written: true }));
 
-function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: number): ScriptSection {
+function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: number): Unheaded {
   const { block, change, startSeconds, seconds, index } = part;
   const kind = block.interlude === 'check' ? 'check' : 'setup';
   const lines = [...(block.words ?? []), ...(block.finds ? [`It should find: ${block.finds}`] : [])];
@@ -148,7 +163,7 @@ function blockSection(
   { part, slot, second }: BlockPass,
   next: Pass | undefined,
   leadSeconds: number,
-): ScriptSection {
+): Unheaded {
   const { entry, change } = part;
   const turned = second && leadSeconds > 0;
   const leaves = next && next.part !== part ? wayOut(room, part, next) : [];
@@ -158,13 +173,17 @@ function blockSection(
     startSeconds: slot.startSeconds,
     seconds: slot.seconds,
     leadSeconds,
-    lead: second ? (turned ? `Change sides: ${slot.side} side now.` : null) : wayBetween(room.catalog, change),
-    lines: [...(second ? secondPass(part, slot) : firstPass(room, part)), ...leaves],
+    lead: second ? (turned ? sideChangeWords(part, slot) : null) : wayBetween(room.catalog, change),
+    lines: [...(second ? secondPass(room.catalog, part, slot) : firstPass(room, part)), ...leaves],
     block: part.index,
     side: entry.exercise.sides === 'alternate' ? null : slot.side,
     pass: second ? 'second' : 'first',
   };
 }
+
+/** A run is changed as one: everything of it that was done on the one side is done again on the other. */
+const sideChangeWords = ({ block }: TimedBlock, { side }: Slot): string =>
+  block.run === undefined ? `Change sides: ${side} side now.` : `Change sides: all of it again, ${side} side now.`;
 
 /**
  * How to leave a block, where people do: nobody who stays in the shape is told to leave it, and where the room rolls
@@ -182,7 +201,7 @@ const cuesOf = ({ rung }: RungEntry, kind: CueKind): Cue[] => (rung.cues ?? []).
 const asLine = ({ kind, text, sign }: Cue): ScriptLine => ({ kind, text, written: true, ...(sign ? { sign } : {}) });
 
 /** Teaching says everything; flowing says what is known already in one line each. */
-function firstPass({ catalog, conditions }: Room, timedBlock: TimedBlock): ScriptLine[] {
+function firstPass({ catalog, conditions, house }: Room, timedBlock: TimedBlock): ScriptLine[] {
   const { entry, block, carries } = timedBlock;
   const share = (cues: Cue[]) => (block.mode === 'flow' ? cues.slice(0, 1) : cues).map(asLine);
   const setup = share(cuesOf(entry, 'setup'));
@@ -195,16 +214,19 @@ function firstPass({ catalog, conditions }: Room, timedBlock: TimedBlock): Scrip
   };
   return [
     ...(setup.length > 0 && !carries ? setup : [drafted]),
+    ...house.of(entry, 'setup'),
     ...(block.mode === 'flow' ? [] : cuesOf(entry, 'check').map(asLine)),
-    ...actions(entry),
+    ...house.of(entry, 'breath'),
+    ...actions(catalog, entry),
     ...share(cuesOf(entry, 'alignment')),
+    ...house.of(entry, 'alignment'),
     ...(block.mode === 'flow'
       ? []
       : [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'feel'), ...cuesOf(entry, 'fault')].map(asLine)),
     ...options(catalog, timedBlock),
     ...cuesOf(entry, 'safety').map(asLine),
     ...cautionLines(catalog, timedBlock, conditions),
-    countLine(timedBlock),
+    countLine(catalog, timedBlock),
     ...share(cuesOf(entry, 'count')),
   ];
 }
@@ -219,11 +241,11 @@ function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, conditions
   );
 }
 
-function secondPass(timedBlock: TimedBlock, slot: Slot): ScriptLine[] {
+function secondPass(catalog: Catalog, timedBlock: TimedBlock, slot: Slot): ScriptLine[] {
   const { entry, reps, secondReps } = timedBlock;
   const times = reps === secondReps ? `${countText(reps)}, as on the first` : countText(secondReps);
   return [
-    ...actions(entry),
+    ...actions(catalog, entry),
     ...cuesOf(entry, 'alignment').slice(0, 1).map(asLine),
     {
       kind: 'count',
@@ -235,12 +257,15 @@ function secondPass(timedBlock: TimedBlock, slot: Slot): ScriptLine[] {
 
 const BREATH_WORDS = { in: 'Breathe in', out: 'Breathe out', hold: 'Hold', free: 'Breathe freely' } as const;
 
-function actions(entry: RungEntry): ScriptLine[] {
+/** In a house that leaves the breath alone, what is drafted asks for none. */
+function actions({ method }: Catalog, entry: RungEntry): ScriptLine[] {
+  const free = method.choices.effortBreath === 'natural';
   return entry.rung.phases.map((phase, index): ScriptLine => {
     const first = index === 0 ? phase.id : undefined;
     const cue = cuesOf(entry, 'action').find((each) => (each.phase ?? first) === phase.id);
     if (cue) return { ...asLine(cue), phase };
-    return { kind: 'action', text: `${BREATH_WORDS[phase.breath]} for ${phase.counts}.`, written: false, phase };
+    const breath = free && phase.breath !== 'hold' ? 'free' : phase.breath;
+    return { kind: 'action', text: `${BREATH_WORDS[breath]} for ${phase.counts}.`, written: false, phase };
   });
 }
 
@@ -261,7 +286,7 @@ function options(catalog: Catalog, { entry, block }: TimedBlock): ScriptLine[] {
 const countText = (reps: number): string => (Number.isInteger(reps) ? `${reps}` : `about ${Math.round(reps)}`);
 
 /** How many and on which side, in words; computed from the dose, so it is never wrong. */
-function countLine({ entry, block, firstSide, sets, reps }: TimedBlock): ScriptLine {
+function countLine({ method }: Catalog, { entry, block, firstSide, sets, reps }: TimedBlock): ScriptLine {
   const dose = doseOf(entry, block);
   const { sides } = entry.exercise;
   const range = dose.repsTo !== undefined && block.mode !== 'show' ? `${dose.reps} to ${dose.repsTo}` : countText(reps);
@@ -269,7 +294,10 @@ function countLine({ entry, block, firstSide, sets, reps }: TimedBlock): ScriptL
   const shown = block.mode === 'show' ? ' shown' : '';
   const each =
     sides === 'both' ? '' : block.side ? `, ${block.side} side only` : block.mode === 'show' ? '' : ' each side';
-  const first = sides === 'both' || block.side || !firstSide ? '' : `, ${firstSide} first`;
+  const first =
+    sides === 'both' || block.side || !firstSide
+      ? ''
+      : `, ${firstSide} first${method.choices.sideChange === 'alternate' ? ' this time' : ''}`;
   const sequence = sides === 'alternate' && !block.side ? ', alternating' : '';
   const times = sets > 1 ? `${sets} sets of ${range}` : `${range}${shown}`;
   return { kind: 'count', text: `${times}${until}${each}${sequence}${first}. Say the last one.`, written: true };

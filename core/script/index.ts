@@ -1,4 +1,5 @@
 export * from './advice';
 export * from './draftScript';
+export * from './line';
 export * from './roomCard';
 export * from './way';

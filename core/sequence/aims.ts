@@ -1,9 +1,10 @@
 import type { Condition } from '../caution';
 import { aimOf, names, type Wish } from '../mend';
 import type { Order } from '../method';
-import type { ClassPlan, RungBlock } from '../plan';
+import type { ClassPlan, RungBlock, TimedClass } from '../plan';
 import type { Catalog, RungEntry } from '../repertoire';
 import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
+import { straysOf } from '../school';
 import { type Past, strayFrom } from './orders';
 
 /** A block that stands at a place of the class whatever else is in it. */
@@ -52,6 +53,8 @@ const STRAY = 30;
 const MISSING = 500;
 /** What being like a proposal made already costs, and once more for each step of a tenth. */
 const ALIKE = 60;
+/** What a rung costs for each thing in it that the house does otherwise: one that goes with the house is taken first. */
+const OTHER_SCHOOL = 2;
 /** Seconds from its aim that a class may be, and the seconds beyond that cost as much as a look. */
 const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
 
@@ -78,6 +81,8 @@ export function costOf(search: Search, measure: ClassMeasure): number {
   let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
   for (const { entry } of timed.blocks) if (!allowed.has(entry)) cost += MISSING;
   cost += STRAY * (timed.blocks.length - new Set(timed.blocks.map(({ entry }) => entry)).size);
+  if (beginsElsewhere(search, timed)) cost += STRAY;
+  cost += OTHER_SCHOOL * straysIn(search, timed);
   for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;
   for (const wish of mustHave) if (!timed.blocks.some(({ entry }) => names(wish, entry))) cost += MISSING;
   if (freedoms.doses) {
@@ -92,6 +97,22 @@ export function costOf(search: Search, measure: ClassMeasure): number {
     }
   }
   return cost;
+}
+
+/** Whether the first block is not where the brief, or the house, would have people begin. */
+function beginsElsewhere({ catalog, frame, locks }: Search, { blocks }: TimedClass): boolean {
+  const [first] = blocks;
+  if (frame.openingPosition === undefined || !first || locks[0]?.at === 0) return false;
+  return first.entry.like !== catalog.graph.like(frame.openingPosition);
+}
+
+/** What of the free blocks goes against the schools of the house. */
+function straysIn({ catalog, frame }: Search, { blocks }: TimedClass): number {
+  let strays = 0;
+  for (const { entry, block } of blocks) if (!block.locked) strays += straysOf(catalog, entry).length;
+  const [first] = blocks;
+  const onFloor = catalog.method.choices.begin === 'floor' && frame.openingPosition === undefined;
+  return onFloor && first?.entry.like === 'standing' ? strays + 1 : strays;
 }
 
 /** What two classes share of the rungs that either has, 0 to 1. */

@@ -127,15 +127,15 @@ describe('the schools of the house', () => {
     expect(new Set(runs.map(({ seed, run, position }) => `${seed} ${run} ${position}`)).size).toBe(names.size);
   });
 
-  test('block by block the first side changes; alternating, no block says one', () => {
-    const timed = [1, 2, 3].map((seed) => blocksIn({ sideChange: 'block' }, seed));
+  test('where the side that begins changes it does; block by block, no block says one', () => {
+    const timed = [1, 2, 3].map((seed) => blocksIn({ sideChange: 'alternate' }, seed));
     for (const each of timed) {
       const firsts = sided(each).flatMap(({ block }) => block.firstSide ?? []);
       for (const [i, side] of firsts.slice(1).entries()) expect(side).not.toBe(firsts[i]);
       expect(each.blocks.every(({ block }) => block.run === undefined)).toBe(true);
     }
     expect(timed.flatMap(sided).length).toBeGreaterThan(2);
-    const plain = blocksIn({ sideChange: 'alternate' }, 1);
+    const plain = blocksIn({ sideChange: 'block' }, 1);
     expect(plain.blocks.every(({ block }) => block.run === undefined && block.firstSide === undefined)).toBe(true);
   });
 

@@ -9,11 +9,11 @@ const WORTH = 0.05;
 
 /**
  * A class with its sides as the house changes them: neighbours of one position in runs, first one side and then the
- * other; or block by block, the first side changing. What the review has something against is left as it was.
+ * other; or block by block with the side that begins changing. What the review has something against is left as it was.
  */
 export function withSides({ catalog, context }: Search, measure: ClassMeasure): ClassMeasure {
   const { sideChange } = catalog.method.choices;
-  if (sideChange === 'alternate') return measure;
+  if (sideChange === 'block') return measure;
   const groups = sideChange === 'run' ? runsIn(measure) : sidedIn(measure).map((each) => [each]);
   let now = measure;
   groups.forEach((group, i) => {

@@ -1,6 +1,6 @@
 import { type Found, type Remedy, rungTitle } from '../finding';
 import type { Part, Stay } from '../flow';
-import { DONE, NOTHING, type WholeRule } from '../rule';
+import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
 
 const positionReturn: WholeRule = {
   code: 'POSITION_RETURN',
@@ -42,6 +42,49 @@ function joinStay({ parts, position }: Stay, sequence: readonly Part[]): Remedy[
     {
       label: `Do ${nameOf(first)}${more} after ${nameOf(earlier)}`,
       edits: parts.map(({ block }) => ({ kind: 'move', id: block.id, before })),
+    },
+  ];
+}
+
+const beginningOther: WholeRule = {
+  code: 'BEGINNING_OTHER',
+  part: 'flow',
+  severity: 'look',
+  purposes: WHOLE_CLASS,
+  unit: 'times',
+  presence: true,
+  limit: 'only where the house begins standing (`choices.begin`) and the class names no opening position of its own',
+  says: 'the class begins on the floor, though the house begins standing',
+  ofOrder: true,
+  find: ({ timed, catalog }) => {
+    const [first] = timed.sequence;
+    if (timed.plan.openingPosition !== undefined || !first) return NOTHING;
+    const standing = (position: string) => catalog.graph.like(position) === 'standing';
+    if (catalog.method.choices.begin !== 'standing' || standing(first.position)) return NOTHING;
+    return [
+      {
+        blocks: [first.index],
+        value: 1,
+        limit: 0,
+        sentence: () => `The class begins ${catalog.graph.name(first.position)}; the house begins standing.`,
+        mend: () => beginStanding(timed.sequence, standing),
+      },
+    ];
+  },
+};
+
+/** The first stay in standing, brought to the front. */
+function beginStanding(sequence: readonly Part[], standing: (position: string) => boolean): Remedy[] {
+  const at = sequence.findIndex(({ position }) => standing(position));
+  const first = sequence[at];
+  if (!first) return [];
+  const until = sequence.findIndex(({ position }, i) => i > at && position !== first.position);
+  const stay = sequence.slice(at, until < 0 ? undefined : until);
+  const before = sequence[0]?.block.id ?? null;
+  return [
+    {
+      label: `Begin with ${nameOf(first)}`,
+      edits: stay.map(({ block }) => ({ kind: 'move', id: block.id, before })),
     },
   ];
 }
@@ -94,4 +137,4 @@ const propShuffle: WholeRule = {
   },
 };
 
-export const FLOW_RULES: readonly WholeRule[] = [floorTrips, positionReturn, propShuffle];
+export const FLOW_RULES: readonly WholeRule[] = [floorTrips, beginningOther, positionReturn, propShuffle];

@@ -82,10 +82,10 @@ const firstSideSame: WholeRule = {
   purposes: DONE,
   unit: 'times',
   presence: true,
-  limit: 'only where the house changes sides block by block (`choices.sideChange`)',
+  limit: 'only where the house changes the side that begins (`choices.sideChange` alternate)',
   says: 'two blocks in a row begin on the same side, though the house alternates',
   find: ({ catalog, done }) => {
-    if (catalog.method.choices.sideChange !== 'block') return NOTHING;
+    if (catalog.method.choices.sideChange !== 'alternate') return NOTHING;
     const sided = done.filter(({ slots, firstSide }) => firstSide !== null && slots.length > 1);
     return sided.flatMap((block, i): Found[] => {
       const before = sided[i - 1];
@@ -111,4 +111,41 @@ const firstSideSame: WholeRule = {
   },
 };
 
-export const SIDE_RULES: readonly WholeRule[] = [sidesUneven, firstSideSame];
+const runOfSides: WholeRule = {
+  code: 'RUN_OF_SIDES',
+  part: 'sides',
+  severity: 'look',
+  purposes: DONE,
+  unit: 'times',
+  limit: '1, only where the house changes sides block by block (`choices.sideChange` block, alternate)',
+  says: 'several blocks are done on one side before the other, though the house changes sides block by block',
+  find: ({ catalog, done }) => {
+    if (catalog.method.choices.sideChange === 'run') return NOTHING;
+    const runs = new Map<string, TimedBlock[]>();
+    for (const block of done) {
+      const { run } = block.block;
+      if (run !== undefined) runs.set(run, [...(runs.get(run) ?? []), block]);
+    }
+    return [...runs.values()].flatMap((blocks): Found[] => {
+      if (blocks.length < 2) return [];
+      const [first] = blocks as [TimedBlock];
+      return [
+        {
+          blocks: blocks.map(({ index }) => index),
+          value: blocks.length,
+          limit: 1,
+          sentence: () =>
+            `${blocks.length} blocks from ${rungTitle(first.entry)} on are done on one side before the other; the house changes sides block by block.`,
+          mend: () => [
+            {
+              label: `From ${rungTitle(first.entry)} on: each block on both sides`,
+              edits: blocks.map(({ block }) => ({ kind: 'set', id: block.id, change: { run: null } })),
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+export const SIDE_RULES: readonly WholeRule[] = [sidesUneven, firstSideSame, runOfSides];

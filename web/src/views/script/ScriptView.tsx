@@ -43,7 +43,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
   const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
   const script = useMemo(
-    () => draftScript(catalog, timed, conditionsOf(timed.plan, audience)),
+    () => draftScript(catalog, timed, { conditions: conditionsOf(timed.plan, audience) }),
     [catalog, timed, audience],
   );
   const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(({ written }) => !written).length, 0);

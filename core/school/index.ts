@@ -1,0 +1,4 @@
+export * from './guidance';
+export * from './lowBack';
+export * from './strays';
+export * from './words';

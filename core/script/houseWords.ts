@@ -1,0 +1,39 @@
+import type { TimedClass } from '../plan';
+import type { Catalog, RungEntry } from '../repertoire';
+import { type Guidance, guidanceFor } from '../school';
+import type { ScriptLine } from './line';
+
+const BEGINNING_WORDS = {
+  floor: 'We begin on the floor: feel the breath, and where the pelvis rests.',
+  standing: 'We begin standing: both feet heavy, grow tall.',
+} as const;
+
+/** What the house says by its schools: once in a class, and again only where it asks for something else. */
+export class HouseWords {
+  readonly #catalog: Catalog;
+  readonly #last = new Map<Guidance['school'], string>();
+
+  constructor(catalog: Catalog) {
+    this.#catalog = catalog;
+  }
+
+  /** For a class that has no words of its own to begin with, where it begins as the house does. */
+  opening({ sequence, plan }: TimedClass): ScriptLine[] {
+    const { graph, method } = this.#catalog;
+    const position = plan.openingPosition ?? sequence[0]?.position;
+    if (position === undefined) return [];
+    const { begin } = method.choices;
+    const standing = graph.like(position) === 'standing';
+    if (standing !== (begin === 'standing')) return [];
+    return [{ kind: 'setup', text: BEGINNING_WORDS[begin], written: false }];
+  }
+
+  /** What is new with a rung. */
+  of(entry: RungEntry, place: Guidance['place']): ScriptLine[] {
+    return guidanceFor(this.#catalog, entry).flatMap((each): ScriptLine[] => {
+      if (each.place !== place || this.#last.get(each.school) === each.text) return [];
+      this.#last.set(each.school, each.text);
+      return [{ kind: place === 'breath' ? 'alignment' : place, text: each.text, written: true }];
+    });
+  }
+}
