@@ -1,0 +1,3 @@
+export * from './answers';
+export * from './apart';
+export * from './outline';
