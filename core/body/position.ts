@@ -74,6 +74,15 @@ export class PositionGraph {
     }
   }
 
+  /** Every edge once: from, to, and its seconds either way. */
+  get edges(): ReadonlyArray<readonly [PlaceId, PlaceId, number]> {
+    const seen = new Set<PlaceId>();
+    return [...this.#edges].flatMap(([from, row]) => {
+      seen.add(from);
+      return [...row].flatMap(([to, seconds]) => (seen.has(to) ? [] : [[from, to, seconds] as const]));
+    });
+  }
+
   has(position: string): boolean {
     return this.#like.has(position);
   }

@@ -13,14 +13,15 @@ export const ORDER_WORDS: Readonly<Record<Order, string>> = {
 
 /** A question on which good practitioners differ, and the answers a house can choose among; the first is the default. */
 interface School {
-  readonly question: string;
+  /** How a sentence begins that an answer ends. */
+  readonly sentence: string;
   readonly answers: Readonly<Record<string, string>>;
 }
 
 /** The schools of the house method, each answer with its words. Source: docs/method.md, "Schools". */
 export const SCHOOLS = {
   lowBack: {
-    question: 'The lower back under the load of the legs',
+    sentence: 'Under the load of the legs, the lower back is',
     answers: {
       'by-load': 'kept as it is while a foot is down, pressed down when both legs are up',
       neutral: 'always kept as it is',
@@ -28,29 +29,29 @@ export const SCHOOLS = {
     },
   },
   effortBreath: {
-    question: 'Breath on the effort',
+    sentence: 'On the effort, the breath goes',
     answers: { out: 'out', 'in-on-lowering': 'in on the lowering, as a later rung', natural: 'as it comes' },
   },
   breathStyle: {
-    question: 'Style of breath',
-    answers: { natural: 'as it comes', ribs: 'wide into the ribs' },
+    sentence: 'The breath is',
+    answers: { natural: 'natural', ribs: 'wide into the ribs, 4 and 4 or 5 and 5' },
   },
   legs: {
-    question: 'Legs',
-    answers: { parallel: 'parallel', 'turned-out': 'turned out', 'small-v': 'a small V at the heels' },
+    sentence: 'Legs are',
+    answers: { parallel: 'parallel', 'turned-out': 'turned out', 'small-v': 'in a small V at the heels' },
   },
   seat: {
-    question: 'Seat and pelvic floor',
+    sentence: 'Seat and pelvic floor are',
     answers: { soft: 'soft and wide', 'drawn-up': 'drawn up first', squeeze: 'squeezed' },
   },
   begin: {
-    question: 'Where a class begins',
+    sentence: 'A class begins',
     answers: { floor: 'on the floor, with breath and pelvis', standing: 'standing' },
   },
   sideChange: {
-    question: 'Change of side',
+    sentence: 'Sides change',
     answers: {
-      run: 'the whole run, then the other side',
+      run: 'after the whole run',
       block: 'block by block',
       alternate: 'block by block, the side that begins changing',
     },

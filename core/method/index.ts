@@ -3,5 +3,6 @@ export * from '../vocabulary/side';
 export * from '../vocabulary/text';
 export * from './bands';
 export * from './choices';
+export * from './edges';
 export * from './method';
 export * from './settings';

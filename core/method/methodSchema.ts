@@ -20,7 +20,7 @@ const bandSchema = z
 export type Band = z.infer<typeof bandSchema>;
 
 const choice = <S extends SchoolId>(school: S) =>
-  z.enum(answersOf(school)).optional().describe(`${SCHOOLS[school].question}: one of the schools`);
+  z.enum(answersOf(school)).optional().describe(`${SCHOOLS[school].sentence} …: one of the schools`);
 
 const choicesSchema = z
   .strictObject({

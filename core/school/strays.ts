@@ -79,12 +79,12 @@ function effortStrays({ rung, step, like }: RungEntry, choice: Choices['effortBr
   if (choice === 'in-on-lowering' && step > 0) return [];
   const against = rung.phases.filter(({ effort, breath, onPurpose }) => effort && breath === 'in' && !onPurpose);
   if (against.length === 0) return [];
-  const later = choice === 'out' ? '' : ', and in on the lowering only from the second version on';
   return [
     {
       school: 'effortBreath',
       code: 'EFFORT_ON_IN_BREATH',
-      sentence: `the effort is on the in-breath; the house breathes out on it${later}. Turn the breath round, or mark the phase as meant.`,
+      sentence:
+        'the effort is on the in-breath; the house breathes out on it. Turn the breath round, or mark the phase as meant.',
     },
   ];
 }

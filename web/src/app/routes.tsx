@@ -10,6 +10,7 @@ const VIEWS = {
   'edit/:exercise/:rung?': () => import('../views/editor/EditorView'),
   'audiences/:id?': () => import('../views/audiences/AudiencesView'),
   method: () => import('../views/method/MethodView'),
+  'method/positions': () => import('../views/method/PositionsView'),
   propose: () => import('../views/propose/ProposeView'),
   class: () => import('../views/class/ClassList'),
   'class/:id': () => import('../views/class/ClassView'),

@@ -15,6 +15,11 @@ export const selectWaiting = ({ studio: { unsaved, refused, conflicts } }: RootS
   );
 
 export const selectClasses = createSelector(bundle, ({ classes = [] }) => classes);
+/** The class worked at last, or else the first. */
+export const selectOpenClass = createSelector(
+  [selectClasses, ({ desk }: RootState) => desk.lastClass],
+  (classes, last) => classes.find(({ id }) => id === last) ?? classes[0],
+);
 export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
 export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
 export const selectProps = createSelector(bundle, ({ props = [] }) => props);

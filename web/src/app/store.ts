@@ -1,9 +1,10 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
+import { deskReducer } from './deskState';
 import { studioReducer } from './studio';
 
 export const store = configureStore({
-  reducer: { studio: studioReducer },
+  reducer: { studio: studioReducer, desk: deskReducer },
   // Every edit makes new objects by hand; walking a whole studio at each keystroke to prove it would be felt.
   middleware: (defaults) => defaults({ immutableCheck: false, serializableCheck: false }),
 });

@@ -1,7 +1,9 @@
 import type { Fix } from '@warm-ladder/core/mend';
+import type { MethodFile } from '@warm-ladder/core/method';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import type { ReviewContext } from '@warm-ladder/core/review';
 import type { Brief } from '@warm-ladder/core/sequence';
+import type { Effect, Outline } from '@warm-ladder/core/versions';
 import { proxy, type Remote } from 'comlink';
 import { useMemo } from 'react';
 import { reviewContext, selectAudiences, selectCatalogSource, selectClasses, selectSeries } from '../app/selectors';
@@ -40,6 +42,20 @@ export function useDesk(classId: string): Desk {
 
 /** A finding holds functions, which can't be sent. */
 const name = ({ code, ids, message }: FindingName): FindingName => ({ code, ids, message });
+
+/** What a class is worked out with elsewhere than at its desk, from the studio as it is now. */
+const aboutClass = <T>(plan: ClassPlan, ask: (work: Remote<DeskWork>, context: ReviewContext) => Promise<T>) => {
+  const state = store.getState();
+  return atDesk(selectCatalogSource(state), (work) => ask(work, reviewContext(state, plan)));
+};
+
+/** What each answer of the method would change of a class. */
+export const effectsOnClass = (plan: ClassPlan): Promise<readonly Effect[]> =>
+  aboutClass(plan, (work, context) => work.effects(plan, context));
+
+/** A class under another method. */
+export const outlineUnder = (plan: ClassPlan, method: MethodFile): Promise<Outline> =>
+  aboutClass(plan, (work, context) => work.outline(plan, context, method));
 
 /** Classes for a brief, from the studio as it is now. @param onTried told the share of the work that is done, 0 to 1 */
 export function proposed(brief: Brief, onTried: (share: number) => unknown): Promise<ProposedClasses> {

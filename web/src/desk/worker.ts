@@ -9,11 +9,13 @@ import {
   type Mended,
   mend,
 } from '@warm-ladder/core/mend';
+import type { MethodFile } from '@warm-ladder/core/method';
 import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Finding, measureClass, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
 import { type Brief, type Proposal, type Proposed, propose } from '@warm-ladder/core/sequence';
 import type { Series } from '@warm-ladder/core/series';
+import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
 import { expose } from 'comlink';
 
 /** A finding named from outside: the review is made anew here. */
@@ -42,6 +44,7 @@ export interface Around {
   readonly today: string;
 }
 
+let source: CatalogSource | null = null;
 let catalog: Catalog | null = null;
 
 function known(): Catalog {
@@ -49,11 +52,17 @@ function known(): Catalog {
   return catalog;
 }
 
+function used(): CatalogSource {
+  if (!source) throw new Error('The repertoire has not been handed over yet.');
+  return source;
+}
+
 /** The heavy work at a class, away from the page. */
 const work = {
   /** Takes the repertoire and the method that all that follows is worked out with. */
-  use(source: CatalogSource): void {
-    catalog = new Catalog(source);
+  use(handed: CatalogSource): void {
+    source = handed;
+    catalog = new Catalog(handed);
   },
   /** Measures every rung once, so that the first thing asked for does not wait for it. */
   warm(): void {
@@ -96,6 +105,14 @@ const work = {
   levels(plan: ClassPlan, context: ReviewContext): LevelledClass {
     const { edits, told, seconds } = levelled(known(), measureClass(known(), plan, context), context);
     return { edits, told, seconds };
+  },
+  /** What each answer of the method would change of a class. */
+  effects(plan: ClassPlan, context: ReviewContext): Effect[] {
+    return effectsOn(used(), plan, context);
+  },
+  /** A class under another method, as one version of it. */
+  outline(plan: ClassPlan, context: ReviewContext, method: MethodFile): Outline {
+    return outlineOf(new Catalog({ ...used(), method }), plan, context);
   },
   mendAll(plan: ClassPlan, context: ReviewContext): MendedClass {
     const { plan: after, steps, left, why } = mend(known(), plan, context);

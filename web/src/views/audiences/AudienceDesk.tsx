@@ -1,3 +1,4 @@
+import { LIMIT_SETTINGS, type Method } from '@warm-ladder/core/method';
 import type { Audience } from '@warm-ladder/core/plan';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Trash2 } from 'lucide-react';
@@ -6,11 +7,20 @@ import { useChange } from '../../app/edits';
 import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ConditionPicker } from '../../parts/ConditionPicker';
+import { Figures, type Table } from '../../parts/Figures';
 import { LinesField } from '../../parts/LinesField';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { CheckRecord } from './CheckRecord';
 import { WhatIsLeft } from './WhatIsLeft';
+
+/** The limits an audience may have of its own, each beginning where the house has it; two stand in its sentence. */
+function ownLimits(house: Method['limits']): Table {
+  const { homeHeat: _heat, floorTrips: _trips, ...others } = LIMIT_SETTINGS;
+  return Object.fromEntries(
+    Object.entries(others).map(([key, setting]) => [key, { ...setting, value: house[key as keyof typeof house] }]),
+  );
+}
 
 /** One audience to work on; what its cautions leave of the repertoire stands beside them. */
 export function AudienceDesk({ audience }: { audience: Audience }) {
@@ -126,6 +136,20 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             </label>
           ))}
         </fieldset>
+        <details className="mt-6" open={Object.keys(audience.limits ?? {}).length > 0}>
+          <summary className="font-name text-xl font-semibold">Limits of their own</summary>
+          <div className="mt-1 max-w-xl">
+            <Figures
+              title="Where the review speaks for them"
+              about="What is not changed here is the house’s."
+              table={ownLimits(catalog.method.limits)}
+              values={audience.limits ?? {}}
+              onChange={(limits, field) =>
+                set({ limits: Object.keys(limits).length > 0 ? limits : undefined }, 'the limits', `limit ${field}`)
+              }
+            />
+          </div>
+        </details>
         <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
       </div>
       <WhatIsLeft catalog={catalog} audience={audience} />

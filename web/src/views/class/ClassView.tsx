@@ -19,10 +19,11 @@ import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { classOpened } from '../../app/deskState';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
 import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
 import { AddPanel } from './AddPanel';
@@ -44,6 +45,11 @@ const MendSheet = lazy(() => import('./MendSheet'));
 export function Component() {
   const { id } = useParams();
   const plan = useAppSelector((state) => selectClasses(state).find((each) => each.id === id));
+  const dispatch = useAppDispatch();
+  const known = plan?.id;
+  useEffect(() => {
+    if (known !== undefined) dispatch(classOpened(known));
+  }, [known, dispatch]);
   return plan ? <ClassDesk key={plan.id} plan={plan} /> : <LostPage />;
 }
 

@@ -7,19 +7,17 @@ import {
   LIMIT_SETTINGS,
   type MethodFile,
   SCORE_SETTINGS,
-  type Setting,
   TIMING_SETTINGS,
   UNCERTAINTY_SETTINGS,
 } from '@warm-ladder/core/method';
-import { RotateCcw } from 'lucide-react';
+import { Link } from 'react-router';
 import { useMethodChange } from '../../app/edits';
 import { useAppSelector } from '../../app/store';
 import { DirectionMark } from '../../parts/DirectionMark';
+import { Figures, type Values } from '../../parts/Figures';
 import { NumberField } from '../../parts/NumberField';
 import { CautionRules } from './CautionRules';
-
-type Table = Readonly<Record<string, Setting>>;
-type Values = Readonly<Record<string, number | undefined>>;
+import { SchoolsDesk } from './SchoolsDesk';
 
 /** Parts of the method that hold a table of figures of their own. */
 const PARTS = [
@@ -43,9 +41,11 @@ const PARTS = [
   },
 ] as const;
 
-/** The house rules: every figure that timing, load, heat and review use, each with the value it starts from. */
+const UNSAID: MethodFile = {};
+
+/** The house rules: what the house has chosen where good practitioners differ, and every figure that is reckoned with. */
 export function Component() {
-  const method = useAppSelector(({ studio }) => studio.bundle.method) ?? {};
+  const method = useAppSelector(({ studio }) => studio.bundle.method) ?? UNSAID;
   const change = useMethodChange();
   const { directionBands = {} } = method;
   const timing: Values = Object.fromEntries(
@@ -54,12 +54,19 @@ export function Component() {
   const put = (part: Partial<MethodFile>, field: string) => change({ ...method, ...part }, field);
   return (
     <main className="mx-auto w-full max-w-[1280px] px-4 py-4">
-      <h1 className="font-name text-3xl font-semibold">Method</h1>
+      <div className="flex flex-wrap items-baseline gap-4">
+        <h1 className="grow font-name text-3xl font-semibold">Method</h1>
+        <Link to="/method/positions" className="action">
+          Positions and the ways between
+        </Link>
+      </div>
       <p className="mt-1 max-w-prose text-soft">
-        The house rules. What is changed here shows in every class, ladder and review at once; what is not keeps the
-        value it starts from.
+        The house rules. What is changed here shows in every class, ladder, script and review at once; what is not keeps
+        the value it starts from.
       </p>
-      <div className="mt-4 columns-1 gap-x-12 md:columns-2 xl:columns-3">
+      <SchoolsDesk method={method} onChange={change} />
+      <h2 className="mt-8 font-name text-2xl font-semibold">Figures</h2>
+      <div className="mt-2 columns-1 gap-x-12 md:columns-2 xl:columns-3">
         <Figures
           title="Clock and reference body"
           about="Loads are reckoned on this body: they compare options and are no clinical measure."
@@ -102,61 +109,6 @@ export function Component() {
         onChange={(cautions, field) => put({ cautions: [...cautions] }, field)}
       />
     </main>
-  );
-}
-
-interface FiguresProps {
-  readonly title: string;
-  readonly about: string;
-  readonly table: Table;
-  readonly values: Values;
-  readonly onChange: (values: Record<string, number>, field: string) => void;
-}
-
-/** A table of figures: each with its range, its unit, and the way back to the value it starts from. */
-function Figures({ title, about, table, values, onChange }: FiguresProps) {
-  const set = (key: string, value: number | undefined) => {
-    const { [key]: _old, ...others } = values;
-    const kept = Object.entries(others).filter((each): each is [string, number] => each[1] !== undefined);
-    onChange({ ...Object.fromEntries(kept), ...(value === undefined ? {} : { [key]: value }) }, key);
-  };
-  return (
-    <section aria-label={title} className="mb-6 break-inside-avoid">
-      <h2 className="font-name text-xl font-semibold">{title}</h2>
-      <p className="text-sm text-soft">{about}</p>
-      <ul className="mt-1 text-[15px]">
-        {Object.entries(table).map(([key, { label, value, min, max, unit }]) => {
-          const now = values[key];
-          return (
-            <li key={key} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
-              <span className="grow leading-tight">{label}</span>
-              {now !== undefined && now !== value && (
-                <button
-                  type="button"
-                  className="rounded px-1 text-sm text-soft hover:bg-shade"
-                  onClick={() => set(key, undefined)}
-                >
-                  <RotateCcw className="inline size-3.5" aria-hidden="true" />
-                  <span className="sr-only">{label} back to</span> {value}
-                </button>
-              )}
-              <span className="shrink-0 whitespace-nowrap">
-                <NumberField
-                  label={label}
-                  value={now ?? value}
-                  min={min}
-                  max={max}
-                  step={max <= 1 ? 0.05 : 1}
-                  className={`w-14 ${now !== undefined && now !== value ? 'font-semibold' : ''}`}
-                  onChange={(next) => set(key, next)}
-                />
-                <span className="ml-1 inline-block w-12 text-sm text-soft">{unit}</span>
-              </span>
-            </li>
-          );
-        })}
-      </ul>
-    </section>
   );
 }
 

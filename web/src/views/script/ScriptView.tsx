@@ -1,6 +1,7 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { clock, conditionsOf } from '@warm-ladder/core/review';
+import { clock, conditionsOf, earlierInSeries } from '@warm-ladder/core/review';
 import { draftScript, GENERAL_ADVICE, type ScriptSection } from '@warm-ladder/core/script';
+import { schoolFindings } from '@warm-ladder/core/voice';
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
@@ -41,11 +42,18 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
   const { timed } = useAppSelector((state) => selectReview(state, plan));
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
-  const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
-  const script = useMemo(
-    () => draftScript(catalog, timed, { conditions: conditionsOf(timed.plan, audience) }),
-    [catalog, timed, audience],
+  const allSeries = useAppSelector(selectSeries);
+  const classes = useAppSelector(selectClasses);
+  const series = allSeries.filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
+  const earlier = useMemo(
+    () => earlierInSeries(plan.id, allSeries, (id) => classes.find((each) => each.id === id)),
+    [plan.id, allSeries, classes],
   );
+  const script = useMemo(
+    () => draftScript(catalog, timed, { conditions: conditionsOf(timed.plan, audience), earlier }),
+    [catalog, timed, audience, earlier],
+  );
+  const strays = useMemo(() => schoolFindings(catalog, timed), [catalog, timed]);
   const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(({ written }) => !written).length, 0);
   const props = [...new Set(timed.blocks.flatMap(({ entry }) => entry.props.map(({ name }) => name)))];
   return (
@@ -76,6 +84,19 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             {unwritten} {unwritten === 1 ? 'line has' : 'lines have'} no words of yours yet; they are drafted from the
             figures and set in italics.
           </p>
+        )}
+        {strays.length > 0 && (
+          <details className="no-print mt-1">
+            <summary>
+              {strays.length === 1 ? '1 thing is' : `${strays.length} things are`} said or done otherwise than the house
+              does
+            </summary>
+            <ul className="mt-1 list-disc pl-5 text-soft">
+              {strays.map(({ message }) => (
+                <li key={message}>{message}</li>
+              ))}
+            </ul>
+          </details>
         )}
         {series.map(({ id, forWhom, seeFirst }) => (
           <div key={id} className="mt-2">

@@ -19,7 +19,7 @@ const KIND_WORDS: Readonly<Partial<Record<ScriptLine['kind'], string>>> = {
 
 /** One stretch of the script: the way there, then what is said, at its clock time. */
 export function Section({ section, figure }: { section: ScriptSection; figure: RungEntry | undefined }) {
-  const { kind, title, startSeconds, seconds, lead, leadSeconds, lines, side, pass } = section;
+  const { kind, part, title, startSeconds, seconds, lead, leadSeconds, lines, side, pass } = section;
   const actions = lines.filter((line) => line.kind === 'action');
   const setup = lines.filter((line) => line.kind === 'setup');
   const rest = lines.filter((line) => line.kind !== 'action' && line.kind !== 'setup');
@@ -44,15 +44,16 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
   }
   return (
     <section className="grid break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
+      {part !== null && <h2 className="col-span-2 mt-3 mb-1 font-name text-2xl text-heat-3">{part}</h2>}
       {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
       <Clock seconds={startSeconds} />
       <div className="min-w-0">
         {figure && <RungFigure entry={figure} className="float-right ml-3 h-16 w-28" />}
-        <h2 className="font-name text-xl leading-tight font-semibold">
+        <h3 className="font-name text-xl leading-tight font-semibold">
           {title}
           {side && <Tag>{pass === 'second' ? `now ${side}` : side}</Tag>}
           <span className="ml-2 font-work text-base font-normal text-soft">{spell(seconds)}</span>
-        </h2>
+        </h3>
         {setup.map((line) => (
           <p key={line.text} className="text-lg">
             <Words line={line} />

@@ -1,0 +1,61 @@
+import type { Setting } from '@warm-ladder/core/method';
+import { RotateCcw } from 'lucide-react';
+import { NumberField } from './NumberField';
+
+export type Table = Readonly<Record<string, Setting>>;
+export type Values = Readonly<Record<string, number | undefined>>;
+
+interface FiguresProps {
+  readonly title: string;
+  readonly about: string;
+  readonly table: Table;
+  readonly values: Values;
+  readonly onChange: (values: Record<string, number>, field: string) => void;
+}
+
+/** A table of figures: each with its range, its unit, and the way back to the value it starts from. */
+export function Figures({ title, about, table, values, onChange }: FiguresProps) {
+  const set = (key: string, value: number | undefined) => {
+    const { [key]: _old, ...others } = values;
+    const kept = Object.entries(others).filter((each): each is [string, number] => each[1] !== undefined);
+    onChange({ ...Object.fromEntries(kept), ...(value === undefined ? {} : { [key]: value }) }, key);
+  };
+  return (
+    <section aria-label={title} className="mb-6 break-inside-avoid">
+      <h2 className="font-name text-xl font-semibold">{title}</h2>
+      <p className="text-sm text-soft">{about}</p>
+      <ul className="mt-1 text-[15px]">
+        {Object.entries(table).map(([key, { label, value, min, max, unit }]) => {
+          const now = values[key];
+          return (
+            <li key={key} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
+              <span className="grow leading-tight">{label}</span>
+              {now !== undefined && now !== value && (
+                <button
+                  type="button"
+                  className="rounded px-1 text-sm text-soft hover:bg-shade"
+                  onClick={() => set(key, undefined)}
+                >
+                  <RotateCcw className="inline size-3.5" aria-hidden="true" />
+                  <span className="sr-only">{label} back to</span> {value}
+                </button>
+              )}
+              <span className="shrink-0 whitespace-nowrap">
+                <NumberField
+                  label={label}
+                  value={now ?? value}
+                  min={min}
+                  max={max}
+                  step={max <= 1 ? 0.05 : 1}
+                  className={`w-14 ${now !== undefined && now !== value ? 'font-semibold' : ''}`}
+                  onChange={(next) => set(key, next)}
+                />
+                <span className="ml-1 inline-block w-12 text-sm text-soft">{unit}</span>
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
