@@ -121,3 +121,4 @@ export async function chooseFile(page: Page, text: string): Promise<void> {
 export async function kept(address: string): Promise<Bundle> {
   return (await fetch(`${address}/api/bundle`)).json() as Promise<Bundle>;
 }
+export const stairs = (page: Page) => page.getByRole('img', { name: /^The class as stairs/ });

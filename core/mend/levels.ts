@@ -100,6 +100,30 @@ function timedTo({ room }: Subject, { laid }: TimedBlock, { rung, sign }: Option
   };
 }
 
+/** Seconds of what a block offers, held and paused as it says, beside the main version's work. */
+export const offerSeconds = ({ room, catalog }: Subject, { block, laid }: TimedBlock): ReadonlyMap<string, number> =>
+  new Map(
+    (block.options ?? []).flatMap((each): Array<[string, number]> => {
+      const option = optionOf(each);
+      const entry = catalog.rung({ exercise: block.exercise, rung: option.rung });
+      return entry ? [[option.rung, new Offer(room, laid, option, entry).seconds()]] : [];
+    }),
+  );
+
+/**
+ * A rung of its ladder offered beside a block, dosed to the main version's time, or offered no more; what else is offered
+ * stays as it is, all in the order of the ladder.
+ */
+export function offering(subject: Subject, part: TimedBlock, rung: string, on: boolean): PlanEdit {
+  const { block } = part;
+  const options = subject.catalog.ladder(block.exercise).flatMap((entry): Array<string | Option> => {
+    const { id } = entry.rung;
+    if (id === rung) return on ? [timedTo(subject, part, { rung }, entry)] : [];
+    return block.options?.filter((each) => optionOf(each).rung === id) ?? [];
+  });
+  return { kind: 'set', id: block.id, change: { options: options.length > 0 ? options : null } };
+}
+
 /** The offered rungs of blocks, dosed anew to what the main version lasts now; nothing for blocks that offer none. */
 export function retimed({ subject, timed }: ClassMeasure, ids: ReadonlySet<string>): PlanEdit[] {
   return timed.blocks.flatMap((part): PlanEdit[] => {

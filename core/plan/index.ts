@@ -5,6 +5,7 @@ export * from './checkClass';
 export * from './class';
 export * from './edit';
 export * from './laid';
+export * from './many';
 export * from './problem';
 export * from './repsRange';
 export type * from './teacherSchema';

@@ -7,9 +7,9 @@ export type Purpose = (typeof PURPOSES)[number];
 /** What each purpose is called. */
 export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
   class: 'A whole class',
-  drill: 'A drill: a few minutes on one thing',
-  lesson: 'A lesson: one exercise explained',
-  workshop: 'A workshop: explaining and checking',
+  drill: 'A drill on one thing',
+  lesson: 'A lesson on one exercise',
+  workshop: 'A workshop',
 };
 
 export const MODES = ['teach', 'flow', 'show'] as const;

@@ -1,6 +1,8 @@
+export { spanOf } from './arc';
 export * from './clock';
 export * from './earlier';
 export * from './finding';
+export * from './ideal';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';

@@ -55,6 +55,8 @@ const MISSING = 500;
 const ALIKE = 60;
 /** What a rung costs for each thing in it that the house does otherwise: one that goes with the house is taken first. */
 const OTHER_SCHOOL = 2;
+/** What each change of position costs beside its seconds: of two classes that are as good, the calmer one. */
+const CHANGE = 0.2;
 /** Seconds from its aim that a class may be, and the seconds beyond that cost as much as a look. */
 const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
 
@@ -81,6 +83,7 @@ export function costOf(search: Search, measure: ClassMeasure): number {
   let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
   for (const { entry } of timed.blocks) if (!allowed.has(entry)) cost += MISSING;
   cost += STRAY * (timed.blocks.length - new Set(timed.blocks.map(({ entry }) => entry)).size);
+  for (const { change } of timed.sequence) if (change.places.length > 1) cost += CHANGE;
   if (beginsElsewhere(search, timed)) cost += STRAY;
   cost += OTHER_SCHOOL * straysIn(search, timed);
   for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;

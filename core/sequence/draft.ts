@@ -2,6 +2,7 @@ import { type BasePosition, POSITIONS } from '../body';
 import { names, unmetBy } from '../mend';
 import type { RungBlock } from '../plan';
 import type { RungEntry } from '../repertoire';
+import { idealHeat } from '../review';
 import type { Search } from './aims';
 import { mainDirection, stageOf } from './orders';
 import type { Chance } from './random';
@@ -29,7 +30,7 @@ export function draft(search: Search, chance: Chance): RungBlock[] {
     chosen.push(entry);
   }
   for (let i = chosen.length; i < count; i++) {
-    const wanted = hottest * heatAt((i + 0.5) / count);
+    const wanted = hottest * idealHeat((i + 0.5) / count, catalog.method.score.peakAt, search.order);
     const open = fit.filter((entry) => !taken.has(entry) && places(entry, (i + 0.5) / count));
     const list = open.length > 0 ? open : fit.filter((entry) => !taken.has(entry));
     if (list.length === 0) break;
@@ -68,12 +69,6 @@ export const unmet = ({ catalog, context }: Search, entry: RungEntry, known: Ite
 export function placeFor(chosen: readonly RungEntry[], entry: RungEntry): number {
   const last = chosen.findLastIndex((each) => each.exercise.position === entry.exercise.position);
   return last < 0 ? chosen.length : last + 1;
-}
-
-/** Warm, build, peak at two thirds, ease: a share of the hottest for each share of the way. */
-function heatAt(share: number): number {
-  const peak = 0.68;
-  return share < peak ? 0.4 + 0.6 * (share / peak) : 1 - 0.65 * ((share - peak) / (1 - peak));
 }
 
 /** Nearly the hottest that there is to choose from. */

@@ -12,14 +12,22 @@ import {
   standingOf,
 } from '../mend';
 import type { Order } from '../method';
-import { type Audience, type Block, type ClassPlan, isInterlude, type RungBlock } from '../plan';
+import {
+  type Audience,
+  applyEdits,
+  type Block,
+  type ClassPlan,
+  isInterlude,
+  type PlanEdit,
+  type RungBlock,
+} from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { type ClassMeasure, conditionsOf, limitsOf, measureClass, metBefore, type ReviewContext } from '../review';
 import type { Series } from '../series';
 import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
-import { RECAPPED } from './orders';
+import { RECAPPED, strayFrom } from './orders';
 import { chanceOf } from './random';
 import { reasonsFor } from './reasons';
 import { anneal, type OnTried } from './search';
@@ -224,7 +232,7 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
   const { catalog, context, frame } = search;
   const cost = (measure: ClassMeasure) => costOf(search, measure);
   const found = { ...best.measure.timed.plan, closingSeconds: frame.closingSeconds };
-  let measure = withSides(search, measureClass(catalog, found, context));
+  let measure = withSides(search, inOrder(search, measureClass(catalog, found, context)));
   if (brief.levels) ({ measure } = levelled(catalog, measure, context));
   const fitBetter = () => {
     const fit = fitted(groundOf(catalog, measure, context));
@@ -244,6 +252,43 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
   const named = measureClass(catalog, plan, context);
   return { plan, measure: named, standing: standingOf(named), why: reasonsFor(search, named) };
 }
+
+/**
+ * The class with neighbours moved, or left out, until its order is kept, or nothing helps: what the review is silent
+ * about, mending does not look for.
+ */
+function inOrder(search: Search, measure: ClassMeasure): ClassMeasure {
+  const { catalog, context, order, past } = search;
+  let now = measure;
+  for (let tries = 0; tries < STRAYS_MENDED && strayFrom[order](now.timed, past) > 0; tries++) {
+    let best = now;
+    for (const edits of neighboursMoved(now.timed.plan)) {
+      const after = measureClass(catalog, applyEdits(catalog, now.timed.plan, edits), context);
+      if (costOf(search, after) < costOf(search, best)) best = after;
+    }
+    if (best === now) break;
+    now = best;
+  }
+  return now;
+}
+
+/** One to three neighbours, none of them locked, before every other block, at the end, or nowhere. */
+function* neighboursMoved({ blocks }: ClassPlan): Generator<readonly PlanEdit[]> {
+  for (let from = 0; from < blocks.length; from++) {
+    for (let count = 1; count <= MOVED_TOGETHER; count++) {
+      const own = blocks.slice(from, from + count);
+      if (own.length < count || own.some(({ locked }) => locked)) break;
+      yield own.map(({ id }) => ({ kind: 'remove', id }));
+      for (const before of [...blocks.filter((block) => !own.includes(block)).map(({ id }) => id), null]) {
+        yield own.map(({ id }) => ({ kind: 'move', id, before }));
+      }
+    }
+  }
+}
+const MOVED_TOGETHER = 3;
+
+/** Changes after which an order that is still strayed from is left so. */
+const STRAYS_MENDED = 3;
 
 /** Seconds under its aim from which a class gets a block more, and how many it gets at most. */
 const [SHORT_SECONDS, ADDED] = [30, 3];

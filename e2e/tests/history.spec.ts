@@ -15,7 +15,7 @@ test('edited while the server is away and closed: what can be is kept, what is r
   await first.goto(`${studio.address}/class/rowers-sixty`);
   await expect(name(first)).toBeVisible();
   await studio.kill();
-  const audience = first.locator('label').filter({ hasText: /^For / }).getByRole('combobox');
+  const audience = first.getByLabel('For', { exact: true });
   await audience.selectOption('returning-rowers');
   await name(first).fill('Rowers on ice');
   await expect(first.getByText('The server is away. Your work is kept in this browser')).toBeVisible();

@@ -15,7 +15,7 @@ const cutOff = (page: Page) =>
   page.route(WRITES, (route) => (route.request().method() === 'GET' ? route.continue() : route.abort()));
 /** Tabs that hear nothing of one another: a clash is no matter of luck then. */
 const deaf = (context: BrowserContext) => context.route('**/api/feed*', (route) => route.abort());
-const audienceOf = (page: Page) => page.locator('label').filter({ hasText: /^For / }).getByRole('combobox');
+const audienceOf = (page: Page) => page.getByLabel('For', { exact: true });
 const question = (page: Page) => page.getByRole('dialog');
 const classNamed = async (address: string, id: string) =>
   (await kept(address)).classes?.find((each) => each.id === id)?.name;

@@ -1,17 +1,11 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createAction, type UnknownAction } from '@reduxjs/toolkit';
 
 interface DeskState {
   /** The class worked at last: what is shown “on the open class” elsewhere is shown on it. */
   readonly lastClass: string | null;
 }
 
-const slice = createSlice({
-  name: 'desk',
-  initialState: { lastClass: null } as DeskState,
-  reducers: {
-    classOpened: (state, { payload }: PayloadAction<string>) => ({ ...state, lastClass: payload }),
-  },
-});
+export const classOpened = createAction<string>('desk/classOpened');
 
-export const deskReducer = slice.reducer;
-export const { classOpened } = slice.actions;
+export const deskReducer = (state: DeskState = { lastClass: null }, action: UnknownAction): DeskState =>
+  classOpened.match(action) ? { lastClass: action.payload } : state;

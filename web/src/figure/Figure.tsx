@@ -30,14 +30,16 @@ export const Figure = memo(function Figure({ pose, from, like, view = 'side', la
 });
 
 interface SceneFigureProps {
+  /** Pixels, where it stands in another picture. */
+  readonly box?: { readonly width: number; readonly height: number };
   readonly scene: Scene;
   readonly label?: string | undefined;
   readonly className?: string | undefined;
 }
 
-export function SceneFigure({ scene, label, className }: SceneFigureProps) {
+export function SceneFigure({ scene, ...frame }: SceneFigureProps) {
   return (
-    <FigureFrame scene={scene} label={label} className={className}>
+    <FigureFrame scene={scene} {...frame}>
       {scene.ghost && <Ghost drawing={scene.ghost} />}
       <Body drawing={scene.drawing} />
     </FigureFrame>
@@ -51,12 +53,13 @@ interface FigureFrameProps extends SceneFigureProps {
 }
 
 /** The window a body is drawn in, with the floor it is on; seen from above, the mat under it. */
-export function FigureFrame({ scene, label, className, interactive = false, children }: FigureFrameProps) {
+export function FigureFrame({ scene, label, className, box, interactive = false, children }: FigureFrameProps) {
   const { frame, mat, floor } = scene;
   const { x, width, top, bottom } = frame;
   return (
     <svg
       viewBox={`${x} ${-top} ${width} ${top - bottom + FLOOR_LINE.under}`}
+      {...box}
       className={className}
       preserveAspectRatio="xMidYMax meet"
       role={interactive ? 'group' : 'img'}

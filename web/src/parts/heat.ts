@@ -1,5 +1,5 @@
 /** Five steps of heat, each with a word, so that none is told by colour alone. */
-const HEAT_STEPS = [
+export const HEAT_STEPS = [
   { upTo: 20, word: 'easy', fill: 'fill-heat-1', ground: 'bg-heat-1 text-sheet', colour: 'var(--color-heat-1)' },
   { upTo: 35, word: 'light', fill: 'fill-heat-2', ground: 'bg-heat-2 text-sheet', colour: 'var(--color-heat-2)' },
   { upTo: 50, word: 'medium', fill: 'fill-heat-3', ground: 'bg-heat-3 text-sheet', colour: 'var(--color-heat-3)' },

@@ -41,7 +41,7 @@ const TRIED = 8;
  * What may come next, beside the class and not over it: first what fits the place, the room and what is missing, each
  * with what it does to the class; what the room can't do is folded away with the reason.
  */
-export function AddPanel({ review, at, close, onAdded, onPreview }: AddPanelProps) {
+export default function AddPanel({ review, at, close, onAdded, onPreview }: AddPanelProps) {
   const { plan } = review.timed;
   const catalog = useAppSelector(selectCatalog);
   const edit = useClassEdit(plan.id);

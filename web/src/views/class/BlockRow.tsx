@@ -30,10 +30,14 @@ interface BlockRowProps {
   /** The change on the way into it, in words. */
   readonly way: string | null;
   readonly heat: number;
+  /** What it offers below and above its main version. */
+  readonly lower: RungEntry | undefined;
+  readonly upper: RungEntry | undefined;
   readonly severity: Severity | undefined;
   readonly selected: boolean;
   readonly open: boolean;
   readonly pointed: boolean;
+  readonly chosen: boolean;
   /** It goes on in the shape the row above ended in. */
   readonly carries: boolean;
   /** Whether position and props stay, so that it could be said to carry on. */
@@ -47,11 +51,11 @@ interface BlockRowProps {
 
 /** One block: its clock time, its figure, its rung, how it is taught, its dose and its seconds, all edited in place. */
 export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
-  const { index, block, entry, way, selected, open, pointed, run, actions, carries, mayCarry } = props;
+  const { index, block, entry, way, selected, open, pointed, chosen, run, actions, carries, mayCarry } = props;
   const name = `${entry.exercise.name}, ${entry.rung.name}`;
   return (
     <RowFrame
-      {...{ index, way, selected, pointed, actions, carries }}
+      {...{ index, way, selected, pointed, chosen, actions, carries }}
       id={block.id}
       name={name}
       fields={<RowFields {...props} />}
@@ -64,15 +68,26 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
 /** What each mode is called in a row. */
 const MODE_WORDS = { teach: 'teach', flow: 'flow', show: 'show' } as const;
 
+/** A level offered beside the main version, smaller than it; the room for one where there is none. */
+const Beside = ({ entry }: { readonly entry: RungEntry | undefined }) => (
+  <span className="hidden w-11 shrink-0 xl:inline-block" title={entry?.rung.name}>
+    {entry && <RungFigure entry={entry} className="h-6 w-11 opacity-75" label={`Offered: ${entry.rung.name}`} />}
+  </span>
+);
+
 /** What is edited in a row: drawn only near the eye, so that a long class stays as quick as a short one. */
 function RowFields(props: BlockRowProps) {
-  const { index, block, entry, seconds, heat, severity, open, run, carries, firstSide, actions } = props;
+  const { index, block, entry, lower, upper, seconds, heat, severity, open, run, carries, firstSide, actions } = props;
   const dose = doseOf(entry, block);
   const shows = block.mode === 'show';
   return (
     <>
       <RowClock index={index} />
-      <RungFigure entry={entry} className="h-8 w-18" />
+      <span className="flex items-end justify-center">
+        <Beside entry={lower} />
+        <RungFigure entry={entry} className="h-8 w-18 shrink-0" />
+        <Beside entry={upper} />
+      </span>
       <span className="min-w-0 grow basis-40 leading-tight">
         <span className="flex items-center gap-1.5 truncate font-semibold">
           {entry.exercise.directions.map((direction) => (

@@ -1,12 +1,15 @@
-import { DIRECTION_WORDS, DIRECTIONS, type Direction, ORDER_WORDS, ORDERS, SIDES } from '@warm-ladder/core/method';
+import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS, SIDES } from '@warm-ladder/core/method';
 import { type ClassChange, type ClassPlan, PURPOSE_WORDS, PURPOSES, type TimedClass } from '@warm-ladder/core/plan';
+import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type ReactNode, useState } from 'react';
+import { Link } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { selectAudiences, selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { Choice } from '../../parts/Choice';
+import { heatStep } from '../../parts/heat';
 import { LinesField } from '../../parts/LinesField';
 import { NumberField } from '../../parts/NumberField';
-import { PositionOptions } from '../../parts/PositionOptions';
 import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';
@@ -24,162 +27,127 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
     <div className="grid gap-x-8 gap-y-1 md:grid-cols-[1fr_auto]">
       <div className="contents">
         <h1 className="sr-only">{plan.name}</h1>
-        <TextField
-          label="Name of the class"
-          value={plan.name}
-          className="-ml-1.5 w-full max-w-xl font-name text-2xl font-semibold"
-          onChange={(name) => set({ name }, 'the name', 'name')}
-        />
-        <div className="flex flex-wrap items-center gap-x-2.5 gap-y-1 text-[15px] md:col-span-2 md:row-start-2">
-          <label>
-            For{' '}
-            <select
-              className="field"
-              value={plan.audience ?? ''}
-              onChange={({ target }) => set({ audience: target.value || undefined }, 'the audience')}
-            >
-              <option value="">anyone</option>
-              {audiences.map(({ id, name }) => (
-                <option key={id} value={id}>
-                  {name}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            <span className="sr-only">Delivery</span>
-            <select
-              className="field"
-              value={plan.delivery}
-              onChange={({ target }) => set({ delivery: target.value as ClassPlan['delivery'] }, 'the delivery')}
-            >
-              <option value="group">in a group</option>
-              <option value="on-demand">on demand</option>
-            </select>
-          </label>
-          <label>
-            Focus{' '}
-            <select
-              className="field"
-              value={plan.focus ?? ''}
-              onChange={({ target }) =>
-                set({ focus: (target.value || undefined) as Direction | undefined }, 'the focus')
-              }
-            >
-              <option value="">balanced</option>
-              {DIRECTIONS.map((direction) => (
-                <option key={direction} value={direction}>
-                  {DIRECTION_WORDS[direction]}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label>
-            Begins{' '}
-            <select
-              className="field"
-              value={plan.openingPosition ?? ''}
-              onChange={({ target }) => set({ openingPosition: target.value || undefined }, 'where it begins')}
-            >
-              <option value="">at the first block</option>
-              <PositionOptions graph={catalog.graph} />
-            </select>
-          </label>
-          <span>
-            Target{' '}
-            <NumberField
-              label="Target, minutes"
-              value={plan.targetMinutes}
-              min={1}
-              max={240}
-              className="w-12"
-              onChange={(targetMinutes) => set({ targetMinutes }, 'the target', 'target')}
-            />{' '}
-            min
-          </span>
-          <span>
-            Opening{' '}
-            <NumberField
-              label="Opening, seconds"
-              value={plan.openingSeconds}
-              min={0}
-              max={3600}
-              step={5}
-              className="w-12"
-              onChange={(openingSeconds) => set({ openingSeconds }, 'the opening', 'opening')}
-            />{' '}
-            s
-          </span>
-          <span>
-            Closing{' '}
-            <NumberField
-              label="Closing, seconds"
-              value={plan.closingSeconds}
-              min={0}
-              max={3600}
-              step={5}
-              className="w-12"
-              onChange={(closingSeconds) => set({ closingSeconds }, 'the closing', 'closing')}
-            />{' '}
-            s
-          </span>
+        <div className="flex items-baseline gap-3">
+          <Link to="/class" className="shrink-0 underline decoration-dotted underline-offset-4 hover:bg-shade">
+            All classes
+          </Link>
+          <TextField
+            label="Name of the class"
+            value={plan.name}
+            className="-ml-1.5 w-full max-w-xl font-name text-2xl font-semibold"
+            onChange={(name) => set({ name }, 'the name', 'name')}
+          />
+        </div>
+        <p className="leading-[1.9] md:col-span-2 md:row-start-2">
           <Choice
-            name="Purpose"
+            label="Purpose"
             value={plan.purpose ?? 'class'}
             choices={Object.entries(PURPOSE_WORDS)}
             onChange={(purpose) => set({ purpose: PURPOSES.find((each) => each === purpose) }, 'the purpose')}
-          />
+          />{' '}
+          of{' '}
+          <NumberField
+            label="Target, minutes"
+            value={plan.targetMinutes}
+            min={1}
+            max={240}
+            className="w-10"
+            onChange={(targetMinutes) => set({ targetMinutes }, 'the target', 'target')}
+          />{' '}
+          minutes for{' '}
           <Choice
-            name="Order"
+            label="For"
+            value={plan.audience ?? ''}
+            choices={[['', 'anyone'], ...audiences.map(({ id, name }) => [id, name] as const)]}
+            onChange={(audience) => set({ audience: audience || undefined }, 'the audience')}
+          />{' '}
+          <Choice
+            label="Delivery"
+            value={plan.delivery}
+            choices={[
+              ['group', 'in a group'],
+              ['on-demand', 'on demand'],
+            ]}
+            onChange={(delivery) => set({ delivery: delivery as ClassPlan['delivery'] }, 'the delivery')}
+          />
+          , about{' '}
+          <Choice
+            label="Focus"
+            value={plan.focus ?? ''}
+            choices={[['', 'a bit of everything'], ...DIRECTIONS.map((each) => [each, DIRECTION_WORDS[each]] as const)]}
+            onChange={(focus) => set({ focus: DIRECTIONS.find((each) => each === focus) }, 'the focus')}
+          />
+          ,{' '}
+          <Choice
+            label="Order"
             value={plan.order ?? ''}
             choices={[
-              ['', `as the house (${ORDER_WORDS[catalog.method.order].toLowerCase()})`],
-              ...Object.entries(ORDER_WORDS),
+              ['', `${ORDER_WORDS[catalog.method.order].toLowerCase()}, as the house`],
+              ...ORDERS.map((each) => [each, ORDER_WORDS[each].toLowerCase()] as const),
             ]}
             onChange={(order) => set({ order: ORDERS.find((each) => each === order) }, 'the order')}
           />
+          . It begins{' '}
           <Choice
-            name="First side"
-            value={plan.firstSide ?? ''}
+            label="Begins"
+            value={plan.openingPosition ?? ''}
             choices={[
-              ['', `as the house (${catalog.method.firstSide})`],
-              ['left', 'left'],
-              ['right', 'right'],
+              ['', 'where the first block is'],
+              ...catalog.graph.positions.map((each) => [each, catalog.graph.name(each)] as const),
             ]}
+            onChange={(position) => set({ openingPosition: position || undefined }, 'where it begins')}
+          />{' '}
+          on the{' '}
+          <Choice
+            label="First side"
+            value={plan.firstSide ?? ''}
+            choices={[['', `${catalog.method.firstSide}, as the house`], ...SIDES.map((side) => [side, side] as const)]}
             onChange={(side) => set({ firstSide: SIDES.find((each) => each === side) }, 'the first side')}
           />
-          <SpokenWords plan={plan} set={set} />
+          , opens for{' '}
+          <NumberField
+            label="Opening, seconds"
+            value={plan.openingSeconds}
+            min={0}
+            max={3600}
+            step={5}
+            className="w-11"
+            onChange={(openingSeconds) => set({ openingSeconds }, 'the opening', 'opening')}
+          />{' '}
+          s and closes for{' '}
+          <NumberField
+            label="Closing, seconds"
+            value={plan.closingSeconds}
+            min={0}
+            max={3600}
+            step={5}
+            className="w-11"
+            onChange={(closingSeconds) => set({ closingSeconds }, 'the closing', 'closing')}
+          />{' '}
+          s. <Works timed={timed} catalog={catalog} /> <SpokenWords plan={plan} set={set} />{' '}
           <Minding
             plan={plan}
             audience={audiences.find(({ id }) => id === plan.audience)}
             onChange={(cautions) => set({ cautions }, 'what to mind')}
           />
-        </div>
+        </p>
       </div>
       <LengthGauge timed={timed}>{children}</LengthGauge>
     </div>
   );
 }
 
-interface ChoiceProps {
-  readonly name: string;
-  readonly value: string;
-  readonly choices: ReadonlyArray<readonly [string, string]>;
-  readonly onChange: (value: string) => void;
+/** From which heat to which the class works, with the words of both. */
+function Works({ timed, catalog }: { timed: TimedClass; catalog: Catalog }) {
+  const heats = timed.blocks.map(({ entry }) => Math.round(catalog.heat(entry)));
+  if (heats.length === 0) return null;
+  const [least, most] = [Math.min(...heats), Math.max(...heats)];
+  return (
+    <span title="Heat says how hard, 0 to 100">
+      It works from {heatStep(least).word} ({least}) to {heatStep(most).word} ({most}).
+    </span>
+  );
 }
-
-const Choice = ({ name, value, choices, onChange }: ChoiceProps) => (
-  <label>
-    {name}{' '}
-    <select className="field" value={value} onChange={({ target }) => onChange(target.value)}>
-      {choices.map(([id, words]) => (
-        <option key={id} value={id}>
-          {words}
-        </option>
-      ))}
-    </select>
-  </label>
-);
 
 /** What is said before the first block and after the last: welcome, who it is for, what to fetch; what was done. */
 function SpokenWords({ plan, set }: { readonly plan: ClassPlan; readonly set: SetClass }) {

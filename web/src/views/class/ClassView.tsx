@@ -1,5 +1,13 @@
-import { closestCenter, DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { Fix } from '@warm-ladder/core/mend';
 import {
   type Audience,
@@ -8,17 +16,18 @@ import {
   freeBlockId,
   type Interlude,
   type InterludeKind,
+  offeredRungs,
   type PlanEdit,
   type TimedBlock,
   type TimedClass,
   timeClass,
 } from '@warm-ladder/core/plan';
-import type { Catalog, Prop } from '@warm-ladder/core/repertoire';
+import { type Catalog, type Lane, laneOf, type Prop, type RungEntry } from '@warm-ladder/core/repertoire';
 import { conditionsOf, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { classOpened } from '../../app/deskState';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
@@ -26,20 +35,24 @@ import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
-import { AddPanel } from './AddPanel';
+import { useNear } from '../../parts/useNear';
 import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
+import { ClassStrip } from './ClassStrip';
 import { FindingsPanel } from './FindingsPanel';
 import { FitButton } from './FitButton';
-import { InsteadSheet } from './InsteadSheet';
 import { InterludeRow } from './InterludeRow';
 import { PartsBar } from './LengthGauge';
 import { LevelsButton } from './LevelsButton';
-import { StairsView } from './StairsView';
+import { StairsView } from './stairs/StairsView';
 import { focusRow, useRowActions } from './useRowActions';
 
 // Menus come with a library of their own: the class shows before it does.
 const InterludeMenu = lazy(() => import('./InterludeMenu'));
+const AddPanel = lazy(() => import('./AddPanel'));
+const InsteadSheet = lazy(() => import('./InsteadSheet'));
+const ChosenBar = lazy(() => import('./ChosenBar'));
+const LevelsView = lazy(() => import('./LevelsView'));
 const MendSheet = lazy(() => import('./MendSheet'));
 
 export function Component() {
@@ -54,14 +67,28 @@ export function Component() {
 }
 
 const NOBODY: ReadonlySet<string> = new Set();
+/** What the strip stands in for: the stairs, once nothing of them is seen. */
+const IN_SIGHT = '-40px 0px 0px 0px';
+
+/** A set with one more, or without it; @param on which of the two; the other way round than now when unsaid */
+function toggled(set: ReadonlySet<string>, id: string, on = !set.has(id)): ReadonlySet<string> {
+  const next = new Set(set);
+  if (on) next.add(id);
+  else next.delete(id);
+  return next;
+}
 
 function ClassDesk({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
   const review = useAppSelector((state) => selectReview(state, plan));
   const { timed, findings } = review;
   const [selected, setSelected] = useState<string | null>(plan.blocks[0]?.id ?? null);
+  const [address, setAddress] = useSearchParams();
+  const levels = address.get('view') === 'levels';
   const [open, setOpen] = useState<string | null>(null);
   const [pointed, setPointed] = useState<ReadonlySet<string>>(NOBODY);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(NOBODY);
+  const choose = useCallback((id: string, on?: boolean) => setChosen((now) => toggled(now, id, on)), []);
   const [adding, setAdding] = useState(false);
   const [instead, setInstead] = useState<string | null>(null);
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
@@ -70,6 +97,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const actions = useRowActions(catalog, plan.id, {
     sequence: timed.sequence,
     select: setSelected,
+    choose,
     toggle,
     instead: setInstead,
   });
@@ -89,6 +117,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     document.getElementById(`block-${index}`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
     focusRow(index);
   }, []);
+  const [watchStairs, stairsSeen] = useNear<HTMLDivElement>(true, IN_SIGHT);
   const desk = useDesk(plan.id);
   const mend = useCallback((fix: Fix) => edit(fix.edits, fix.label), [edit]);
   const [mending, setMending] = useState(false);
@@ -117,7 +146,14 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
       <ClassHead plan={plan} timed={timed}>
         <FitButton timed={timed} fit={desk.fit} onTake={(edits) => edit(edits, 'fitting it to its length')} />
       </ClassHead>
-      <StairsView {...{ catalog, review, grave, selected, pointed, ghost }} onSelect={go} />
+      <div ref={watchStairs}>
+        <StairsView
+          {...{ catalog, review, grave, selected, ghost }}
+          pointed={pointed.size > 0 ? pointed : chosen}
+          onSelect={(id, more) => (more ? choose(id) : go(id))}
+        />
+      </div>
+      {!stairsSeen && <ClassStrip {...{ catalog, review, selected }} />}
       <div className="grid grow items-start gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_20.5rem]">
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -133,6 +169,14 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             >
               <InterludeMenu onAdd={addInterlude} />
             </Suspense>
+            <button
+              type="button"
+              className="action"
+              aria-pressed={levels}
+              onClick={() => setAddress(levels ? {} : { view: 'levels' }, { replace: true })}
+            >
+              {levels ? 'Back to the blocks' : 'Levels'}
+            </button>
             <LevelsButton levels={desk.levels} onTake={(edits) => edit(edits, 'levels everywhere')} />
             <Link to={`/script/${plan.id}`} className="action">
               <ScrollText className="size-4" aria-hidden="true" /> Script
@@ -140,18 +184,31 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             <PartsBar timed={timed} />
           </div>
           {adding && (
-            <AddPanel
-              {...{ review }}
-              at={after}
-              close={() => setAdding(false)}
-              onAdded={setSelected}
-              onPreview={preview}
-            />
+            <Suspense fallback={<p className="text-soft">Looking for what fits…</p>}>
+              <AddPanel
+                {...{ review }}
+                at={after}
+                close={() => setAdding(false)}
+                onAdded={setSelected}
+                onPreview={preview}
+              />
+            </Suspense>
           )}
-          <Rows sequence={timed.sequence} {...{ catalog, grave, selected, open, pointed, actions }} />
+          {levels ? (
+            <Suspense fallback={<p className="text-soft">Laying out the ladders…</p>}>
+              <LevelsView review={review} onEdit={edit} onSelect={setSelected} />
+            </Suspense>
+          ) : (
+            <Rows sequence={timed.sequence} {...{ catalog, grave, selected, open, pointed, chosen, actions }} />
+          )}
+          {chosen.size > 0 && (
+            <Suspense>
+              <ChosenBar {...{ plan, timed, chosen }} onEdit={edit} onClear={() => setChosen(NOBODY)} />
+            </Suspense>
+          )}
           {plan.blocks.length === 0 && <Beginning />}
         </section>
-        <aside className="contain-content lg:sticky lg:top-3 lg:max-h-[calc(100dvh-1.5rem)] lg:overflow-y-auto">
+        <aside className="contain-content lg:sticky lg:top-14 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
           <FindingsPanel
             {...{ plan, findings }}
             onPoint={point}
@@ -170,14 +227,16 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
       </div>
       <p className="border-t border-line pt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
       {replaced && (
-        <InsteadSheet
-          catalog={catalog}
-          block={replaced}
-          audience={audience}
-          conditions={conditionsOf(plan, audience)}
-          actions={actions}
-          close={() => setInstead(null)}
-        />
+        <Suspense>
+          <InsteadSheet
+            catalog={catalog}
+            block={replaced}
+            audience={audience}
+            conditions={conditionsOf(plan, audience)}
+            actions={actions}
+            close={() => setInstead(null)}
+          />
+        </Suspense>
       )}
       {mending && (
         <Suspense>
@@ -234,14 +293,17 @@ interface RowsProps {
   readonly selected: string | null;
   readonly open: string | null;
   readonly pointed: ReadonlySet<string>;
+  readonly chosen: ReadonlySet<string>;
   readonly actions: ReturnType<typeof useRowActions>;
 }
 
 /** A press becomes a drag after four pixels. One object: a new one would redraw every row at every edit. */
 const DRAG = { activationConstraint: { distance: 4 } };
+/** On the handle: space takes hold, arrows move, space lets go, escape leaves it where it was. */
+const BY_KEYS = { coordinateGetter: sortableKeyboardCoordinates };
 
-function Rows({ sequence, catalog, grave, selected, open, pointed, actions }: RowsProps) {
-  const sensors = useSensors(useSensor(PointerSensor, DRAG));
+function Rows({ sequence, catalog, grave, selected, open, pointed, chosen, actions }: RowsProps) {
+  const sensors = useSensors(useSensor(PointerSensor, DRAG), useSensor(KeyboardSensor, BY_KEYS));
   const joined = sequence.map(({ block }) => block.id).join(' ');
   const ids = useMemo(() => joined.split(' '), [joined]);
   const drop = ({ active, over }: DragEndEvent) => {
@@ -262,6 +324,7 @@ function Rows({ sequence, catalog, grave, selected, open, pointed, actions }: Ro
                 selected: selected === id,
                 open: open === id,
                 pointed: pointed.has(id),
+                chosen: chosen.has(id),
                 actions,
               };
               if (part.kind === 'interlude') return <InterludeRow key={id} {...row} block={part.block} />;
@@ -272,6 +335,8 @@ function Rows({ sequence, catalog, grave, selected, open, pointed, actions }: Ro
                   block={part.block}
                   entry={part.entry}
                   heat={catalog.heat(part.entry)}
+                  lower={offeredIn(catalog, part, 'lower')}
+                  upper={offeredIn(catalog, part, 'upper')}
                   carries={part.carries}
                   mayCarry={mayCarry(part, sequence)}
                   firstSide={part.firstSide}
@@ -284,6 +349,13 @@ function Rows({ sequence, catalog, grave, selected, open, pointed, actions }: Ro
       </SortableContext>
     </DndContext>
   );
+}
+
+/** The rung nearest to the main version that a block offers in a lane. */
+function offeredIn(catalog: Catalog, { block, entry }: TimedBlock, lane: Lane): RungEntry | undefined {
+  const offered = offeredRungs(block).flatMap((rung) => catalog.rung({ exercise: block.exercise, rung }) ?? []);
+  const own = offered.filter((each) => laneOf(entry, each) === lane).sort((a, b) => a.step - b.step);
+  return lane === 'lower' ? own.at(-1) : own[0];
 }
 
 /** Whether a block could be said to carry on: there is one before it, and position and props stay. */

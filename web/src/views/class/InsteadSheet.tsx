@@ -15,7 +15,7 @@ interface InsteadSheetProps {
 }
 
 /** What can stand in a block's place: what the room's cautions and props allow, the nearest first. */
-export function InsteadSheet({ catalog, block, audience, conditions, actions, close }: InsteadSheetProps) {
+export default function InsteadSheet({ catalog, block, audience, conditions, actions, close }: InsteadSheetProps) {
   const { entry, index } = block;
   const { id } = block.block;
   return (

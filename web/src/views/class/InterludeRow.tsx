@@ -22,15 +22,16 @@ interface InterludeRowProps {
   readonly selected: boolean;
   readonly open: boolean;
   readonly pointed: boolean;
+  readonly chosen: boolean;
   readonly actions: RowActions;
 }
 
 /** A block without an exercise: something said, a check people make themselves, a small rest. Quieter than a rung. */
 export const InterludeRow = memo(function InterludeRow(props: InterludeRowProps) {
-  const { index, block, way, selected, open, pointed, actions } = props;
+  const { index, block, way, selected, open, pointed, chosen, actions } = props;
   return (
     <RowFrame
-      {...{ index, way, selected, pointed, actions }}
+      {...{ index, way, selected, pointed, chosen, actions }}
       id={block.id}
       name={block.name}
       fields={<Fields {...props} />}

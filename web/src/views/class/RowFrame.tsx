@@ -13,6 +13,8 @@ interface RowFrameProps {
   readonly way: string | null;
   readonly selected: boolean;
   readonly pointed: boolean;
+  /** One of several that are worked at together. */
+  readonly chosen: boolean;
   /** It goes on in the shape the row above ended in. */
   readonly carries?: boolean;
   readonly actions: RowActions;
@@ -26,7 +28,7 @@ const FIRST_ROWS = 12;
 
 /** What every row of a class has: its place, the hand that drags it, and the way there. */
 export function RowFrame(props: RowFrameProps) {
-  const { index, id, name, way, selected, pointed, carries = false, actions, fields, children } = props;
+  const { index, id, name, way, selected, pointed, chosen, carries = false, actions, fields, children } = props;
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id });
   const [watch, near] = useNear<HTMLLIElement>(index < FIRST_ROWS);
   const attach = useCallback(
@@ -64,20 +66,23 @@ export function RowFrame(props: RowFrameProps) {
       <div
         id={`block-${index}`}
         role="group"
-        aria-label={`Block ${index + 1}: ${name}${carries ? ', carries on' : ''}`}
+        aria-label={`Block ${index + 1}: ${name}${carries ? ', carries on' : ''}${chosen ? ', chosen' : ''}`}
         tabIndex={selected ? 0 : -1}
         onFocus={() => actions.select(id)}
+        onClick={(event) => {
+          if (event.ctrlKey || event.metaKey || event.shiftKey) actions.choose(id);
+        }}
         onKeyDown={(event) => actions.keyDown(event, id)}
-        className={`flex flex-wrap items-center gap-x-2.5 rounded-md px-1 py-0.5 md:grid md:grid-cols-[auto_3rem_4.5rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] ${
+        className={`flex flex-wrap items-center gap-x-2.5 rounded-md px-1 py-0.5 md:grid md:grid-cols-[auto_3rem_4.5rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] xl:grid-cols-[auto_3rem_10rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] ${
           selected ? 'bg-sheet shadow-lift' : pointed ? 'bg-shade' : 'hover:bg-sheet/70'
-        }`}
+        } ${chosen ? 'outline-2 outline-heat-3' : ''}`}
       >
         <button
           type="button"
           className="cursor-grab touch-none rounded p-0.5 text-soft hover:bg-shade"
           {...attributes}
           {...listeners}
-          tabIndex={-1}
+          tabIndex={selected ? 0 : -1}
         >
           <GripVertical className="size-4" aria-hidden="true" />
           <span className="sr-only">Drag block {index + 1}</span>

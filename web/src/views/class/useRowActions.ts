@@ -8,6 +8,8 @@ import { inField } from '../../app/useShortcuts';
 export interface RowActions {
   readonly secondsPerCount: number;
   readonly select: (id: string) => void;
+  /** Puts a block to those that are chosen together, or takes it from them. */
+  readonly choose: (id: string) => void;
   readonly toggle: (id: string) => void;
   readonly edit: (edits: PlanEdit | readonly PlanEdit[], label: string, field?: string) => void;
   readonly set: (id: string, change: RungBlockChange, label: string, field?: string) => void;
@@ -25,6 +27,7 @@ export interface RowActions {
 interface Desk {
   readonly sequence: TimedClass['sequence'];
   readonly select: (id: string) => void;
+  readonly choose: (id: string, on?: boolean) => void;
   readonly toggle: (id: string) => void;
   readonly instead: (id: string) => void;
 }
@@ -57,6 +60,7 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
     const actions: RowActions = {
       secondsPerCount,
       select: (id) => now.current.select(id),
+      choose: (id) => now.current.choose(id),
       toggle: (id) => now.current.toggle(id),
       edit,
       set: (id, change, label, field = '') => edit({ kind: 'set', id, change }, label, field && `${field} ${id}`),
@@ -88,8 +92,13 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
         } else if (inField(event.target) || event.target !== event.currentTarget) return;
         else if (by !== 0) {
           event.preventDefault();
+          if (event.shiftKey) {
+            now.current.choose(id, true);
+            if (near !== undefined) now.current.choose(near, true);
+          }
           goTo(near, placeOf(id) + by);
         } else if (event.key === 'Enter') actions.toggle(id);
+        else if (event.key.toLowerCase() === 'x' && !event.ctrlKey && !event.metaKey) now.current.choose(id);
         else if (event.key.toLowerCase() === 'i' && !event.ctrlKey && !event.metaKey) actions.instead(id);
         else if (event.key === 'Delete' || event.key === 'Backspace') actions.remove(id);
       },

@@ -1,7 +1,6 @@
 import {
   type Hand,
   type Pose,
-  SIDES,
   type Side,
   supportsOf,
   type WeightPlace,
@@ -15,18 +14,8 @@ import { ChipSet } from '../../parts/ChipSet';
 import { NumberField } from '../../parts/NumberField';
 import type { Handle, Moved } from './drag';
 import { HoldField } from './HoldField';
+import { named, RESTS, sidesOf } from './rests';
 
-/** What of a body can rest at the place one takes hold of, the nearest first. */
-const RESTS: Readonly<Record<Handle['name'], readonly string[]>> = {
-  knee: ['knee', 'shin', 'thigh'],
-  ankle: ['foot', 'heel', 'toe'],
-  elbow: ['elbow', 'forearm'],
-  wrist: ['hand', 'fist', 'forearm'],
-  hip: ['pelvis'],
-  ribs: ['ribs'],
-  shoulder: ['shoulders'],
-  head: ['head'],
-};
 /** Where a load hangs there. */
 const LOADED: Partial<Readonly<Record<Handle['name'], string>>> = {
   knee: 'knee',
@@ -35,18 +24,6 @@ const LOADED: Partial<Readonly<Record<Handle['name'], string>>> = {
   hip: 'pelvis',
   head: 'head',
 };
-
-const sidesOf = ({ side }: Handle, moved: Moved): readonly Side[] =>
-  side === null ? [] : moved === 'both' ? SIDES : [moved];
-/** A part by the sides it is meant for: itself where it has none. */
-const named = (part: string, sides: readonly Side[]): string[] =>
-  sides.length === 0 ? [part] : sides.map((side) => `${part}.${side}`);
-
-/** Whether anything rests at a handle, on every side it stands for. */
-export function restsAt(pose: Pose, handle: Handle, moved: Moved): boolean {
-  const bearing = supportsOf(pose);
-  return RESTS[handle.name].some((part) => named(part, sidesOf(handle, moved)).every((each) => bearing.has(each)));
-}
 
 interface PartMenuProps {
   readonly pose: Pose;
@@ -62,7 +39,7 @@ interface PartMenuProps {
 }
 
 /** What a part of the body rests on, holds and carries, asked where it is. */
-export function PartMenu({ pose, rung, props, handle, moved, at, onPose, onRung, onClose }: PartMenuProps) {
+export default function PartMenu({ pose, rung, props, handle, moved, at, onPose, onRung, onClose }: PartMenuProps) {
   const sides = sidesOf(handle, moved);
   const bearing = supportsOf(pose);
   const parts = RESTS[handle.name];

@@ -10,17 +10,19 @@ import {
   withPose,
 } from '@warm-ladder/core/repertoire';
 import { FlipHorizontal2, Plus, Trash2 } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { freeId } from '../../app/freeId';
 import { Figure } from '../../figure/Figure';
 import { TextField } from '../../parts/TextField';
 import { AngleTable } from './AngleTable';
 import type { Handle, Moved } from './drag';
-import { PartMenu } from './PartMenu';
 import { PoseSource } from './PoseSource';
 import { PoseStage } from './PoseStage';
 import { PoseUse } from './PoseUse';
 import { SupportPicker } from './SupportPicker';
+
+// What floats beside a handle comes with a library of its own: the pose shows before it does.
+const PartMenu = lazy(() => import('./PartMenu'));
 
 interface PoseDeskProps {
   readonly rung: Rung;
@@ -103,16 +105,18 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
             onAsk={(handle, at) => setAsked({ handle, at })}
           />
           {asked && (
-            <PartMenu
-              {...asked}
-              pose={pose}
-              rung={rung}
-              props={entry.props}
-              moved={moved}
-              onPose={(next) => set(next, '')}
-              onRung={(change) => onRung(change, 'what carries the body')}
-              onClose={() => setAsked(null)}
-            />
+            <Suspense>
+              <PartMenu
+                {...asked}
+                pose={pose}
+                rung={rung}
+                props={entry.props}
+                moved={moved}
+                onPose={(next) => set(next, '')}
+                onRung={(change) => onRung(change, 'what carries the body')}
+                onClose={() => setAsked(null)}
+              />
+            </Suspense>
           )}
         </div>
         <ul aria-label="Poses of this rung" className="flex max-h-72 flex-col gap-1 overflow-y-auto">

@@ -11,7 +11,7 @@ import {
 import { type PointerEvent, useRef, useState } from 'react';
 import { Body, FigureFrame, Ghost } from '../../figure/Figure';
 import { draggedTo, type Handle, handlesOf, type Moved, nudged, type Stage } from './drag';
-import { restsAt } from './PartMenu';
+import { restsAt } from './rests';
 
 interface PoseStageProps {
   readonly pose: Pose;

@@ -10,6 +10,7 @@ import { useAppSelector } from '../../app/store';
 import { stopDesk } from '../../desk/desk';
 import { proposed } from '../../desk/useDesk';
 import type { ProposedClass, ProposedClasses } from '../../desk/worker';
+import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { PositionOptions } from '../../parts/PositionOptions';
 import { ProposalCard } from './ProposalCard';
@@ -64,25 +65,27 @@ export function Component() {
         minutes for{' '}
         <Choice
           label="Audience"
-          value={brief.audience}
-          none="anyone"
-          choices={audiences.map(({ id, name }) => [id, name])}
-          onChange={(audience) => set({ audience })}
+          value={brief.audience ?? ''}
+          choices={[['', 'anyone'], ...audiences.map(({ id, name }) => [id, name] as const)]}
+          onChange={(audience) => set({ audience: audience || undefined })}
         />{' '}
         about{' '}
         <Choice
           label="Focus"
-          value={brief.focus}
-          none="a bit of everything"
-          choices={DIRECTIONS.map((each) => [each, DIRECTION_WORDS[each]])}
+          value={brief.focus ?? ''}
+          choices={[['', 'a bit of everything'], ...DIRECTIONS.map((each) => [each, DIRECTION_WORDS[each]] as const)]}
           onChange={(focus) => set({ focus: DIRECTIONS.find((each) => each === focus) })}
         />
         , in this order:{' '}
         <Choice
           label="Order"
-          value={brief.order}
-          none={`as the house (${ORDER_WORDS[catalog.method.order].toLowerCase()})`}
-          choices={ORDERS.filter((each) => each !== 'recap').map((each) => [each, ORDER_WORDS[each].toLowerCase()])}
+          value={brief.order ?? ''}
+          choices={[
+            ['', `as the house (${ORDER_WORDS[catalog.method.order].toLowerCase()})`],
+            ...ORDERS.filter((each) => each !== 'recap').map(
+              (each) => [each, ORDER_WORDS[each].toLowerCase()] as const,
+            ),
+          ]}
           onChange={(order) => set({ order: ORDERS.find((each) => each === order) })}
         />
         , beginning{' '}
@@ -229,27 +232,3 @@ function useProposals() {
   };
   return { answer, share, ask, stop: stopDesk };
 }
-
-interface ChoiceProps {
-  readonly label: string;
-  readonly value: string | undefined;
-  readonly none: string;
-  readonly choices: ReadonlyArray<readonly [string, string]>;
-  readonly onChange: (value: string | undefined) => void;
-}
-
-const Choice = ({ label, value, none, choices, onChange }: ChoiceProps) => (
-  <select
-    className="field max-w-full"
-    aria-label={label}
-    value={value ?? ''}
-    onChange={({ target }) => onChange(target.value || undefined)}
-  >
-    <option value="">{none}</option>
-    {choices.map(([id, words]) => (
-      <option key={id} value={id}>
-        {words}
-      </option>
-    ))}
-  </select>
-);
