@@ -1,17 +1,13 @@
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { emptyBundle } from '@warm-ladder/core/formats';
-import { BROWSER, ROOT, startStudio } from './studio';
+import { BROWSER, ROOT, type RunningStudio, startStudio } from './studio';
 
 const DESK = { width: 1280, height: 800 };
-const PHONE = { width: 390, height: 844 };
 
 /** Each main view as the demo shows it: its file, its address, its window, and what to wait for. */
 const SHOTS: ReadonlyArray<{
   readonly name: string;
   readonly path: string;
-  readonly size?: typeof DESK;
-  readonly print?: boolean;
   readonly before?: (page: Page) => Promise<unknown>;
 }> = [
   { name: 'repertoire', path: '/repertoire' },
@@ -55,46 +51,30 @@ const SHOTS: ReadonlyArray<{
     },
   },
   { name: 'room-card', path: '/room/night-landing' },
-  {
-    name: 'instead',
-    path: '/class/choir-first-draft',
-    before: (page) => page.getByRole('button', { name: 'Swap block 6' }).click(),
-  },
+  { name: 'levels', path: '/class/rowers-sixty?view=levels' },
+  { name: 'versions', path: '/versions?one=rowers-sixty&other=night-landing' },
+  { name: 'positions', path: '/method/positions' },
   { name: 'script', path: '/script/night-landing' },
-  { name: 'script-phone', path: '/script/night-landing', size: PHONE },
-  { name: 'script-print', path: '/script/night-landing', size: { width: 794, height: 1123 }, print: true },
   { name: 'series', path: '/series' },
-  {
-    name: 'ways-back',
-    path: '/class',
-    before: async (page) => {
-      await page.getByRole('button', { name: 'Studio', exact: true }).click();
-      await page.getByRole('menuitem', { name: 'Ways back…' }).click();
-      await page.getByRole('list', { name: 'Copies' }).waitFor();
-    },
-  },
 ];
 
-const studio = await startStudio();
-// Copies to be shown: one before a file was taken in, one before the next start.
-await fetch(`${studio.address}/api/bundle`, {
-  method: 'POST',
-  headers: { 'content-type': 'application/json' },
-  body: JSON.stringify({ ...emptyBundle(), audiences: [{ id: 'glaze-mixers', name: 'Glaze mixers' }] }),
-});
-await studio.stop();
-await studio.again();
 const browser = await chromium.launch(BROWSER);
-for (const { name, path, size = DESK, print = false, before } of SHOTS) {
-  const page = await browser.newPage({ viewport: size });
-  if (print) await page.emulateMedia({ media: 'print' });
-  await page.goto(studio.address + path);
-  await page.getByRole('heading').first().waitFor();
-  await before?.(page);
-  await page.evaluate(() => document.fonts.ready);
-  await page.waitForTimeout(400);
-  await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
-  await page.close();
+
+/** Pictures of one studio, then it ends. */
+async function take(studio: RunningStudio, shots: typeof SHOTS): Promise<void> {
+  for (const { name, path, before } of shots) {
+    const page = await browser.newPage({ viewport: DESK });
+    await page.goto(studio.address + path);
+    await page.getByRole('heading').first().waitFor();
+    await before?.(page);
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(1200);
+    await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
+    await page.close();
+  }
+  await studio.end();
 }
+
+await take(await startStudio(), SHOTS);
+await take(await startStudio([]), [{ name: 'beginning', path: '/class' }]);
 await browser.close();
-await studio.end();

@@ -1,9 +1,23 @@
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
+
+/**
+ * The library of charts uses more of the store's library than the app does. It gets a copy of its own: else every page
+ * would carry what only a chart needs.
+ */
+const chartsApart: Plugin = {
+  name: 'charts-apart',
+  enforce: 'pre',
+  async resolveId(source, importer, options) {
+    if (!importer?.includes('/recharts/') || !/^(@reduxjs\/toolkit|reselect|immer)$/.test(source)) return null;
+    const found = await this.resolve(source, importer, { ...options, skipSelf: true });
+    return found && { ...found, id: `${found.id}?charts` };
+  },
+};
 
 export default defineConfig({
-  plugins: [react(), tailwind()],
+  plugins: [react(), tailwind(), chartsApart],
   build: { target: 'es2023', reportCompressedSize: false, manifest: true },
   // The host as the browser has it: the server answers its own pages only, and this is one of them.
   server: { proxy: { '/api': { target: 'http://127.0.0.1:4400', changeOrigin: false } } },

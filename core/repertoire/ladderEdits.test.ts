@@ -46,7 +46,7 @@ test('a rung is copied above, moved and taken out; what can’t be done changes 
   expect(must(addRungAbove(set, 0, 'new', 'New').rungs[1]).heatOverride).toBeUndefined();
 });
 
-test('taking out a phase, or changing two about, keeps every word with its phase', () => {
+test('removing a phase, or changing two about, keeps every word with its phase', () => {
   expect(spoken(removePhase(SPOKEN, 'p2'))).toEqual([
     [1, 'first'],
     [3, 'third'],

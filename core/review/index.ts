@@ -1,4 +1,5 @@
 export { spanOf } from './arc';
+export * from './begun';
 export * from './clock';
 export * from './earlier';
 export * from './finding';

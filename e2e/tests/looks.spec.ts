@@ -13,6 +13,7 @@ const VIEWS = [
   '/class/night-landing?view=levels',
   '/method',
   '/method/positions',
+  '/versions?one=rowers-sixty&other=night-landing',
   '/script/choir-first-draft',
   '/series',
   '/propose',

@@ -2,6 +2,7 @@ import type { DocumentKind } from '@warm-ladder/core/formats';
 import { Sheet } from '../parts/Sheet';
 import { differencesOf } from './differences';
 import { newId } from './freeId';
+import { nameOf } from './nameOf';
 import { useAppDispatch, useAppSelector } from './store';
 import { conflictSettled } from './studio';
 import { type Conflict, documentOf } from './studioState';
@@ -14,15 +15,8 @@ const CAN_STAND_TWICE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
   'exercises',
 ]);
 
-export const nameOf = (value: unknown, id: string): string =>
-  typeof value === 'object' && value !== null && 'name' in value
-    ? String(value.name)
-    : id === 'house'
-      ? 'The method'
-      : id;
-
 /** Two versions of one document: both are still there, and the director says which stands. */
-export function ConflictDialog() {
+export default function ConflictDialog() {
   const conflict = useAppSelector(({ studio }) => studio.conflicts[0]);
   const mine = useAppSelector(({ studio }) => conflict && documentOf(studio.bundle, conflict.kind, conflict.id));
   const dispatch = useAppDispatch();

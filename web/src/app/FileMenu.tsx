@@ -1,13 +1,14 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
+import { lazily } from './lazily';
 import { selectWaiting } from './selectors';
 import { EXPORT_PATH } from './server';
 import { useAppSelector } from './store';
 
-const ImportDialog = lazy(() => import('./ImportDialog'));
-const EmptyDialog = lazy(() => import('./EmptyDialog'));
-const WaysBack = lazy(() => import('./WaysBack'));
+const ImportDialog = lazily(() => import('./ImportDialog'));
+const EmptyDialog = lazily(() => import('./EmptyDialog'));
+const WaysBack = lazily(() => import('./WaysBack'));
 
 /** The studio as a file: out, in, and emptied. */
 export default function FileMenu() {

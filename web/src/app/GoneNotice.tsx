@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
-import { nameOf } from './ConflictDialog';
+import { nameOf } from './nameOf';
 import { isShownAt, pathOf } from './places';
 import { useAppDispatch, useAppSelector } from './store';
 import { goneTold } from './studio';

@@ -7,7 +7,7 @@ import {
 } from '@warm-ladder/core/formats';
 import { Link, useLocation } from 'react-router';
 import { download } from '../parts/download';
-import { nameOf } from './ConflictDialog';
+import { nameOf } from './nameOf';
 import { isShownAt, pathOf } from './places';
 import { useAppDispatch, useAppSelector } from './store';
 import { takeServers } from './studio';

@@ -1,9 +1,10 @@
 import { Redo2, Undo2 } from 'lucide-react';
-import { lazy, Suspense } from 'react';
+import { Suspense, useCallback, useState } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
-import { ConflictDialog } from './ConflictDialog';
 import { GoneNotice } from './GoneNotice';
+import { lazily } from './lazily';
 import { useReadiness } from './measured';
+import { NoticeLine } from './NoticeLine';
 import { SaveState } from './SaveState';
 import { ShortcutsDialog } from './ShortcutsDialog';
 import { selectCatalog } from './selectors';
@@ -12,7 +13,9 @@ import { loadStudio, redone, undone } from './studio';
 import { useShortcuts } from './useShortcuts';
 
 // Menus come with a library of their own: a view shows before it does.
-const FileMenu = lazy(() => import('./FileMenu'));
+const ConflictDialog = lazily(() => import('./ConflictDialog'));
+const Palette = lazily(() => import('./Palette'));
+const FileMenu = lazily(() => import('./FileMenu'));
 
 /** The working order of the director; a script and a class of the same name stand one step apart. */
 export function Shell() {
@@ -27,7 +30,8 @@ export function Shell() {
     { to: `/script${open}`, name: 'Script' },
     { to: '/series', name: 'Series' },
   ];
-  useShortcuts();
+  const [going, setGoing] = useState(false);
+  useShortcuts(useCallback(() => setGoing(true), []));
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-4 py-2">
@@ -57,12 +61,27 @@ export function Shell() {
           <Suspense fallback={<span className="action">Studio</span>}>
             <FileMenu />
           </Suspense>
+          <button
+            type="button"
+            className="hidden rounded px-1.5 py-0.5 text-sm text-soft hover:bg-shade lg:block"
+            onClick={() => setGoing(true)}
+          >
+            Go to… <kbd className="font-work">Ctrl K</kbd>
+          </button>
           <ShortcutsDialog />
         </div>
       </header>
       <StudioGate />
+      <NoticeLine />
       <GoneNotice />
-      <ConflictDialog />
+      {going && (
+        <Suspense>
+          <Palette onClose={() => setGoing(false)} />
+        </Suspense>
+      )}
+      <Suspense>
+        <ConflictDialog />
+      </Suspense>
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { type CollectionItem, type CollectionName, METHOD_ID } from '@warm-ladde
 import type { MethodFile } from '@warm-ladder/core/method';
 import { applyEdits, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
 import { useCallback } from 'react';
+import { type Notice, noticed } from './deskState';
 import { selectCatalog } from './selectors';
 import { store, useAppDispatch } from './store';
 import { changed } from './studio';
@@ -19,10 +20,16 @@ export function useChange() {
       field = '',
     ) => {
       dispatch(changed({ documents: [{ kind, id, after }], label, field }));
+      if (after === undefined) dispatch(noticed(goneNotice(label)));
     },
     [dispatch],
   );
 }
+
+/** What was deleted or removed, and the way back. @example goneNotice('deleting Monday') // “Deleted Monday.” */
+const goneNotice = (label: string): Notice => ({
+  text: `${label.replace(/^deleting/, 'Deleted').replace(/^removing/, 'Removed')}.`,
+});
 
 /** Changes the house method, as one step of undo a figure. */
 export function useMethodChange() {
@@ -38,6 +45,7 @@ export function useMethodChange() {
 /** Edits the class as it is now by the core's own edits. `field` joins the keystrokes of one field into one step. */
 export function useClassEdit(id: string) {
   const change = useChange();
+  const dispatch = useAppDispatch();
   return useCallback(
     (edits: PlanEdit | readonly PlanEdit[], label: string, field = '') => {
       const state = store.getState();
@@ -46,7 +54,8 @@ export function useClassEdit(id: string) {
       const catalog = selectCatalog(state);
       const list = Array.isArray(edits) ? (edits as readonly PlanEdit[]) : [edits as PlanEdit];
       change('classes', id, applyEdits(catalog, plan, list), label, field);
+      if (list.some(({ kind }) => kind === 'remove')) dispatch(noticed(goneNotice(label)));
     },
-    [change, id],
+    [change, dispatch, id],
   );
 }

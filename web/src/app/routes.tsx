@@ -1,6 +1,7 @@
 import { createBrowserRouter, redirect } from 'react-router';
 import { whenIdle } from './idle';
 import { LostPage } from './LostPage';
+import { fetchParts } from './lazily';
 import { Shell } from './Shell';
 
 /** Each view is its own file of the build, fetched when it is first opened. */
@@ -14,6 +15,7 @@ const VIEWS = {
   propose: () => import('../views/propose/ProposeView'),
   class: () => import('../views/class/ClassList'),
   'class/:id': () => import('../views/class/ClassView'),
+  versions: () => import('../views/versions/VersionsView'),
   'room/:id': () => import('../views/script/RoomCardView'),
   'script/:id?': () => import('../views/script/ScriptView'),
   'series/:id?': () => import('../views/series/SeriesView'),
@@ -42,6 +44,7 @@ export const router = createBrowserRouter([
 export function fetchViews(): void {
   const fetchAll = async () => {
     for (const view of Object.values(VIEWS)) await view().catch(() => undefined);
+    await fetchParts();
   };
   whenIdle(() => void fetchAll(), 3_000);
 }

@@ -6,6 +6,7 @@ import { redone, undone } from './studio';
 export const SHORTCUTS: ReadonlyArray<readonly [string, string]> = [
   ['Ctrl Z', 'Undo'],
   ['Ctrl Shift Z', 'Redo'],
+  ['Ctrl K', 'Go to a class, a ladder or a view by its name'],
   ['?', 'This list'],
   ['A', 'Add a rung to the class'],
   ['↑ ↓ on a row', 'Go to the row above or below'],
@@ -54,20 +55,21 @@ export function useSingleKey(key: string, run: () => void): void {
   }, [key, run]);
 }
 
-/** Undo and redo from anywhere. In a field they are the class's too, since every keystroke there is already an edit. */
-export function useShortcuts(): void {
+/** Undo, redo and the list of everything from anywhere. In a field they are the class's too, since every keystroke there is already an edit. */
+export function useShortcuts(goTo: () => void): void {
   const dispatch = useAppDispatch();
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
       const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
+      if (key !== 'z' && key !== 'y' && key !== 'k') return;
       event.preventDefault();
+      if (key === 'k') return goTo();
       dispatch(key === 'y' || event.shiftKey ? redone() : undone());
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
-  }, [dispatch]);
+  }, [dispatch, goTo]);
 }
 
 /** Whether a key was meant for a field and not for the view. */

@@ -54,7 +54,7 @@ export const effectsOnClass = (plan: ClassPlan): Promise<readonly Effect[]> =>
   aboutClass(plan, (work, context) => work.effects(plan, context));
 
 /** A class under another method. */
-export const outlineUnder = (plan: ClassPlan, method: MethodFile): Promise<Outline> =>
+export const outlineUnder = (plan: ClassPlan, method: MethodFile | undefined): Promise<Outline> =>
   aboutClass(plan, (work, context) => work.outline(plan, context, method));
 
 /** Classes for a brief, from the studio as it is now. @param onTried told the share of the work that is done, 0 to 1 */

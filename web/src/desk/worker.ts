@@ -111,7 +111,7 @@ const work = {
     return effectsOn(used(), plan, context);
   },
   /** A class under another method, as one version of it. */
-  outline(plan: ClassPlan, context: ReviewContext, method: MethodFile): Outline {
+  outline(plan: ClassPlan, context: ReviewContext, method: MethodFile | undefined): Outline {
     return outlineOf(new Catalog({ ...used(), method }), plan, context);
   },
   mendAll(plan: ClassPlan, context: ReviewContext): MendedClass {

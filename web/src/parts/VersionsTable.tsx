@@ -1,10 +1,13 @@
 import { clock } from '@warm-ladder/core/review';
 import type { Apart, Difference, Outline } from '@warm-ladder/core/versions';
+import type { ReactNode } from 'react';
 
 interface VersionsTableProps {
   readonly names: readonly [string, string];
   readonly outlines: readonly [Outline, Outline];
   readonly difference: Difference;
+  /** What stands between the figures and the lists. */
+  readonly children?: ReactNode;
 }
 
 const ROWS: ReadonlyArray<readonly [string, (outline: Outline) => string]> = [
@@ -18,9 +21,9 @@ const ROWS: ReadonlyArray<readonly [string, (outline: Outline) => string]> = [
 ];
 
 /** Two versions of a class in figures, and in what only the one or the other has. */
-export function VersionsTable({ names, outlines, difference }: VersionsTableProps) {
+export function VersionsTable({ names, outlines, difference, children }: VersionsTableProps) {
   return (
-    <div className="mt-2 grid gap-x-10 gap-y-3 lg:grid-cols-[auto_minmax(0,1fr)]">
+    <div className={`mt-2 grid gap-x-10 gap-y-4 ${children ? '' : 'lg:grid-cols-[auto_minmax(0,1fr)]'}`}>
       <table className="h-fit text-[15px]">
         <thead>
           <tr className="text-left">
@@ -47,7 +50,8 @@ export function VersionsTable({ names, outlines, difference }: VersionsTableProp
           })}
         </tbody>
       </table>
-      <div className="grid min-w-0 gap-x-8 gap-y-2 md:grid-cols-2">
+      {children}
+      <div className={`grid min-w-0 gap-x-8 gap-y-2 md:grid-cols-2 ${children ? 'xl:grid-cols-3' : ''}`}>
         <Lists title="Blocks" names={names} apart={difference.steps} />
         <Lists title="Found" names={names} apart={difference.findings} />
         <Lists title="Said" names={names} apart={difference.lines} />
@@ -71,7 +75,7 @@ function Lists({ title, names, apart }: { title: string; names: readonly [string
       {parts.map(([name, list]) =>
         list.length > 0 ? (
           <div key={name}>
-            <p className="text-sm text-soft">Only in {name.toLowerCase()}</p>
+            <p className="text-sm text-soft">Only in {name}</p>
             <ul className="list-disc pl-5">
               {[...new Set(list)].slice(0, SHOWN).map((each) => (
                 <li key={each}>{each}</li>

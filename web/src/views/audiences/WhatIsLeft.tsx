@@ -1,16 +1,13 @@
-import { CONDITIONS, measuredText, surveyRepertoire, VERDICTS, type Verdict } from '@warm-ladder/core/caution';
+import { CONDITIONS, measuredText, surveyRepertoire, VERDICTS } from '@warm-ladder/core/caution';
 import type { Audience } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
-import { useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
-import { CautionMark, verdictWord } from '../../parts/CautionMark';
+import { lazily } from '../../app/lazily';
+import { CautionMark } from '../../parts/CautionMark';
 
-const FILL: Readonly<Record<Verdict, string>> = {
-  fine: 'bg-moss',
-  adapt: 'bg-soft/35',
-  swap: 'bg-heat-3',
-  'clear-first': 'bg-brick',
-};
+// Charts come with a library of their own.
+const VerdictBars = lazily(() => import('../../charts/VerdictBars'));
 /** Rules named; the rest speak on the rungs themselves. */
 const RULES_SHOWN = 8;
 
@@ -27,28 +24,9 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
           <CautionMark key={verdict} verdict={verdict} />
         ))}
       </p>
-      <ul className="mt-3 flex flex-col gap-1.5">
-        {positions.map(({ position, counts }) => (
-          <li key={position} className="grid grid-cols-[8.5rem_1fr] items-center gap-3">
-            <span className="text-right text-[15px] leading-tight">{catalog.graph.name(position)}</span>
-            <span
-              className="flex h-4 overflow-hidden rounded-full"
-              role="img"
-              aria-label={VERDICTS.map((verdict) => `${counts[verdict]} ${verdictWord(verdict)}`).join(', ')}
-            >
-              {VERDICTS.map((verdict) => (
-                <span
-                  key={verdict}
-                  className={`text-center text-[11px] leading-4 ${FILL[verdict]} ${verdict === 'adapt' ? 'text-ink' : 'text-sheet'}`}
-                  style={{ flexGrow: counts[verdict], flexBasis: 0 }}
-                >
-                  {counts[verdict] > 0 ? counts[verdict] : ''}
-                </span>
-              ))}
-            </span>
-          </li>
-        ))}
-      </ul>
+      <Suspense fallback={<div style={{ height: 20 + positions.length * 27 }} />}>
+        <VerdictBars rows={positions.map(({ position, counts }) => ({ name: catalog.graph.name(position), counts }))} />
+      </Suspense>
       {rules.length > 0 && (
         <>
           <h3 className="mt-4 font-semibold">Most common cautions</h3>

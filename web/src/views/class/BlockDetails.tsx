@@ -24,7 +24,7 @@ type Part = Pick<BlockDetailsProps, 'index' | 'block' | 'entry' | 'actions'> & {
 };
 
 /** What a block seldom needs: options, sides, how it hangs together with the last one, set-up, tempo, rest. */
-export function BlockDetails({ index, block, entry, run, carries, mayCarry, actions }: BlockDetailsProps) {
+export default function BlockDetails({ index, block, entry, run, carries, mayCarry, actions }: BlockDetailsProps) {
   const { exercise } = entry;
   const set: Part['set'] = (change, label, field = '') =>
     actions.set(block.id, change, `${label} of ${exercise.name}`, field);

@@ -3,16 +3,19 @@ import { doseOf, MODES, type RungBlock, repsOf, type TimedClass } from '@warm-la
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
 import { ChevronDown } from 'lucide-react';
-import { createContext, memo, useContext } from 'react';
+import { createContext, memo, Suspense, useContext } from 'react';
+import { lazily } from '../../app/lazily';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
 import { NumberField } from '../../parts/NumberField';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { SwapMark } from '../../parts/SwapMark';
-import { BlockDetails } from './BlockDetails';
 import { RowFrame } from './RowFrame';
 import type { RowActions } from './useRowActions';
+
+// What a block seldom needs is fetched while the hand rests.
+const BlockDetails = lazily(() => import('./BlockDetails'));
 
 /** When each block begins. Every edit moves the blocks after it, so the clock alone follows it and not the row. */
 export const StartsContext = createContext<TimedClass['sequence']>([]);
@@ -60,7 +63,11 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
       name={name}
       fields={<RowFields {...props} />}
     >
-      {open && <BlockDetails {...{ index, block, entry, run, actions, carries, mayCarry }} />}
+      {open && (
+        <Suspense>
+          <BlockDetails {...{ index, block, entry, run, actions, carries, mayCarry }} />
+        </Suspense>
+      )}
     </RowFrame>
   );
 });

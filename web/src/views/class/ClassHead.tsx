@@ -31,6 +31,12 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
           <Link to="/class" className="shrink-0 underline decoration-dotted underline-offset-4 hover:bg-shade">
             All classes
           </Link>
+          <Link
+            to={`/versions?one=${plan.id}`}
+            className="shrink-0 underline decoration-dotted underline-offset-4 hover:bg-shade"
+          >
+            Set beside another
+          </Link>
           <TextField
             label="Name of the class"
             value={plan.name}

@@ -26,11 +26,12 @@ import { type Catalog, type Lane, laneOf, type Prop, type RungEntry } from '@war
 import { conditionsOf, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { classOpened } from '../../app/deskState';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
+import { lazily } from '../../app/lazily';
 import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
@@ -39,6 +40,7 @@ import { useNear } from '../../parts/useNear';
 import { BlockRow, StartsContext } from './BlockRow';
 import { ClassHead } from './ClassHead';
 import { ClassStrip } from './ClassStrip';
+import { Directions } from './Directions';
 import { FindingsPanel } from './FindingsPanel';
 import { FitButton } from './FitButton';
 import { InterludeRow } from './InterludeRow';
@@ -48,12 +50,12 @@ import { StairsView } from './stairs/StairsView';
 import { focusRow, useRowActions } from './useRowActions';
 
 // Menus come with a library of their own: the class shows before it does.
-const InterludeMenu = lazy(() => import('./InterludeMenu'));
-const AddPanel = lazy(() => import('./AddPanel'));
-const InsteadSheet = lazy(() => import('./InsteadSheet'));
-const ChosenBar = lazy(() => import('./ChosenBar'));
-const LevelsView = lazy(() => import('./LevelsView'));
-const MendSheet = lazy(() => import('./MendSheet'));
+const InterludeMenu = lazily(() => import('./InterludeMenu'));
+const AddPanel = lazily(() => import('./AddPanel'));
+const InsteadSheet = lazily(() => import('./InsteadSheet'));
+const ChosenBar = lazily(() => import('./ChosenBar'));
+const LevelsView = lazily(() => import('./LevelsView'));
+const MendSheet = lazily(() => import('./MendSheet'));
 
 export function Component() {
   const { id } = useParams();
@@ -211,6 +213,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
         <aside className="contain-content lg:sticky lg:top-14 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
           <FindingsPanel
             {...{ plan, findings }}
+            seconds={timed.seconds}
             onPoint={point}
             onGo={go}
             onAsk={desk.fixes}
@@ -223,6 +226,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
               </button>
             )}
           </FindingsPanel>
+          <Directions catalog={catalog} timed={timed} />
         </aside>
       </div>
       <p className="border-t border-line pt-2 text-sm text-soft">{GENERAL_ADVICE}</p>

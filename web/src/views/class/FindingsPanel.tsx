@@ -1,13 +1,15 @@
 import type { Fix } from '@warm-ladder/core/mend';
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
-import type { ToldFinding } from '@warm-ladder/core/review';
-import { memo, type ReactNode, useEffect, useState } from 'react';
+import { heardOf, type ToldFinding } from '@warm-ladder/core/review';
+import { memo, type ReactNode, useEffect, useMemo, useState } from 'react';
 import { effectText } from '../../parts/effectText';
 import { SeverityMark } from '../../parts/SeverityMark';
 
 interface FindingsPanelProps {
   readonly plan: ClassPlan;
   readonly findings: readonly ToldFinding[];
+  /** How long the class is now. */
+  readonly seconds: number;
   /** What else is said at the head of the panel. */
   readonly children?: ReactNode;
   readonly onPoint: (ids: readonly string[]) => void;
@@ -26,7 +28,10 @@ const keyOf = ({ code, ids }: ToldFinding): string => `${code} ${ids.join(' ')}`
 
 /** What the review says, first what cures most, each with the blocks it points at and, when asked, what would mend it. */
 export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelProps) {
-  const { plan, findings, children, onAsk, ...does } = props;
+  const { plan, findings: found, seconds, children, onAsk, ...does } = props;
+  const [early, setEarly] = useState(false);
+  const heard = useMemo(() => heardOf(found, { seconds, plan }), [found, seconds, plan]);
+  const findings = early ? found : heard.now;
   const [all, setAll] = useState(false);
   const [opened, setOpened] = useState<string | null>(null);
   const [fixes, setFixes] = useState<readonly Fix[] | string | null>(null);
@@ -54,7 +59,7 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
         </h2>
         {children}
       </div>
-      {findings.length === 0 && (
+      {findings.length === 0 && heard.later.length === 0 && (
         <p className="mt-1 text-moss">It fits the clock, treats both sides alike and earns its steps.</p>
       )}
       <ul className="mt-1 flex flex-col divide-y divide-line">
@@ -71,6 +76,15 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
           );
         })}
       </ul>
+      {!early && heard.later.length > 0 && (
+        <p className="mt-1 text-soft">
+          The class is being begun: {heard.later.length === 1 ? '1 finding' : `${heard.later.length} findings`} about
+          its whole shape {heard.later.length === 1 ? 'waits' : 'wait'} until it is half as long as it should be.{' '}
+          <button type="button" className="underline decoration-dotted" onClick={() => setEarly(true)}>
+            Show {heard.later.length === 1 ? 'it' : 'them'} now
+          </button>
+        </p>
+      )}
       {!all && findings.length > SHOWN && (
         <button type="button" className="action mt-1 self-start text-sm" onClick={() => setAll(true)}>
           {findings.length - SHOWN} more

@@ -71,7 +71,7 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
       remove: (id) => {
         const place = placeOf(id);
         const next = idAt(place + 1) ?? idAt(place - 1);
-        edit({ kind: 'remove', id }, `taking out ${nameOf(id)}`);
+        edit({ kind: 'remove', id }, `removing ${nameOf(id)}`);
         goTo(next, Math.max(0, Math.min(place, now.current.sequence.length - 2)));
       },
       moveTo: (id, place) => {

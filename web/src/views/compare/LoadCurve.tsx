@@ -7,7 +7,11 @@ import {
   meanLoad,
   type RungEntry,
 } from '@warm-ladder/core/repertoire';
-import { useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
+import { lazily } from '../../app/lazily';
+
+// Charts come with a library of their own.
+const LoadArea = lazily(() => import('../../charts/LoadArea'));
 
 interface LoadCurveProps {
   readonly catalog: Catalog;
@@ -16,8 +20,6 @@ interface LoadCurveProps {
   readonly entries: readonly RungEntry[];
 }
 
-const WIDTH = 300;
-const HEIGHT = 70;
 /** Loads under this many N·m are no lever to speak of. */
 const TELLING = 0.5;
 
@@ -34,12 +36,10 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
     ...entries.flatMap((each) => LOAD_IDEAS.map((one) => heaviestLoad(catalog.course(each).rep)[one] ?? 0)),
   );
   const longest = Math.max(1, ...entries.map((each) => repSeconds(catalog, each)));
-  const x = (seconds: number) => (seconds / longest) * WIDTH;
-  const y = (value: number) => HEIGHT - (value / peak) * (HEIGHT - 6);
-  const points = curve.map(
-    (point) =>
-      `${x(point.atCounts * secondsPerCount(catalog, entry)).toFixed(1)} ${y(point.load[idea] ?? 0).toFixed(1)}`,
-  );
+  const points = curve.map(({ atCounts, load: there }) => ({
+    seconds: atCounts * secondsPerCount(catalog, entry),
+    load: there[idea] ?? 0,
+  }));
   return (
     <figure className="mt-2">
       <figcaption className="flex gap-2 text-[15px]">
@@ -51,34 +51,30 @@ export function LoadCurve({ catalog, entry, entries }: LoadCurveProps) {
           </span>
         )}
       </figcaption>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT + 16}`} className="mt-1 w-full" aria-hidden="true">
-        {points.length > 0 && (
-          <path
-            d={`M0 ${HEIGHT}L${points.join('L')}L${x(repSeconds(catalog, entry))} ${HEIGHT}Z`}
-            className="fill-heat-3/25 stroke-heat-3"
-            strokeWidth={1.5}
-          />
-        )}
-        <line x1={0} x2={WIDTH} y1={HEIGHT} y2={HEIGHT} className="stroke-line" />
-        {breathsOf(catalog, entry).map(({ breath, from, to, effort }) => (
-          <g key={from}>
-            <rect
-              x={x(from) + 0.5}
-              width={Math.max(0, x(to) - x(from) - 1)}
-              y={HEIGHT + 3}
-              height={3}
-              rx={1.5}
-              className={effort ? 'fill-ink' : 'fill-line'}
-            />
-            <text x={(x(from) + x(to)) / 2} y={HEIGHT + 15} textAnchor="middle" className="fill-soft text-[9px]">
-              {breath}
-            </text>
-          </g>
-        ))}
-      </svg>
+      <Suspense fallback={<div className="h-[110px]" />}>
+        <LoadArea
+          points={points}
+          longest={longest}
+          heaviest={peak}
+          label={`${LOAD_WORDS[idea]} over one repetition of ${entry.rung.name}: at most ${most.toFixed(0)} N·m`}
+        />
+      </Suspense>
+      <BreathBar catalog={catalog} entry={entry} longest={longest} />
     </figure>
   );
 }
+
+/** The breath a repetition is carried on, under its load and to its scale; the effort is the dark part. */
+const BreathBar = ({ catalog, entry, longest }: Omit<LoadCurveProps, 'entries'> & { readonly longest: number }) => (
+  <ol aria-label="Breath" className="flex pr-1 pl-[34px] text-center text-xs text-soft">
+    {breathsOf(catalog, entry).map(({ breath, from, to, effort }) => (
+      <li key={from} style={{ width: `${(100 * (to - from)) / longest}%` }} className="px-px">
+        <span className={`block h-1 rounded-full ${effort ? 'bg-ink' : 'bg-line'}`} />
+        {breath}
+      </li>
+    ))}
+  </ol>
+);
 
 /** Seconds of a count of a rung, whoever is in the room. */
 const secondsPerCount = ({ method }: Catalog, { rung }: RungEntry): number =>

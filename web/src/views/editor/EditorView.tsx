@@ -6,6 +6,7 @@ import { LostPage } from '../../app/LostPage';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LadderDoubts } from '../../parts/LadderDoubts';
+import { SendToClass } from '../../parts/SendToClass';
 import { type Draft, useDraft } from './draft';
 import { ExerciseHead } from './ExerciseHead';
 import { PhaseLine } from './PhaseLine';
@@ -74,6 +75,9 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
             heat={laterCatalog.heat(measured ?? entry)}
             onRung={onRung}
           />
+          <p className="mt-1">
+            <SendToClass entry={entry} />
+          </p>
           <RungPlace exercise={exercise} rung={rung} onRung={onRung} />
           <PoseDesk
             key={rung.id}

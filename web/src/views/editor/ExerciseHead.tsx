@@ -56,7 +56,7 @@ export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProp
               : undefined
           }
           onClick={() => {
-            change('exercises', exercise.id, undefined, `taking out ${exercise.name}`);
+            change('exercises', exercise.id, undefined, `removing ${exercise.name}`);
             void navigate('/repertoire');
           }}
         >

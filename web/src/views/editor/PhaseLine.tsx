@@ -148,7 +148,7 @@ function PhaseItem({ rung, phase, name, last, only, shown, onShow, onRung }: Pha
             <button
               type="button"
               className="rounded p-0.5 hover:bg-shade"
-              onClick={() => onRung((each) => removePhase(each, phase.id), 'taking out a phase')}
+              onClick={() => onRung((each) => removePhase(each, phase.id), 'removing a phase')}
             >
               <X className="size-4" aria-hidden="true" />
               <span className="sr-only">Remove {name}</span>

@@ -10,8 +10,9 @@ import {
   withPose,
 } from '@warm-ladder/core/repertoire';
 import { FlipHorizontal2, Plus, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { freeId } from '../../app/freeId';
+import { lazily } from '../../app/lazily';
 import { Figure } from '../../figure/Figure';
 import { TextField } from '../../parts/TextField';
 import { AngleTable } from './AngleTable';
@@ -22,7 +23,7 @@ import { PoseUse } from './PoseUse';
 import { SupportPicker } from './SupportPicker';
 
 // What floats beside a handle comes with a library of its own: the pose shows before it does.
-const PartMenu = lazy(() => import('./PartMenu'));
+const PartMenu = lazily(() => import('./PartMenu'));
 
 interface PoseDeskProps {
   readonly rung: Rung;
@@ -187,7 +188,7 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
             disabled={poseInUse(rung, shown)}
             title={poseInUse(rung, shown) ? 'The rung starts in it or moves to it' : undefined}
             onClick={() => {
-              onRung((each) => removePose(each, shown), 'taking out a pose');
+              onRung((each) => removePose(each, shown), 'removing a pose');
               onShow(rung.start);
             }}
           >

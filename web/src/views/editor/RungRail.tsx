@@ -57,7 +57,7 @@ export function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRa
           className={tool}
           disabled={rungs.length < 2}
           onClick={() => {
-            onExercise(removeRung(exercise, step), 'taking out a rung');
+            onExercise(removeRung(exercise, step), 'removing a rung');
             onStep(rungs[step === 0 ? 1 : step - 1]?.id ?? '');
           }}
         >

@@ -40,7 +40,7 @@ export function TwoMethods({ plan, now, tried, onTake, onLeave }: TwoMethodsProp
       {typeof outlines === 'string' && <p role="alert">{outlines}</p>}
       {outlines !== null && typeof outlines !== 'string' && (
         <VersionsTable
-          names={['Method now', 'Tried']}
+          names={['the method now', 'the tried one']}
           outlines={outlines}
           difference={differenceOf(outlines[0], outlines[1])}
         />

@@ -15,6 +15,7 @@ import { CautionList } from '../../parts/CautionList';
 import { FactorBars } from '../../parts/FactorBars';
 import { HeatMark } from '../../parts/HeatMark';
 import { loadLines } from '../../parts/loadLines';
+import { SendToClass } from '../../parts/SendToClass';
 import { SubstituteList } from '../../parts/SubstituteList';
 import { SwapMark } from '../../parts/SwapMark';
 
@@ -71,6 +72,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         <Link className="action text-sm" to={`/compare?rungs=${compared.join(',')}`}>
           <Scale className="size-4" aria-hidden="true" /> Compare
         </Link>
+        <SendToClass entry={entry} />
         <Link className="action text-sm" to={`/edit/${exercise.id}/${rung.id}`}>
           <Pencil className="size-4" aria-hidden="true" /> Edit
         </Link>

@@ -97,7 +97,7 @@ export function SeriesDesk({ series }: { series: Series }) {
             span={longest * 1.04}
             last={i === review.episodes.length - 1}
             onMove={(by) => reorder(i, i + by)}
-            onRemove={() => put({ episodes: series.episodes.toSpliced(i, 1) }, `taking out ${episode.plan.name}`)}
+            onRemove={() => put({ episodes: series.episodes.toSpliced(i, 1) }, `removing ${episode.plan.name}`)}
           />
         ))}
       </ol>

@@ -1,0 +1,72 @@
+import { expect, findings, row, saved, test } from '../fixtures';
+
+test('everything is reached by a few letters, and the focus goes back to where it was', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/night-landing`);
+  await row(page, 3).focus();
+  await page.keyboard.press('Control+k');
+  const sheet = page.getByRole('dialog', { name: 'Go to' });
+  await sheet.getByRole('combobox').fill('zzz');
+  await expect(sheet.getByText('Nothing of that name.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  await expect(row(page, 3)).toBeFocused();
+  await page.keyboard.press('Control+k');
+  await sheet.getByRole('combobox').fill('room card');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/room\/night-landing/);
+  await page.keyboard.press('Control+k');
+  await sheet.getByRole('combobox').fill('leg low');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/repertoire\/leg-lower/);
+});
+
+test('a rung goes into the open class from its ladder, and is taken back', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/night-landing`);
+  await expect(row(page, 2)).toBeVisible();
+  const blocks = () => page.getByRole('group', { name: /^Block \d+:/ }).count();
+  const before = await blocks();
+  await page.getByRole('link', { name: 'Repertoire' }).click();
+  await page.getByRole('searchbox').first().fill('leg lower');
+  await page.getByText('Leg lower').first().click();
+  await page.getByRole('button', { name: 'Into the open class' }).first().click();
+  const told = page.getByRole('status').filter({ hasText: 'Added to Landing after a night shift.' });
+  await told.getByRole('link', { name: 'Open it' }).click();
+  await expect.poll(blocks).toBe(before + 1);
+  await page.keyboard.press('Control+z');
+  await expect.poll(blocks).toBe(before);
+});
+
+test('what is deleted is said, with the way back', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class`);
+  await page.getByRole('button', { name: 'Delete Landing after a night shift' }).click();
+  const told = page.getByRole('status').filter({ hasText: 'Deleted Landing after a night shift.' });
+  await told.getByRole('button', { name: /Undo/ }).click();
+  await expect(page.getByRole('link', { name: /Landing after a night shift/ }).first()).toBeVisible();
+  await saved(page);
+});
+
+test('two versions of a class stand beside each other, with what sets them apart', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/night-landing`);
+  await page.getByRole('link', { name: 'Set beside another' }).click();
+  await page.getByLabel('The other version').selectOption('rowers-sixty');
+  await expect(page.getByRole('row', { name: /^Length 27:35 57:46/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Blocks' }).getByText('Only in Rowers, sixty minutes')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Heat over time: / })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Share of the work in each direction: / })).toBeVisible();
+  await expect(page).toHaveURL(/one=night-landing&other=rowers-sixty/);
+});
+
+test('while a class is begun, advice about its whole shape waits', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class`);
+  await page.getByRole('button', { name: 'Empty class' }).click();
+  await expect(page.getByLabel('Name of the class')).toBeVisible();
+  await page.keyboard.press('a');
+  await page.getByLabel('Search the repertoire').fill('leg lower');
+  await page.keyboard.press('Enter');
+  await expect(row(page, 1)).toBeVisible();
+  await expect(findings(page).getByText('The class is being begun:')).toBeVisible();
+  await expect(findings(page).getByText(/is short|under its target|empty/i)).toHaveCount(0);
+  await findings(page).getByRole('button', { name: /^Show/ }).click();
+  await expect(findings(page).getByText('The class is being begun:')).toBeHidden();
+  await expect(findings(page).getByRole('listitem').nth(2)).toBeVisible();
+});
