@@ -1,3 +1,4 @@
+import { judge } from '../caution';
 import {
   type Block,
   type ClassPlan,
@@ -25,6 +26,9 @@ export interface Neighbour extends Remedy {
 const SUBSTITUTES = 12;
 /** Places tried for a block where people are in another position before and after: the nearest ones. */
 const PLACES = 6;
+
+/** As a share. */
+const HALF = 0.5;
 
 type Part = ClassMeasure['timed']['sequence'][number];
 
@@ -88,6 +92,10 @@ function otherWays({ timed, subject }: ClassMeasure, part: TimedBlock): Neighbou
   const stays = (label: string, ...edits: PlanEdit[]) => found.push({ label, edits, stays: true });
   const set = (change: RungBlockChange): PlanEdit => ({ kind: 'set', id: block.id, change });
 
+  // What someone in the room must take care with is tried through half its range: the body's own way to do less.
+  if (block.range === undefined && judge(subject.catalog, entry, subject.conditions).verdict !== 'fine') {
+    stays(`${title}: half the range`, set({ range: HALF }));
+  }
   const reps = repsOf(doseOf(entry, block));
   for (const each of dosesNear(entry, reps)) {
     stays(`${title}: ${each} instead of ${reps}`, { kind: 'dose', id: block.id, dose: { reps: each } });

@@ -102,6 +102,12 @@ export const rungBlockSchema = z
       .max(6)
       .optional()
       .describe('Rungs of the same exercise offered aloud: an id alone has the rung’s own dose'),
+    range: z
+      .number()
+      .min(0.25)
+      .max(1)
+      .optional()
+      .describe('How far it goes, as a share of its range as drawn; all of it when unsaid'),
     side: sideSchema.optional().describe('This side only'),
     firstSide: sideSchema.optional().describe('Which side begins'),
     carry: z.boolean().optional().describe('Whether it goes on in the shape the last block ended in; seen when unsaid'),

@@ -114,7 +114,16 @@ function changed(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): ClassPlan {
  * what the new one can keep: the side where it has one.
  */
 function swapped(catalog: Catalog, block: RungBlock, to: RungRef): RungBlock {
-  const { dose: _dose, secondDose: _second, options: _options, lines: _lines, side, carry: _carry, ...kept } = block;
+  const {
+    dose: _dose,
+    secondDose: _second,
+    options: _options,
+    lines: _lines,
+    range: _range,
+    side,
+    carry: _carry,
+    ...kept
+  } = block;
   const stays = side !== undefined && catalog.exercise(to.exercise)?.sides !== 'both' ? { side } : {};
   return { ...kept, ...stays, ...to };
 }

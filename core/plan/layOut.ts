@@ -280,7 +280,7 @@ function layRun(ground: Ground, blocks: readonly Block[], first: number, end: nu
   const run = blocks.slice(first, end) as RungBlock[];
   const { catalog, mover } = ground;
   const { graph } = catalog;
-  const entries = run.map((block) => catalog.rung(block) ?? refuse());
+  const entries = run.map((block) => catalog.placed(block) ?? refuse());
   const head = entries[0] as RungEntry;
   const position = head.exercise.position;
   const firstSide = sideToStart(ground, head, run[0] as RungBlock, from.place);

@@ -5,6 +5,7 @@ import { type Exercise, type Prop, type Rung, type RungRef, rungKey, splitRungKe
 import type { RungFeatures } from './features';
 import type { RungMeasures } from './heat';
 import { isGuided } from './props';
+import { withRange } from './range';
 import { type Worth, worthOf } from './worth';
 
 export interface CatalogSource {
@@ -23,6 +24,8 @@ export interface RungEntry {
   readonly step: number;
   readonly props: readonly Prop[];
   readonly like: BasePosition;
+  /** The rung through all of its range, where this is it through less. */
+  readonly whole?: RungEntry;
 }
 
 /** The repertoire made ready to compute with: rungs by key, the position graph, the method with its defaults. */
@@ -33,6 +36,7 @@ export class Catalog {
   /** By exercise and rung, two steps: a key put together for every look-up would cost more than the look-up. */
   readonly #entries = new Map<string, Map<string, RungEntry>>();
   readonly #list: RungEntry[] = [];
+  readonly #placed = new Map<string, RungEntry>();
   readonly #exercises = new Map<string, Exercise>();
   readonly #worth = new Map<RungEntry, Worth>();
 
@@ -62,6 +66,19 @@ export class Catalog {
 
   rung(ref: RungRef): RungEntry | undefined {
     return this.#entries.get(ref.exercise)?.get(ref.rung);
+  }
+
+  /** The rung of a block, through as much of its range as the block says: its key and its place are the rung's own. */
+  placed(block: RungRef & { readonly range?: number | undefined }): RungEntry | undefined {
+    const entry = this.rung(block);
+    if (!entry || block.range === undefined || block.range >= 1) return entry;
+    const name = `${entry.key} ${block.range}`;
+    let placed = this.#placed.get(name);
+    if (!placed) {
+      placed = { ...entry, rung: withRange(entry.rung, block.range), whole: entry };
+      this.#placed.set(name, placed);
+    }
+    return placed;
   }
 
   /** @param key `exercise/rung` */

@@ -18,6 +18,7 @@ export { poseDoubts } from './poseDoubts';
 export * from './preparation';
 export * from './propShape';
 export * from './props';
+export { withRange } from './range';
 export * from './requirements';
 export * from './search';
 export * from './substitutes';

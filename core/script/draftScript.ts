@@ -12,8 +12,8 @@ import {
 import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry } from '../repertoire';
 import { HouseWords } from './houseWords';
 import type { ScriptLine } from './line';
-
 import { partHeading } from './parts';
+import { rangeWords } from './rangeWords';
 import { wayBetween } from './way';
 
 /** One stretch of the class as it is spoken: the opening, one pass through a block, an interlude, the closing. */
@@ -214,6 +214,7 @@ function firstPass({ catalog, conditions, house }: Room, timedBlock: TimedBlock)
   };
   return [
     ...(setup.length > 0 && !carries ? setup : [drafted]),
+    ...(block.range === undefined ? [] : [rangeLine(block.range)]),
     ...house.of(entry, 'setup'),
     ...(block.mode === 'flow' ? [] : cuesOf(entry, 'check').map(asLine)),
     ...house.of(entry, 'breath'),
@@ -284,6 +285,13 @@ function options(catalog: Catalog, { entry, block }: TimedBlock): ScriptLine[] {
 }
 
 const countText = (reps: number): string => (Number.isInteger(reps) ? `${reps}` : `about ${Math.round(reps)}`);
+
+/** Said where less than the whole way is gone. @example rangeLine(0.5) // “Half as far as you could go.” */
+const rangeLine = (share: number): ScriptLine => ({
+  kind: 'setup',
+  text: `${rangeWords(share)} as far as you could go.`,
+  written: true,
+});
 
 /** How many and on which side, in words; computed from the dose, so it is never wrong. */
 function countLine({ method }: Catalog, { entry, block, firstSide, sets, reps }: TimedBlock): ScriptLine {

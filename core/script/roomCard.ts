@@ -1,6 +1,7 @@
 import { CONDITION_IDS, CONDITIONS, type Condition, judge } from '../caution';
 import { doseOf, optionOf, type TimedBlock, type TimedClass } from '../plan';
 import { type Catalog, type Dose, type Lane, laneOf, type RungEntry } from '../repertoire';
+import { rangeWords } from './rangeWords';
 
 /** A level of a block as the teacher reads it at a glance. */
 export interface CardStep {
@@ -77,7 +78,14 @@ function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock): Ca
   return {
     id: block.id,
     startSeconds,
-    home: { entry, dose: doseText(doseOf(entry, block)), sign: null },
+    home: {
+      entry,
+      dose: [
+        doseText(doseOf(entry, block)),
+        ...(block.range === undefined ? [] : [`${rangeWords(block.range).toLowerCase()} the range`]),
+      ].join(', '),
+      sign: null,
+    },
     lower: lower ?? null,
     upper: upper ?? null,
     beside: stepsIn('sideways'),

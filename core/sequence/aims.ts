@@ -81,7 +81,7 @@ export function costOf(search: Search, measure: ClassMeasure): number {
   const { order, past, mustHave, allowed, locks, others, freedoms } = search;
   const { timed } = measure;
   let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
-  for (const { entry } of timed.blocks) if (!allowed.has(entry)) cost += MISSING;
+  for (const { entry } of timed.blocks) if (!allowed.has(entry.whole ?? entry)) cost += MISSING;
   cost += STRAY * (timed.blocks.length - new Set(timed.blocks.map(({ entry }) => entry)).size);
   for (const { change } of timed.sequence) if (change.places.length > 1) cost += CHANGE;
   if (beginsElsewhere(search, timed)) cost += STRAY;

@@ -3,7 +3,7 @@ import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recha
 import { AXIS, INK, percentText, TOOLTIP } from './look';
 
 /** The shares of one class, or of one version of it. */
-export interface Shares {
+interface Shares {
   readonly name: string;
   /** 0 to 1 each. */
   readonly of: Readonly<Record<Direction, number>>;

@@ -1,10 +1,12 @@
 import { doseOf, offeredRungs, optionOf, type RungBlock, repsOf } from '@warm-ladder/core/plan';
 import { LANE_WORDS, laneOf, type RungEntry } from '@warm-ladder/core/repertoire';
+import { rangeWords } from '@warm-ladder/core/script';
 import { BookOpen, Lock, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import type { RowActions } from './useRowActions';
 
@@ -235,6 +237,14 @@ function Dose({ index, block, entry, actions, set }: Part) {
           </span>
         </Field>
       )}
+      <Field name="Goes">
+        <Choice
+          label={`Range of block ${number}`}
+          value={String(block.range ?? 1)}
+          choices={RANGES}
+          onChange={(share) => set({ range: Number(share) < 1 ? Number(share) : undefined }, 'the range')}
+        />
+      </Field>
       <Field name="One count">
         <span>
           <NumberField
@@ -266,6 +276,14 @@ function Dose({ index, block, entry, actions, set }: Part) {
     </>
   );
 }
+
+/** How far a block goes, as a director sets it. */
+const RANGES = [
+  ['1', 'all the way'],
+  ['0.75', `${rangeWords(0.75).toLowerCase()} of the range`],
+  ['0.5', `${rangeWords(0.5).toLowerCase()} the range`],
+  ['0.25', `${rangeWords(0.25).toLowerCase()} of the range`],
+] as const;
 
 const sideOf = (value: string): 'left' | 'right' | undefined =>
   value === 'left' || value === 'right' ? value : undefined;

@@ -2,6 +2,7 @@ import type { Side } from '@warm-ladder/core/method';
 import { doseOf, MODES, type RungBlock, repsOf, type TimedClass } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
+import { rangeWords } from '@warm-ladder/core/script';
 import { ChevronDown } from 'lucide-react';
 import { createContext, memo, Suspense, useContext } from 'react';
 import { lazily } from '../../app/lazily';
@@ -102,6 +103,11 @@ function RowFields(props: BlockRowProps) {
           ))}
           <span className="truncate">{entry.exercise.name}</span>
           {carries && <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">carries on</span>}
+          {block.range !== undefined && (
+            <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">
+              {rangeWords(block.range).toLowerCase()} the range
+            </span>
+          )}
           {run === 'joined' && <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">run</span>}
           {firstSide && (
             <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">
