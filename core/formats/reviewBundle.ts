@@ -15,12 +15,17 @@ import {
   RequirementGraph,
   type RungEntry,
 } from '../repertoire';
-import { type Finding, type Measures, type Remedy, reviewClass, reviewSeries, type Score } from '../review';
+import { arisesIn, type Finding, type Measures, type Remedy, reviewClass, reviewSeries, type Score } from '../review';
 import type { Bundle } from './bundle';
 import { studioOf } from './studioOf';
 import { tidy } from './tidy';
 
-type WrittenFinding = Finding & { readonly edits?: readonly WrittenRemedy[]; readonly episode?: number };
+type WrittenFinding = Finding & {
+  readonly edits?: readonly WrittenRemedy[];
+  readonly episode?: number;
+  /** Whom it is for, or in which series: said where it would not arise elsewhere. */
+  readonly context?: string;
+};
 type WrittenRemedy = Pick<Remedy, 'label' | 'edits'>;
 
 /** The headless review (contract: docs/review.md). Seconds, N·m and shares from 0 to 1. */
@@ -105,12 +110,14 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
       sides,
     };
     const findings = review.findings.map((finding): WrittenFinding => {
-      if (!wish.fixes) return written(finding);
+      const arises = arisesIn(finding.code, { classId: plan.id, audience: context.audience, series });
+      const told = { ...written(finding), ...(arises === null ? {} : { context: arises }) };
+      if (!wish.fixes) return told;
       const edits = fixesFor(catalog, review, finding, context).map(({ label, edits: own }) => ({
         label,
         edits: own,
       }));
-      return { ...written(finding), edits };
+      return { ...told, edits };
     });
     return { ...times, measures, score, blocks: sequence.map(blockReview), findings };
   };

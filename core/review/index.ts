@@ -1,4 +1,5 @@
 export { spanOf } from './arc';
+export * from './arises';
 export * from './begun';
 export * from './clock';
 export * from './earlier';

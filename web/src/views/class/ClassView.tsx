@@ -23,7 +23,7 @@ import {
   timeClass,
 } from '@warm-ladder/core/plan';
 import { type Catalog, type Lane, laneOf, type Prop, type RungEntry } from '@warm-ladder/core/repertoire';
-import { conditionsOf, type Severity } from '@warm-ladder/core/review';
+import { arisesIn, conditionsOf, type Finding, type Severity } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -32,7 +32,7 @@ import { classOpened } from '../../app/deskState';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
 import { lazily } from '../../app/lazily';
-import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
@@ -120,6 +120,11 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     focusRow(index);
   }, []);
   const [watchStairs, stairsSeen] = useNear<HTMLDivElement>(true, IN_SIGHT);
+  const series = useAppSelector(selectSeries);
+  const arises = useCallback(
+    ({ code }: Finding) => arisesIn(code, { classId: plan.id, audience, series }),
+    [plan.id, audience, series],
+  );
   const desk = useDesk(plan.id);
   const mend = useCallback((fix: Fix) => edit(fix.edits, fix.label), [edit]);
   const [mending, setMending] = useState(false);
@@ -214,6 +219,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           <FindingsPanel
             {...{ plan, findings }}
             seconds={timed.seconds}
+            arises={arises}
             onPoint={point}
             onGo={go}
             onAsk={desk.fixes}

@@ -10,6 +10,8 @@ interface FindingsPanelProps {
   readonly findings: readonly ToldFinding[];
   /** How long the class is now. */
   readonly seconds: number;
+  /** The circumstances a finding arises in; `null` where it is the class's own. */
+  readonly arises: (finding: ToldFinding) => string | null;
   /** What else is said at the head of the panel. */
   readonly children?: ReactNode;
   readonly onPoint: (ids: readonly string[]) => void;
@@ -28,7 +30,7 @@ const keyOf = ({ code, ids }: ToldFinding): string => `${code} ${ids.join(' ')}`
 
 /** What the review says, first what cures most, each with the blocks it points at and, when asked, what would mend it. */
 export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelProps) {
-  const { plan, findings: found, seconds, children, onAsk, ...does } = props;
+  const { plan, findings: found, seconds, arises, children, onAsk, ...does } = props;
   const [early, setEarly] = useState(false);
   const heard = useMemo(() => heardOf(found, { seconds, plan }), [found, seconds, plan]);
   const findings = early ? found : heard.now;
@@ -69,6 +71,7 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
             <FindingItem
               key={`${key} ${i}`}
               finding={finding}
+              arises={arises(finding)}
               fixes={opened === key ? (fixes ?? TRYING) : null}
               onOpen={() => setOpened(key)}
               {...does}
@@ -98,6 +101,7 @@ const TRYING = 'Trying what would help …';
 
 interface FindingItemProps extends Pick<FindingsPanelProps, 'onPoint' | 'onGo' | 'onPreview' | 'onMend'> {
   readonly finding: ToldFinding;
+  readonly arises: string | null;
   /** Ways to mend it, or a sentence in their place; `null` while nobody asked. */
   readonly fixes: readonly Fix[] | string | null;
   readonly onOpen: () => void;
@@ -105,12 +109,13 @@ interface FindingItemProps extends Pick<FindingsPanelProps, 'onPoint' | 'onGo' |
 
 /** Drawn again only when it says something else: a review makes every finding anew, most of them the same. */
 const FindingItem = memo(
-  function FindingItem({ finding, fixes, onPoint, onGo, onOpen, onPreview, onMend }: FindingItemProps) {
+  function FindingItem({ finding, arises, fixes, onPoint, onGo, onOpen, onPreview, onMend }: FindingItemProps) {
     const { ids, blocks } = finding;
     return (
       <li className="py-2" onPointerEnter={() => onPoint(ids)} onPointerLeave={() => onPoint([])}>
         <p>
           <SeverityMark severity={finding.severity} /> {finding.message}
+          {arises !== null && <span className="text-soft"> ({arises})</span>}
         </p>
         <p className="mt-1 flex flex-wrap gap-1.5 text-sm">
           {ids.slice(0, 8).map((id, i) => (
@@ -141,6 +146,7 @@ const FindingItem = memo(
   },
   (before, after) =>
     before.fixes === after.fixes &&
+    before.arises === after.arises &&
     before.finding.message === after.finding.message &&
     before.finding.severity === after.finding.severity &&
     before.finding.ids.join() === after.finding.ids.join() &&
