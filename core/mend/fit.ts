@@ -1,4 +1,5 @@
-import { applyEdits, doseOf, type PlanEdit, repsOf, repsRangeOf, type TimedBlock } from '../plan';
+import { applyEdits, doseOf, optionOf, type PlanEdit, repsOf, repsRangeOf, type TimedBlock } from '../plan';
+import { type Catalog, laneOf } from '../repertoire';
 import { measureClass, rungTitle } from '../review';
 import { retimed } from './levels';
 import { standingOf } from './standing';
@@ -14,8 +15,8 @@ interface Room {
 
 /**
  * Edits that bring a class to its target length, spread over its blocks: repetitions within each rung's sensible range,
- * then, where that is not enough, teaching once what is taught twice and resting less. Both sides stay equal, nothing
- * locked changes, a rung above the audience is never given more, and no repetition is added that an exposure or a
+ * then, where that is not enough, teaching once what is taught twice, resting less and offering fewer upper levels, or
+ * resting more after what is hottest. Both sides stay equal, nothing locked changes, a rung above the audience is never given more, and no repetition is added that an exposure or a
  * caution speaks of.
  * @returns no edits where the class fits already or nothing can move
  */
@@ -38,6 +39,7 @@ export function fitted(ground: Ground): Fitted | null {
   const rooms = measure.timed.blocks.flatMap((block) => roomOf(ground, block));
   let edits = dosedTo(ground, rooms, aim);
   if (lengthWith(ground, edits) > aim) edits = [...edits, ...spared(ground, edits, aim)];
+  else edits = [...edits, ...rested(ground, edits, aim)];
   if (edits.length === 0) return null;
   const dosed = measureClass(ground.catalog, applyEdits(ground.catalog, measure.timed.plan, edits), ground.context);
   // Whoever takes another rung works as long as before with the others: saying so takes no time.
@@ -55,7 +57,11 @@ function tell({ timed }: Ground['measure'], edit: PlanEdit): string | null {
   const title = rungTitle(part.entry);
   if (edit.kind === 'dose') return `${title}: ${edit.dose.reps} instead of ${repsOf(doseOf(part.entry, part.block))}`;
   if (edit.kind !== 'set') return null;
-  return edit.change.mode === 'flow' ? `${title}: run, as it was taught before` : `${title}: no rest after it`;
+  const { mode, restAfterSeconds, options } = edit.change;
+  if (mode === 'flow') return `${title}: run, as it was taught before`;
+  if (restAfterSeconds) return `${title}: ${restAfterSeconds} s of rest after it`;
+  if (restAfterSeconds === null) return `${title}: no rest after it`;
+  return options === undefined ? null : `${title}: one level fewer offered`;
 }
 
 /** A class nearer to its aim than this is left as it is, in seconds. */
@@ -154,7 +160,27 @@ function withoutHarm(ground: Ground, room: Room): Room {
 const costOfHarm = ({ exposure, cautions, options, directions }: Ground['measure']['score']['parts']): number =>
   exposure + cautions + options + directions;
 
-/** What else gives time back: rests, and set-ups spoken twice; late blocks first. */
+/** Seconds of rest added after a block at most, and by how many at a time. */
+const [MOST_REST, REST_STEP] = [20, 5];
+
+/** What else takes up time that is wanted: rests after the hottest blocks. */
+function rested(ground: Ground, edits: readonly PlanEdit[], aim: number): PlanEdit[] {
+  const { catalog, measure } = ground;
+  const hottest = measure.timed.blocks
+    .filter(({ block, rest, shown }) => !block.locked && !shown && rest === 0)
+    .sort((a, b) => catalog.heat(b.entry) - catalog.heat(a.entry));
+  const taken: PlanEdit[] = [];
+  let short = aim - lengthWith(ground, edits);
+  for (const { block, entry } of hottest) {
+    if (short < REST_STEP || catalog.heat(entry) < measure.subject.limits.arcHeat) break;
+    const seconds = Math.min(MOST_REST, Math.floor(short / REST_STEP) * REST_STEP);
+    taken.push({ kind: 'set', id: block.id, change: { restAfterSeconds: seconds } });
+    short -= seconds;
+  }
+  return taken;
+}
+
+/** What else gives time back: rests, set-ups spoken twice, upper levels offered; late blocks first. */
 function spared(ground: Ground, edits: readonly PlanEdit[], aim: number): PlanEdit[] {
   const { timed } = ground.measure;
   const taken: PlanEdit[] = [];
@@ -165,6 +191,15 @@ function spared(ground: Ground, edits: readonly PlanEdit[], aim: number): PlanEd
     const known = timed.blocks.some((other) => other.index < index && other.entry === entry);
     if (part.rest > 0) taken.push({ kind: 'set', id: block.id, change: { restAfterSeconds: null } });
     if (block.mode === 'teach' && known) taken.push({ kind: 'set', id: block.id, change: { mode: 'flow' } });
+    const lower = block.options?.filter((each) => !isUpper(ground.catalog, part, optionOf(each).rung));
+    if (lower && lower.length < (block.options?.length ?? 0)) {
+      taken.push({ kind: 'set', id: block.id, change: { options: lower.length > 0 ? lower : null } });
+    }
   }
   return taken;
+}
+
+function isUpper(catalog: Catalog, { entry, block }: TimedBlock, rung: string): boolean {
+  const offered = catalog.rung({ exercise: block.exercise, rung });
+  return offered !== undefined && laneOf(entry, offered) === 'upper';
 }

@@ -1,27 +1,30 @@
 import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS, SIDES } from '@warm-ladder/core/method';
 import { type ClassChange, type ClassPlan, PURPOSE_WORDS, PURPOSES, type TimedClass } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { useClassEdit } from '../../app/edits';
+import { lazily } from '../../app/lazily';
 import { selectAudiences, selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { heatStep } from '../../parts/heat';
-import { LinesField } from '../../parts/LinesField';
 import { NumberField } from '../../parts/NumberField';
-import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';
 import { Minding } from './Minding';
 
-type SetClass = (change: ClassChange, label: string, field?: string) => void;
+const SpokenWords = lazily(() => import('./SpokenWords'));
+
+export type SetClass = (change: ClassChange, label: string, field?: string) => void;
 
 /** The class itself: its name, who it is for, how long it may last, and how long it does; with what can be done about that. */
 export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: TimedClass; children: ReactNode }) {
   const edit = useClassEdit(plan.id);
   const audiences = useAppSelector(selectAudiences);
   const catalog = useAppSelector(selectCatalog);
+  const [speaking, setSpeaking] = useState(false);
+  const said = (plan.openingWords?.length ?? 0) + (plan.closingWords?.length ?? 0);
   const set: SetClass = (change, label, field = '') => edit({ kind: 'class', change }, label, field);
   return (
     <div className="grid gap-x-8 gap-y-1 md:grid-cols-[1fr_auto]">
@@ -130,7 +133,19 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
             className="w-11"
             onChange={(closingSeconds) => set({ closingSeconds }, 'the closing', 'closing')}
           />{' '}
-          s. <Works timed={timed} catalog={catalog} /> <SpokenWords plan={plan} set={set} />{' '}
+          s. <Works timed={timed} catalog={catalog} />{' '}
+          <button
+            type="button"
+            className="rounded px-1 text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
+            onClick={() => setSpeaking(true)}
+          >
+            Opening and closing words{said === 0 ? '' : ` (${said})`}
+          </button>
+          {speaking && (
+            <Suspense>
+              <SpokenWords plan={plan} set={set} close={() => setSpeaking(false)} />
+            </Suspense>
+          )}{' '}
           <Minding
             plan={plan}
             audience={audiences.find(({ id }) => id === plan.audience)}
@@ -152,42 +167,5 @@ function Works({ timed, catalog }: { timed: TimedClass; catalog: Catalog }) {
     <span title="Heat says how hard, 0 to 100">
       It works from {heatStep(least).word} ({least}) to {heatStep(most).word} ({most}).
     </span>
-  );
-}
-
-/** What is said before the first block and after the last: welcome, who it is for, what to fetch; what was done. */
-function SpokenWords({ plan, set }: { readonly plan: ClassPlan; readonly set: SetClass }) {
-  const [open, setOpen] = useState(false);
-  const said = (plan.openingWords?.length ?? 0) + (plan.closingWords?.length ?? 0);
-  const lines = (made: string[]) => (made.length > 0 ? made : undefined);
-  return (
-    <>
-      <button
-        type="button"
-        className="rounded px-1 text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
-        onClick={() => setOpen(true)}
-      >
-        Opening and closing words{said === 0 ? '' : ` (${said})`}
-      </button>
-      <Sheet
-        open={open}
-        onOpenChange={setOpen}
-        title="Opening and closing words"
-        about="Said before the first block and after the last, one sentence a line. The script begins and ends with them."
-      >
-        <LinesField
-          label="Opening: welcome, who it is for, what to fetch"
-          value={plan.openingWords ?? []}
-          placeholder="One sentence a line"
-          onChange={(words) => set({ openingWords: lines(words) }, 'the opening words', 'opening words')}
-        />
-        <LinesField
-          label="Closing: what was done, where next"
-          value={plan.closingWords ?? []}
-          placeholder="One sentence a line"
-          onChange={(words) => set({ closingWords: lines(words) }, 'the closing words', 'closing words')}
-        />
-      </Sheet>
-    </>
   );
 }

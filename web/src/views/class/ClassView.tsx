@@ -45,7 +45,6 @@ import { FindingsPanel } from './FindingsPanel';
 import { FitButton } from './FitButton';
 import { InterludeRow } from './InterludeRow';
 import { PartsBar } from './LengthGauge';
-import { LevelsButton } from './LevelsButton';
 import { StairsView } from './stairs/StairsView';
 import { focusRow, useRowActions } from './useRowActions';
 
@@ -54,6 +53,7 @@ const InterludeMenu = lazily(() => import('./InterludeMenu'));
 const AddPanel = lazily(() => import('./AddPanel'));
 const InsteadSheet = lazily(() => import('./InsteadSheet'));
 const ChosenBar = lazily(() => import('./ChosenBar'));
+const LevelsButton = lazily(() => import('./LevelsButton'));
 const LevelsView = lazily(() => import('./LevelsView'));
 const MendSheet = lazily(() => import('./MendSheet'));
 
@@ -184,7 +184,9 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             >
               {levels ? 'Back to the blocks' : 'Levels'}
             </button>
-            <LevelsButton levels={desk.levels} onTake={(edits) => edit(edits, 'levels everywhere')} />
+            <Suspense fallback={<span className="action">Levels everywhere</span>}>
+              <LevelsButton levels={desk.levels} onTake={(edits) => edit(edits, 'levels everywhere')} />
+            </Suspense>
             <Link to={`/script/${plan.id}`} className="action">
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>

@@ -11,7 +11,7 @@ interface LevelsButtonProps {
 }
 
 /** One lower and one higher rung beside every block: what that would be, what it costs, and taken in one step. */
-export function LevelsButton({ levels, onTake }: LevelsButtonProps) {
+export default function LevelsButton({ levels, onTake }: LevelsButtonProps) {
   const [found, setFound] = useState<LevelledClass | string | null>(null);
   const [trying, setTrying] = useState(false);
   const run = async () => {
