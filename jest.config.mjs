@@ -5,11 +5,13 @@ const project = (name) => ({
   rootDir: name,
   testMatch: ['**/*.test.ts'],
   transform: {
-    '^.+\\.ts$': [
+    '^.+\\.[jt]s$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2023' }, module: { type: 'commonjs' } },
     ],
   },
+  // Packages that are ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(?:flesch-kincaid|syllable)/)'],
   moduleNameMapper: { '^@warm-ladder/core/(.+)$': '<rootDir>/../core/$1/index.ts' },
 });
 

@@ -59,6 +59,8 @@ export const LIMIT_SETTINGS = {
   floorTrips: setting(1, 0, 50, '', 'Times up from the floor to standing'),
   flexionStretchSeconds: setting(240, 30, 3600, 's', 'Bending forward before a release'),
   propReturns: setting(0, 0, 50, '', 'Props put away and fetched again'),
+  silenceShare: setting(0.25, 0, 1, '', 'Least share of the work in which nobody speaks'),
+  dontShare: setting(0.25, 0, 1, '', 'Most of what is said that says what not to do, as a share'),
   arcHeat: setting(30, 0, 100, '', 'A class cooler than this throughout has no peak to place'),
   peakFrom: setting(0.6, 0, 1, '', 'Earliest place of the peak, as a share of the class'),
   peakTo: setting(0.8, 0, 1, '', 'Latest place of the peak, as a share of the class'),

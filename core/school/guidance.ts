@@ -7,7 +7,7 @@ import { asksFor, type Says } from './words';
 /** What the house says of a rung by its schools, and where it belongs among the lines of a script. */
 export interface Guidance {
   readonly school: SchoolId;
-  readonly place: 'setup' | 'breath' | 'alignment';
+  readonly place: 'breath' | 'legs' | 'alignment';
   readonly text: string;
 }
 
@@ -46,7 +46,7 @@ export function guidanceFor(catalog: Catalog, entry: RungEntry): readonly Guidan
   const { like, rung } = entry;
   const said: Guidance[] = [];
   const legsSeen = like !== 'side-lying' && like !== 'seated' && shapesOf(rung).every(legsLong);
-  if (legsSeen) said.push({ school: 'legs', place: 'setup', text: LEG_WORDS[choices.legs] });
+  if (legsSeen) said.push({ school: 'legs', place: 'legs', text: LEG_WORDS[choices.legs] });
   if (rung.phases.some(({ effort }) => effort)) {
     said.push({ school: 'effortBreath', place: 'breath', text: EFFORT_WORDS[choices.effortBreath] });
   }

@@ -4,6 +4,7 @@ import type { Cue } from '../repertoire';
 import { anyClass } from '../testing/arbitraries';
 import { block, catalogOf, classOf, exercise, rung } from '../testing/studio';
 import { draftScript } from './draftScript';
+import { wantsWords } from './line';
 
 const cues: Cue[] = [
   { id: 'c1', kind: 'setup', text: 'Lie down.' },
@@ -51,7 +52,7 @@ test('teaching says all, in the order it is spoken; the way out comes after the 
     'If the pelvis rocks: low.',
     '5 each side, left first. Say the last one.',
   ]);
-  expect(second).toMatchObject({ side: 'right', pass: 'second', lead: 'Change sides: right side now.' });
+  expect(second).toMatchObject({ side: 'right', pass: 2, lead: 'Change sides: right side now.' });
   expect(said(second)?.at(-1)).toBe('Rest the feet.');
 });
 
@@ -59,11 +60,65 @@ test('flowing says one line of set-up and no fault; words drafted from figures a
   const [, first] = sections(block('float/high'));
   expect(said(first)).not.toContain('Feet under the knees.');
   expect(said(first)).not.toContain('Go half as far.');
-  expect(first?.lines.filter(({ written }) => !written).map(({ text }) => text)).toEqual(['Breathe in for 2.']);
+  expect(first?.lines.filter(wantsWords).map(({ text }) => text)).toEqual(['Breathe in for 2.']);
 });
 
 test('the way between positions names every place and prop', () => {
   const props = catalogOf();
   const script = draftScript(props, timeClass(props, classOf([block('arch'), block('roll')])));
   expect(script.sections[2]?.lead).toBe('Take the roller, go through the left side to the back.');
+});
+
+describe('words of the class', () => {
+  const line = (id: string, kind: Cue['kind'], text: string, more: { phase?: string; pass?: 1 | 2 } = {}) => ({
+    id,
+    kind,
+    text,
+    ...more,
+  });
+  const spoken = (...lines: ReturnType<typeof line>[]) => {
+    const [, first, second] = sections(block('float/high', { mode: 'teach', lines }), block('hold'));
+    return [said(first), said(second)] as const;
+  };
+
+  test('replace every line of their kind, in its place, and know where they come from', () => {
+    const own = [line('l1', 'setup', 'Come onto hands and knees.')];
+    const [, first] = sections(block('float/high', { mode: 'teach', lines: own }));
+    expect(said(first)?.slice(0, 2)).toEqual(['Come onto hands and knees.', 'Breathe out on the effort.']);
+    expect(first?.lines[0]).toMatchObject({ id: 'l1', source: 'class', said: true });
+    expect(first?.lines.find(({ text }) => text === 'Float the knee.')).toMatchObject({ source: 'rung', cue: 'c3' });
+    expect(first?.lines.find(({ kind }) => kind === 'count')).toMatchObject({ source: 'drafted' });
+  });
+
+  test('of a phase replace that phase alone, on both passes; of a pass, that pass alone', () => {
+    const [first, second] = spoken(line('l1', 'action', 'Sink.', { phase: 'p2' }));
+    expect(first).toEqual(expect.arrayContaining(['Float the knee.', 'Sink.']));
+    expect(second).toEqual(expect.arrayContaining(['Float the knee.', 'Sink.']));
+    const [third, fourth] = spoken(line('l1', 'action', 'Only breathe.', { pass: 2 }));
+    expect(third).toEqual(expect.arrayContaining(['Float the knee.']));
+    expect(fourth).toContain('Only breathe.');
+    expect(fourth).not.toContain('Float the knee.');
+  });
+
+  test('that are empty silence, and what was not there is said once, in its usual place', () => {
+    const [first, second] = spoken(line('l1', 'alignment', ''), line('l2', 'image', 'Like a heron.'));
+    expect(first).not.toContain('Pelvis quiet.');
+    expect(second).not.toContain('Pelvis quiet.');
+    expect(first?.indexOf('Like a heron.')).toBe((first?.indexOf('Go half as far.') ?? 0) - 1);
+    expect(second).not.toContain('Like a heron.');
+  });
+
+  test('of the staff are known and not said, and so is what always holds for the room', () => {
+    const plan = classOf([block('hold', { notes: 'Watch the left knee.' })]);
+    const script = draftScript(catalog, timeClass(catalog, plan), { conditions: ['neck-pain'] });
+    const notSaid = script.sections.flatMap(({ lines }) => lines.filter((each) => !each.said).map(({ text }) => text));
+    expect(notSaid).toContain('Watch the left knee.');
+    expect(notSaid.some((text) => text.startsWith('Neck pain: '))).toBe(true);
+  });
+
+  test('every line of a section has an id of its own', () => {
+    for (const { lines } of sections(block('float/high', { mode: 'teach', options: ['low'] }), block('hold'))) {
+      expect(new Set(lines.map(({ id }) => id)).size).toBe(lines.length);
+    }
+  });
 });

@@ -1,7 +1,7 @@
 import type { TimedClass } from '../plan';
 import type { Catalog, RungEntry } from '../repertoire';
 import { type Guidance, guidanceFor } from '../school';
-import type { ScriptLine } from './line';
+import type { Unnamed } from './line';
 
 const BEGINNING_WORDS = {
   floor: 'We begin on the floor: feel the breath, and where the pelvis rests.',
@@ -18,22 +18,22 @@ export class HouseWords {
   }
 
   /** For a class that has no words of its own to begin with, where it begins as the house does. */
-  opening({ sequence, plan }: TimedClass): ScriptLine[] {
+  opening({ sequence, plan }: TimedClass): Unnamed[] {
     const { graph, method } = this.#catalog;
     const position = plan.openingPosition ?? sequence[0]?.position;
     if (position === undefined) return [];
     const { begin } = method.choices;
     const standing = graph.like(position) === 'standing';
     if (standing !== (begin === 'standing')) return [];
-    return [{ kind: 'setup', text: BEGINNING_WORDS[begin], written: false }];
+    return [{ kind: 'setup', text: BEGINNING_WORDS[begin], source: 'drafted', said: true }];
   }
 
   /** What is new with a rung. */
-  of(entry: RungEntry, place: Guidance['place']): ScriptLine[] {
-    return guidanceFor(this.#catalog, entry).flatMap((each): ScriptLine[] => {
+  of(entry: RungEntry, place: Guidance['place']): Unnamed[] {
+    return guidanceFor(this.#catalog, entry).flatMap((each): Unnamed[] => {
       if (each.place !== place || this.#last.get(each.school) === each.text) return [];
       this.#last.set(each.school, each.text);
-      return [{ kind: place === 'breath' ? 'alignment' : place, text: each.text, written: true }];
+      return [{ kind: 'alignment', text: each.text, source: 'drafted', said: true }];
     });
   }
 }

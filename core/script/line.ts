@@ -1,12 +1,30 @@
 import type { CueKind, Phase } from '../repertoire';
 
+/** Where the words of a line come from: the class, the rung's cues, or nobody yet. */
+export type LineSource = 'class' | 'rung' | 'drafted';
+
 export interface ScriptLine {
+  /** Unique in its section: the class's own line, the cue with its block, or what was drafted for it. */
+  readonly id: string;
   readonly kind: CueKind;
   readonly text: string;
-  /** Whether the rung carries these words; otherwise they were drafted from its figures and want writing. */
-  readonly written: boolean;
+  readonly source: LineSource;
+  /** Said aloud; otherwise it is for the teacher to know. */
+  readonly said: boolean;
+  /** The cue of the rung it is. */
+  readonly cue?: string;
   /** For an action: the phase it is spoken on. */
   readonly phase?: Phase;
   /** For a fault: what is seen. */
   readonly sign?: string;
 }
+
+/** Kinds that say no more than the figure while nobody has written them; the others are worked out, and so never wrong. */
+const WANT_WORDS: ReadonlySet<CueKind> = new Set<CueKind>(['setup', 'action', 'option']);
+
+/** Whether a line was drafted and wants writing. */
+export const wantsWords = ({ source, kind }: Pick<ScriptLine, 'source' | 'kind'>): boolean =>
+  source === 'drafted' && WANT_WORDS.has(kind);
+
+/** A line without its id: it is named when its section is put together. */
+export type Unnamed = Omit<ScriptLine, 'id'>;

@@ -1,1 +1,6 @@
+export * from './reviewVoice';
+export { VOICE_CODES, type VoiceCode, type VoiceFinding } from './rule';
+export { VOICE_RULES } from './rules';
 export * from './schoolFindings';
+export * from './speech';
+export { silenceOf, type Voice, voiceOf } from './spoken';

@@ -65,3 +65,28 @@ test('a worker that dies is said, and the next thing asked of it starts it anew'
   await page.getByRole('button', { name: 'Mend all' }).click();
   await expect(sheet.getByRole('button', { name: 'Take it all' })).toBeVisible();
 });
+
+test('a class asked for as the next episode begins with the end of the last one, and stands in its series', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/propose`);
+  await page.getByLabel('Audience').selectOption({ label: 'Throwing-room potters' });
+  await page.getByLabel('Minutes').fill('30');
+  await page.getByText('More: series, props, how it is taught').click();
+  await page.getByLabel('Series').selectOption({ index: 1 });
+  await page.getByRole('checkbox', { name: /beginning with what the last one ended with/ }).check();
+  await page.getByRole('button', { name: 'Propose three classes' }).click();
+  const first = page.getByRole('listitem', { name: 'Proposal 1' });
+  await expect(first.getByText(/Last time’s end first/)).toBeVisible();
+  const before = await (await fetch(`${studio.address}/api/bundle`)).json();
+  await first.getByRole('button', { name: 'Take this class' }).click();
+  await saved(page);
+  const after = await (await fetch(`${studio.address}/api/bundle`)).json();
+  expect(after.series[0].episodes).toHaveLength(before.series[0].episodes.length + 1);
+  expect(page.url()).toContain(after.series[0].episodes.at(-1).class);
+  await page.keyboard.press('Control+z');
+  await expect
+    .poll(async () => (await (await fetch(`${studio.address}/api/bundle`)).json()).series[0].episodes.length)
+    .toBe(before.series[0].episodes.length);
+});

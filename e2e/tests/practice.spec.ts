@@ -27,12 +27,8 @@ async function newClass(page: Page, address: string, name: string): Promise<void
   await page.getByLabel('Name of the class').fill(name);
 }
 
-/** A choice of the class head, by the words that begin its label. */
-const choice = (page: Page, name: string) =>
-  page
-    .locator('label')
-    .filter({ hasText: new RegExp(`^${name} `) })
-    .getByRole('combobox');
+/** A choice of the class head. */
+const choice = (page: Page, name: string) => page.getByLabel(name, { exact: true });
 
 const details = (page: Page, block: number) =>
   page.getByRole('button', { name: `Details of block ${block}`, exact: true }).click();

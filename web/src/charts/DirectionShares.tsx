@@ -28,7 +28,7 @@ export default function DirectionShares({ shares, bands }: DirectionSharesProps)
     return `${row.direction} ${shares.map(({ of }) => percentText(of[direction])).join(' and ')}${band}`;
   });
   return (
-    <div role="img" aria-label={`Share of the work in each direction: ${told.join(', ')}`}>
+    <div role="img" className="overflow-hidden" aria-label={`Share of the work in each direction: ${told.join(', ')}`}>
       <ResponsiveContainer width="100%" height={44 + rows.length * (18 + 12 * shares.length)}>
         <BarChart data={rows} layout="vertical" margin={{ left: 0, right: 12 }} accessibilityLayer={false}>
           <XAxis type="number" domain={[0, 'dataMax']} tickFormatter={percentText} {...AXIS} />

@@ -21,7 +21,11 @@ export default function EffortLines({ names, outlines }: EffortLinesProps) {
   }));
   const most = outlines.map(({ steps }) => Math.round(Math.max(0, ...steps.map(({ heat }) => heat ?? 0))));
   return (
-    <div role="img" aria-label={`Heat over time: ${names.map((name, i) => `${name} at most ${most[i]}`).join(', ')}`}>
+    <div
+      role="img"
+      className="overflow-hidden"
+      aria-label={`Heat over time: ${names.map((name, i) => `${name} at most ${most[i]}`).join(', ')}`}
+    >
       <ResponsiveContainer width="100%" height={220}>
         <LineChart data={rows} margin={{ left: 0, right: 16 }} accessibilityLayer={false}>
           <CartesianGrid stroke={INK.line} strokeOpacity={0.5} vertical={false} />

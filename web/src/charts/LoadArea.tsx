@@ -13,7 +13,7 @@ interface LoadAreaProps {
 /** A load over one repetition. */
 export default function LoadArea({ points, longest, heaviest, label }: LoadAreaProps) {
   return (
-    <div role="img" aria-label={label}>
+    <div role="img" className="overflow-hidden" aria-label={label}>
       <ResponsiveContainer width="100%" height={110}>
         <AreaChart data={[...points]} margin={{ top: 4, left: 0, right: 4, bottom: 0 }} accessibilityLayer={false}>
           <XAxis dataKey="seconds" type="number" domain={[0, longest]} unit=" s" tickCount={6} {...AXIS} />

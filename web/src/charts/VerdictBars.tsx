@@ -22,7 +22,7 @@ export default function VerdictBars({ rows }: VerdictBarsProps) {
   );
   const data = rows.map(({ name, counts }) => ({ name, ...counts }));
   return (
-    <div role="img" aria-label={told.join('; ')}>
+    <div role="img" className="overflow-hidden" aria-label={told.join('; ')}>
       <ResponsiveContainer width="100%" height={20 + rows.length * 27}>
         <BarChart data={data} layout="vertical" margin={{ left: 0, right: 8 }} accessibilityLayer={false}>
           <XAxis type="number" hide />

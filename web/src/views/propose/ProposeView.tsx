@@ -1,18 +1,20 @@
 import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS } from '@warm-ladder/core/method';
 import { type ClassPlan, isRungBlock } from '@warm-ladder/core/plan';
 import type { Brief } from '@warm-ladder/core/sequence';
+import type { Series } from '@warm-ladder/core/series';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectAudiences, selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectAudiences, selectCatalog, selectSeries } from '../../app/selectors';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { changed } from '../../app/studio';
 import { stopDesk } from '../../desk/desk';
 import { proposed } from '../../desk/useDesk';
 import type { ProposedClass, ProposedClasses } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { PositionOptions } from '../../parts/PositionOptions';
+import { BriefMore } from './BriefMore';
 import { ProposalCard } from './ProposalCard';
 import { WishList } from './WishList';
 
@@ -20,7 +22,8 @@ import { WishList } from './WishList';
 export function Component() {
   const audiences = useAppSelector(selectAudiences);
   const catalog = useAppSelector(selectCatalog);
-  const change = useChange();
+  const series = useAppSelector(selectSeries);
+  const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [brief, setBrief] = useState<Brief>(() => ({
     minutes: 45,
@@ -39,7 +42,9 @@ export function Component() {
   };
   const take = ({ plan }: ProposedClass) => {
     const id = newId(plan.name);
-    change('classes', id, { ...plan, id }, `making ${plan.name}`);
+    dispatch(
+      changed({ documents: documentsFor(series, { ...plan, id }, brief), label: `making ${plan.name}`, field: '' }),
+    );
     void navigate(`/class/${id}`);
   };
   const asked = answer !== null || share !== null;
@@ -120,6 +125,7 @@ export function Component() {
             onChange={(mustNot) => set({ mustNot: mustNot.length > 0 ? mustNot : undefined })}
           />
         </div>
+        <BriefMore brief={brief} onChange={set} />
         <div className="mt-3 flex flex-wrap items-center gap-4 text-base">
           <button type="submit" className="action action-main" disabled={share !== null}>
             {kept ? `Ask again, keeping ${kept.ids.size}` : asked ? 'Propose others' : 'Propose three classes'}
@@ -148,6 +154,16 @@ export function Component() {
       )}
     </main>
   );
+}
+
+/** The class as it is taken, and, where it was asked for as one, as an episode of its series in the place asked for. */
+function documentsFor(all: readonly Series[], plan: ClassPlan, { series: id, episode }: Brief) {
+  const made = { kind: 'classes', id: plan.id, after: plan } as const;
+  const series = all.find((each) => each.id === id);
+  if (!series) return [made];
+  const at = Math.min(series.episodes.length, (episode ?? series.episodes.length + 1) - 1);
+  const episodes = series.episodes.toSpliced(at, 0, { class: plan.id });
+  return [made, { kind: 'series', id: series.id, after: { ...series, episodes } } as const];
 }
 
 /** Steps of one proposal that are to stay when the rest is asked for again. */

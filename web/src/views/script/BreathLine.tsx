@@ -1,4 +1,4 @@
-import type { ScriptLine } from '@warm-ladder/core/script';
+import { type ScriptLine, wantsWords } from '@warm-ladder/core/script';
 import { BreathWave } from '../../parts/BreathWave';
 
 /** The action on each breath: one wave a phase, as wide as its counts, the words beneath it. */
@@ -13,7 +13,9 @@ export function BreathLine({ lines }: { lines: readonly ScriptLine[] }) {
             <span className={`text-sm ${effort ? 'font-semibold' : 'text-soft'}`}>
               {breath} {counts}
             </span>
-            <span className={`block text-lg leading-snug ${line.written ? '' : 'text-soft italic'}`}>{line.text}</span>
+            <span className={`block text-lg leading-snug ${wantsWords(line) ? 'text-soft italic' : ''}`}>
+              {line.text}
+            </span>
           </li>
         );
       })}

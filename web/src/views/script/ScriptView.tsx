@@ -1,6 +1,6 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { clock, conditionsOf, earlierInSeries } from '@warm-ladder/core/review';
-import { draftScript, GENERAL_ADVICE, type ScriptSection } from '@warm-ladder/core/script';
+import { draftScript, GENERAL_ADVICE, type ScriptSection, wantsWords } from '@warm-ladder/core/script';
 import { schoolFindings } from '@warm-ladder/core/voice';
 import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
@@ -54,7 +54,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
     [catalog, timed, audience, earlier],
   );
   const strays = useMemo(() => schoolFindings(catalog, timed), [catalog, timed]);
-  const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(({ written }) => !written).length, 0);
+  const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(wantsWords).length, 0);
   const props = [...new Set(timed.blocks.flatMap(({ entry }) => entry.props.map(({ name }) => name)))];
   return (
     <main className="mx-auto w-full max-w-3xl px-4 py-5 print:max-w-none print:p-0">
@@ -121,6 +121,6 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   );
 
   function entryOf({ block, pass }: ScriptSection) {
-    return block === null || pass === 'second' ? undefined : (timed.sequence[block]?.entry ?? undefined);
+    return block === null || pass === 2 ? undefined : (timed.sequence[block]?.entry ?? undefined);
   }
 }

@@ -1,6 +1,6 @@
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, spell } from '@warm-ladder/core/review';
-import type { ScriptLine, ScriptSection } from '@warm-ladder/core/script';
+import { type ScriptLine, type ScriptSection, wantsWords } from '@warm-ladder/core/script';
 import { RungFigure } from '../../figure/RungFigure';
 import { BreathLine } from './BreathLine';
 
@@ -51,7 +51,7 @@ export function Section({ section, figure }: { section: ScriptSection; figure: R
         {figure && <RungFigure entry={figure} className="float-right ml-3 h-16 w-28" />}
         <h3 className="font-name text-xl leading-tight font-semibold">
           {title}
-          {side && <Tag>{pass === 'second' ? `now ${side}` : side}</Tag>}
+          {side && <Tag>{pass === 2 ? `now ${side}` : side}</Tag>}
           <span className="ml-2 font-work text-base font-normal text-soft">{spell(seconds)}</span>
         </h3>
         {setup.map((line) => (
@@ -103,5 +103,5 @@ const Tag = ({ children }: { children: React.ReactNode }) => (
 
 /** Drafted words stand in italics: they want writing. */
 const Words = ({ line }: { line: ScriptLine }) => (
-  <span className={line.written ? '' : 'text-soft italic'}>{line.text}</span>
+  <span className={wantsWords(line) ? 'text-soft italic' : ''}>{line.text}</span>
 );

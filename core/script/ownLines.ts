@@ -1,0 +1,68 @@
+import type { Line } from '../plan';
+import { CUE_KINDS, type Phase } from '../repertoire';
+import type { ScriptLine, Unnamed } from './line';
+
+type Passed = 1 | 2;
+
+/**
+ * The lines of a pass with the class's own words in their place: those of a kind replace every line of that kind, or of
+ * that phase of it where they say one; no words silence them. What says a pass is of that pass alone; what says none
+ * stands in the first, and in the second where it replaces something.
+ */
+export function withOwnLines(
+  drafted: readonly Unnamed[],
+  own: readonly Line[],
+  phases: readonly Phase[],
+  pass: Passed,
+): Unnamed[] {
+  if (own.length === 0) return [...drafted];
+  let lines: Unnamed[] = [...drafted];
+  for (const target of targetsOf(own, pass)) {
+    const replaces = (line: Unnamed) =>
+      line.kind === target.kind && (target.phase === undefined || line.phase?.id === target.phase);
+    const at = lines.findIndex(replaces);
+    if (at < 0 && pass === 2 && target.lines.every((line) => line.pass === undefined)) continue;
+    const written = target.lines.flatMap((line): Unnamed[] => (line.text === '' ? [] : [asLine(line, phases)]));
+    const place = at < 0 ? placeFor(lines, target.kind) : at;
+    const kept = lines.filter((line) => !replaces(line));
+    const before = lines.slice(0, place).filter((line) => !replaces(line)).length;
+    lines = kept.toSpliced(before, 0, ...written);
+  }
+  return lines;
+}
+
+interface Target {
+  readonly kind: Line['kind'];
+  readonly phase: string | undefined;
+  lines: Line[];
+}
+
+/** What is replaced by which lines, whole kinds before single phases of them. */
+function targetsOf(own: readonly Line[], pass: Passed): Target[] {
+  const targets = new Map<string, Target>();
+  for (const line of own) {
+    if (line.pass !== undefined && line.pass !== pass) continue;
+    const name = `${line.kind} ${line.phase ?? ''}`;
+    const target = targets.get(name) ?? { kind: line.kind, phase: line.phase, lines: [] };
+    target.lines.push(line);
+    targets.set(name, target);
+  }
+  // Words of this pass alone stand in the place of those of both.
+  for (const target of targets.values()) {
+    const here = target.lines.filter((line) => line.pass !== undefined);
+    if (here.length > 0) target.lines = here;
+  }
+  return [...targets.values()].sort((a, b) => Number(a.phase !== undefined) - Number(b.phase !== undefined));
+}
+
+function asLine({ id, kind, text, phase }: Line, phases: readonly Phase[]): Unnamed & Pick<ScriptLine, 'id'> {
+  const spoken = phases.find((each) => each.id === phase) ?? (kind === 'action' ? phases[0] : undefined);
+  return { id, kind, text, source: 'class', said: true, ...(spoken ? { phase: spoken } : {}) };
+}
+
+/** Where a kind of line that was not there is spoken, in the usual order of kinds. */
+function placeFor(lines: readonly Unnamed[], kind: Line['kind']): number {
+  const later = CUE_KINDS.slice(CUE_KINDS.indexOf(kind) + 1);
+  const at = lines.findIndex((line) => later.includes(line.kind));
+  return at < 0 ? lines.length : at;
+}

@@ -1,0 +1,135 @@
+import { judge } from '../../caution';
+import { doseOf } from '../../plan';
+import type { CueKind } from '../../repertoire';
+import { missing, type VoiceRule } from '../rule';
+import type { SpokenBlock } from '../spoken';
+
+const says = ({ said }: SpokenBlock, kind: CueKind): boolean => said.some((line) => line.kind === kind);
+/** Said by somebody: what was drafted says no more than the figure. */
+const written = ({ said }: SpokenBlock, kind: CueKind): boolean =>
+  said.some((line) => line.kind === kind && line.source !== 'drafted');
+
+const setupUnsaid: VoiceRule = {
+  code: 'SETUP_UNSAID',
+  severity: 'look',
+  limit: 'a set-up that somebody wrote; none where the block goes on in the same shape',
+  says: 'nobody says where everything is',
+  find: (block) =>
+    missing(
+      !written(block, 'setup') && !block.part.carries,
+      'nobody has said how to set it up. Say where feet, hands and head are.',
+    ),
+};
+
+const actionUnsaid: VoiceRule = {
+  code: 'ACTION_UNSAID',
+  severity: 'look',
+  limit: 'words for every phase',
+  says: 'a phase has no words',
+  find: ({ passes }) => {
+    const [first] = passes;
+    const actions = first?.lines.filter(({ kind, said }) => kind === 'action' && said) ?? [];
+    const unsaid = actions.filter(({ source }) => source === 'drafted').length;
+    const silent = actions.length === 0 ? 1 : 0;
+    const count = unsaid + silent;
+    if (count === 0) return [];
+    const what = silent
+      ? 'no phase has words'
+      : count === 1
+        ? 'one phase has no words'
+        : `${count} phases have no words`;
+    return [
+      {
+        value: count,
+        limit: 0,
+        unit: 'times',
+        sentence: `${what}. Say what moves on which breath.`,
+        lines: actions.filter(({ source }) => source === 'drafted').map(({ id }) => id),
+      },
+    ];
+  },
+};
+
+const alignmentUnsaid: VoiceRule = {
+  code: 'ALIGNMENT_UNSAID',
+  severity: 'look',
+  limit: 'one at least',
+  says: 'nothing says what stays still',
+  find: (block) => missing(!written(block, 'alignment'), 'nothing says what stays still. Say one thing to keep.'),
+};
+
+const countUnsaid: VoiceRule = {
+  code: 'COUNT_UNSAID',
+  severity: 'look',
+  limit: 'one at least',
+  says: 'nobody says how many',
+  find: (block) => missing(!says(block, 'count'), 'nobody says how many.'),
+};
+
+const transitionUnsaid: VoiceRule = {
+  code: 'TRANSITION_UNSAID',
+  severity: 'look',
+  limit: 'the way out, where people leave their place and the class says nothing of it on purpose',
+  says: 'the way out has been silenced',
+  find: ({ part }, { timed }) => {
+    const next = timed.sequence[part.index + 1];
+    const leaves = next !== undefined && next.change.places.length > 1;
+    const silenced = part.block.lines?.some(({ kind, text }) => kind === 'transition' && text === '') ?? false;
+    const others = part.block.lines?.some(({ kind, text }) => kind === 'transition' && text !== '') ?? false;
+    return missing(leaves && silenced && !others, 'people leave the place, and the way out has been silenced.');
+  },
+};
+
+const optionUnsaid: VoiceRule = {
+  code: 'OPTION_UNSAID',
+  severity: 'look',
+  limit: 'one for the options the block has',
+  says: 'a block has options nobody offers',
+  find: (block) =>
+    missing(
+      (block.part.block.options?.length ?? 0) > 0 && !says(block, 'option'),
+      'it has options, and nobody offers them.',
+    ),
+};
+
+const SIDE_WORDS = /\b(?:left|right)\b/i;
+
+const sideUnsaid: VoiceRule = {
+  code: 'SIDE_UNSAID',
+  severity: 'look',
+  limit: 'the side, on each pass of what is done on one side and then on the other',
+  says: 'the side is not named, or not named again at the change',
+  find: ({ part, passes }) => {
+    if (part.slots.length < 2) return [];
+    return passes.flatMap(({ lines, lead, pass }) => {
+      const named = lines.some(({ said, text }) => said && SIDE_WORDS.test(text)) || SIDE_WORDS.test(lead ?? '');
+      return missing(!named, pass === 1 ? 'nobody names the side.' : 'the side is not named again at the change.');
+    });
+  },
+};
+
+const safetyUnsaid: VoiceRule = {
+  code: 'SAFETY_UNSAID',
+  severity: 'fix',
+  limit: 'a line of safety where a caution of the room applies',
+  says: 'a caution applies, and its line has been silenced',
+  find: (block, { catalog, conditions }) => {
+    const { entry, block: own } = block.part;
+    const { cautions } = judge(catalog, entry, conditions, own.dose ? doseOf(entry, own) : undefined);
+    return missing(
+      cautions.length > 0 && !says(block, 'safety'),
+      'a caution of the room applies, and nobody says what to mind. Bring its safety line back.',
+    );
+  },
+};
+
+export const COMPLETE_RULES: readonly VoiceRule[] = [
+  safetyUnsaid,
+  setupUnsaid,
+  actionUnsaid,
+  alignmentUnsaid,
+  countUnsaid,
+  optionUnsaid,
+  sideUnsaid,
+  transitionUnsaid,
+];

@@ -1,0 +1,68 @@
+import type { Remedy } from '../../review';
+import type { ScriptLine, ScriptSection } from '../../script';
+import { isUnder } from '../../vocabulary/measure';
+import { saidInstead } from '../mending';
+import type { VoiceRule } from '../rule';
+import { speechSeconds, wordsIn } from '../speech';
+import type { SpokenBlock, Voice } from '../spoken';
+
+const cueLong: VoiceRule = {
+  code: 'CUE_LONG',
+  severity: 'look',
+  limit: 'the seconds of the phase it is spoken on',
+  says: 'an action takes longer to say than its phase lasts',
+  find: (block, voice) => {
+    const [first] = block.passes;
+    return (first?.lines ?? []).flatMap((line) => {
+      if (line.kind !== 'action' || !line.said || !line.phase) return [];
+      const seconds = line.phase.counts * block.part.count;
+      const spoken = speechSeconds(wordsIn(line.text), voice.script.wordsPerMinute);
+      if (spoken <= seconds + 1e-9) return [];
+      const fits = Math.floor((seconds * voice.script.wordsPerMinute) / 60);
+      return [
+        {
+          value: spoken,
+          limit: seconds,
+          unit: 's' as const,
+          sentence: `“${line.text}” takes ${tenths(spoken)} s to say, and its breath lasts ${tenths(seconds)} s: ${fits === 1 ? 'one word fits' : `${fits} words fit`}.`,
+          lines: [line.id],
+          mend: () => shorter(block, first as ScriptSection, line, fits),
+        },
+      ];
+    });
+  },
+};
+
+const tenths = (seconds: number): string => String(Math.round(seconds * 10) / 10);
+
+/** Other words of the rung for the same, where they fit. */
+function shorter({ part }: SpokenBlock, section: ScriptSection, line: ScriptLine, words: number): Remedy[] {
+  const cue = part.entry.rung.cues?.find(({ id }) => id === line.cue);
+  return (cue?.alternatives ?? [])
+    .filter((text) => wordsIn(text) <= words)
+    .map((text) => saidInstead(part, section, line, text));
+}
+
+const silenceShort: VoiceRule = {
+  code: 'SILENCE_SHORT',
+  severity: 'look',
+  limit: '`limits.silenceShare` of the seconds people work',
+  says: 'speech fills the work, and nobody can feel anything',
+  find: ({ work, speech }, { catalog }: Voice) => {
+    const { silenceShare } = catalog.method.limits;
+    if (work <= 0) return [];
+    const silence = 1 - speech / work;
+    if (!isUnder(silence, silenceShare, '')) return [];
+    const over = Math.ceil(speech - (1 - silenceShare) * work);
+    return [
+      {
+        value: silence,
+        limit: silenceShare,
+        unit: '' as const,
+        sentence: `${Math.round((speech / work) * 100)} % of the work is spoken over. Say ${over} s less, or do more repetitions.`,
+      },
+    ];
+  },
+};
+
+export const FIT_RULES: readonly VoiceRule[] = [cueLong, silenceShort];

@@ -1,0 +1,47 @@
+import type { TimedBlock } from '../plan';
+import type { Script, ScriptLine, ScriptSection } from '../script';
+
+/** How many words are said: runs between spaces that hold a letter or a digit. @example wordsIn('Down – up, 2') // 3 */
+export const wordsIn = (text: string): number => text.split(/\s+/u).filter((run) => /[\p{L}\p{N}]/u.test(run)).length;
+
+/** Seconds that words take. @param wordsPerMinute how fast they are said */
+export const speechSeconds = (words: number, wordsPerMinute: number): number => (words * 60) / wordsPerMinute;
+
+/** Kinds spoken while people work, once in the first pass of a block. */
+const ONCE_IN_WORK: ReadonlySet<ScriptLine['kind']> = new Set<ScriptLine['kind']>([
+  'alignment',
+  'image',
+  'feel',
+  'fault',
+]);
+
+/** Repetitions an action is spoken on, in the first pass and in the second: the rest is counted. */
+const SPOKEN_ON = { 1: 2, 2: 1 } as const;
+
+/**
+ * Words said while people work in one pass: actions on the first repetitions, what keeps and pictures the shape once, and
+ * a word for each repetition.
+ * @param reps repetitions of the pass, all sets together
+ */
+export function wordsInWork({ lines, pass }: Pick<ScriptSection, 'lines' | 'pass'>, reps: number): number {
+  let words = reps;
+  for (const { kind, text, said } of lines) {
+    if (!said) continue;
+    if (kind === 'action') words += wordsIn(text) * Math.min(SPOKEN_ON[pass], Math.max(1, Math.round(reps)));
+    else if (pass === 1 && ONCE_IN_WORK.has(kind)) words += wordsIn(text);
+  }
+  return words;
+}
+
+/** Repetitions of each pass, all sets together. */
+export const repsOfPasses = ({ sets, reps, secondReps, slots, entry }: TimedBlock): readonly number[] => {
+  const alternates = entry.exercise.sides === 'alternate' && slots.length === 1;
+  return slots.length > 1 ? [sets * reps, sets * secondReps] : [sets * reps * (alternates ? 2 : 1)];
+};
+
+/** Words that are said in a script, each line once. */
+export const wordsOf = ({ sections }: Pick<Script, 'sections'>): number =>
+  sections.reduce(
+    (sum, { lines }) => sum + lines.reduce((own, { said, text }) => own + (said ? wordsIn(text) : 0), 0),
+    0,
+  );

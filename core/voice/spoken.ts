@@ -1,0 +1,64 @@
+import type { Condition } from '../caution';
+import type { Audience, TimedBlock, TimedClass } from '../plan';
+import type { Catalog } from '../repertoire';
+import type { Script, ScriptLine, ScriptSection } from '../script';
+import { repsOfPasses, speechSeconds, wordsInWork } from './speech';
+
+/** A block with all that is spoken on it. */
+export interface SpokenBlock {
+  readonly part: TimedBlock;
+  /** Its passes: the first, and the second where it has one. */
+  readonly passes: readonly ScriptSection[];
+  /** Every line that is said, whichever pass. */
+  readonly said: readonly ScriptLine[];
+  /** Seconds spoken while people work, and the seconds they work. */
+  readonly speech: number;
+  readonly work: number;
+}
+
+/** What the language review reads: a class as it is timed for a teacher, and its script. */
+export interface Voice {
+  readonly catalog: Catalog;
+  readonly timed: TimedClass;
+  readonly script: Script;
+  readonly conditions: readonly Condition[];
+  readonly audience: Audience | undefined;
+  readonly blocks: readonly SpokenBlock[];
+}
+
+export function voiceOf(
+  catalog: Catalog,
+  timed: TimedClass,
+  script: Script,
+  {
+    conditions = [],
+    audience,
+  }: { readonly conditions?: readonly Condition[]; readonly audience?: Audience | undefined } = {},
+): Voice {
+  const byBlock = new Map<number, ScriptSection[]>();
+  for (const section of script.sections) {
+    if (section.block !== null && section.kind === 'block') {
+      byBlock.set(section.block, [...(byBlock.get(section.block) ?? []), section]);
+    }
+  }
+  const blocks = timed.blocks.map((part): SpokenBlock => {
+    const passes = byBlock.get(part.index) ?? [];
+    const reps = repsOfPasses(part);
+    const words = passes.reduce((sum, pass, i) => sum + wordsInWork(pass, reps[i] ?? 0), 0);
+    return {
+      part,
+      passes,
+      said: passes.flatMap(({ lines }) => lines.filter(({ said }) => said)),
+      speech: speechSeconds(words, script.wordsPerMinute),
+      work: part.work,
+    };
+  });
+  return { catalog, timed, script, conditions, audience, blocks };
+}
+
+/** The share of the work in which nobody speaks, over the whole class; 1 where nobody works. */
+export function silenceOf({ blocks }: Pick<Voice, 'blocks'>): number {
+  const work = blocks.reduce((sum, block) => sum + block.work, 0);
+  const speech = blocks.reduce((sum, block) => sum + block.speech, 0);
+  return work > 0 ? 1 - speech / work : 1;
+}
