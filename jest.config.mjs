@@ -11,7 +11,7 @@ const project = (name) => ({
     ],
   },
   // Packages that are ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(?:flesch-kincaid|syllable)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(?:flesch-kincaid|syllable|subsrt-ts)/)'],
   moduleNameMapper: { '^@warm-ladder/core/(.+)$': '<rootDir>/../core/$1/index.ts' },
 });
 

@@ -10,10 +10,9 @@ export default defineConfig({
     minify: false,
     rolldownOptions: {
       input: Object.fromEntries(
-        ['main', 'review', 'mend', 'propose', 'backup', 'restore', 'move', 'prepare', 'publish'].map((name) => [
-          name,
-          `src/${name}.ts`,
-        ]),
+        ['main', 'review', 'mend', 'propose', 'script', 'backup', 'restore', 'move', 'prepare', 'publish'].map(
+          (name) => [name, `src/${name}.ts`],
+        ),
       ),
     },
   },

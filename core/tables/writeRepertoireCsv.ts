@@ -2,19 +2,10 @@ import Papa from 'papaparse';
 import type { Bundle } from '../formats';
 import { Catalog, rungKey } from '../repertoire';
 import { type Column, CSV_COLUMNS } from './columns';
+import { inert } from './inert';
 
 /** Several values in one cell. */
 const JOIN = ' | ';
-
-/** What a spreadsheet would run as a formula, or what already begins with the mark that keeps it from being run. */
-const RUNS = /^(?:'|[=+\-@\t\r\n])/;
-
-/**
- * A text that no spreadsheet runs: a leading apostrophe stands before it, and is taken off again when it is read. So is
- * one of the text's own, which would otherwise be taken for that mark.
- */
-const inert = (cell: string | number): string | number =>
-  typeof cell === 'string' && RUNS.test(cell) ? `'${cell}` : cell;
 
 /** One value of several in a cell: a bar of its own is written twice, since a single one parts values. */
 const part = (value: string): string => value.replaceAll('|', '||');

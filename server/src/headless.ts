@@ -8,11 +8,11 @@ const [SOUND, UNSOUND, UNREADABLE, CRASHED] = [0, 1, 2, 3] as const;
 /** What was asked for can't be had; the message says what was expected. */
 export class Refused extends Error {}
 
-interface Answer {
-  readonly document: unknown;
+/** One JSON document, or something raw that is printed as it is. */
+type Answer = ({ readonly document: unknown } | { readonly raw: string | Buffer }) & {
   /** Whether the command ends with 0. */
   readonly sound: boolean;
-}
+};
 
 type Options = Readonly<Record<string, { readonly type: 'string' | 'boolean' }>>;
 type Values<O extends Options> = { readonly [K in keyof O]?: O[K]['type'] extends 'boolean' ? boolean : string };
@@ -23,7 +23,7 @@ interface Command<O extends Options> {
   /** What is expected after `npm run --silent`, in one line. */
   readonly usage: string;
   /** @throws Refused when the files do not hold what the options name */
-  readonly answer: (bundle: Bundle, values: Values<O>) => Answer;
+  readonly answer: (bundle: Bundle, values: Values<O>) => Answer | Promise<Answer>;
 }
 
 /**
@@ -31,17 +31,19 @@ interface Command<O extends Options> {
  * complaints on standard error, and how it went as the exit code.
  */
 export function runHeadless<const O extends Options>({ name, options, usage, answer }: Command<O>): void {
-  process.exitCode = run(process.argv.slice(2));
+  void run(process.argv.slice(2)).then((code) => {
+    process.exitCode = code;
+  });
 
-  function run(args: readonly string[]): number {
+  async function run(args: readonly string[]): Promise<number> {
     try {
       const { values, positionals } = argumentsOf(args);
       if (positionals.length === 0) throw new Refused(`Name at least one bundle file: ${usage}`);
       const { bundle, notes } = readFiles(positionals);
       for (const note of notes) console.error(note);
-      const { document, sound } = answer(bundle, values);
-      process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
-      return sound ? SOUND : UNSOUND;
+      const given = await answer(bundle, values);
+      process.stdout.write('raw' in given ? given.raw : `${JSON.stringify(given.document, null, 2)}\n`);
+      return given.sound ? SOUND : UNSOUND;
     } catch (error) {
       if (error instanceof UnreadableFile || error instanceof Refused) {
         console.error(error.message);

@@ -1,0 +1,57 @@
+import type { Condition } from '../caution';
+import type { BundleStudio } from '../formats/studioOf';
+import type { ClassPlan, Teacher, TimedClass } from '../plan';
+import { timeClass } from '../plan';
+import type { Catalog } from '../repertoire';
+import { conditionsOf, type ReviewContext } from '../review';
+import { draftScript, type RoomCard, roomCard, type Script } from '../script';
+import { type Voice, voiceOf } from '../voice';
+
+/** A class as it is handed out: timed for a teacher, with its script and its levels. */
+export interface SpokenClass {
+  readonly catalog: Catalog;
+  readonly plan: ClassPlan;
+  readonly timed: TimedClass;
+  readonly script: Script;
+  readonly voice: Voice;
+  readonly card: RoomCard;
+  readonly conditions: readonly Condition[];
+  readonly teacher: Teacher | undefined;
+  /** Who it is for, in words. */
+  readonly audience: string;
+  /** What is fetched for it, each once. */
+  readonly equipment: readonly string[];
+}
+
+/**
+ * @param group how many people come, where it is known
+ * @throws PlanError when the class does not fit the repertoire
+ */
+export function spokenClass(
+  catalog: Catalog,
+  plan: ClassPlan,
+  { audience, teacher, earlier }: ReviewContext = {},
+  group?: number,
+): SpokenClass {
+  const timed = timeClass(catalog, plan, { audience, teacher });
+  const conditions = conditionsOf(plan, audience);
+  const script = draftScript(catalog, timed, { conditions, earlier, teacher });
+  return {
+    catalog,
+    plan,
+    timed,
+    script,
+    voice: voiceOf(catalog, timed, script, { conditions, audience }),
+    card: roomCard(catalog, timed, group),
+    conditions,
+    teacher,
+    audience: audience?.name ?? 'anyone',
+    equipment: [...new Set(timed.blocks.flatMap(({ entry }) => entry.props.map(({ name }) => name)))],
+  };
+}
+
+/** A class of a bundle by its id; `null` where there is none. */
+export function spokenIn({ catalog, classOf, contextOf }: BundleStudio, id: string): SpokenClass | null {
+  const plan = classOf(id);
+  return plan ? spokenClass(catalog, plan, contextOf(plan)) : null;
+}

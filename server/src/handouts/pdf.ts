@@ -1,0 +1,292 @@
+import { createRequire } from 'node:module';
+import { FLOOR_LINE, OUTLINE, rungScene, STROKES } from '@warm-ladder/core/figure';
+import type { Handout, HandoutCell, HandoutPart } from '@warm-ladder/core/handouts';
+import type { RungEntry } from '@warm-ladder/core/repertoire';
+import PDFDocument from 'pdfkit';
+
+/** Paper a handout is made for. */
+export const PAPERS = { a4: 'A4', letter: 'LETTER' } as const;
+export type Paper = keyof typeof PAPERS;
+
+/** Points: the margin, the column of the clock, the height of the foot, a figure. */
+const [MARGIN, CLOCK, FOOT] = [34, 42, 22];
+const FIGURE = { width: 64, height: 36 };
+/** The size of the text, and what a table is made smaller by until it stands on one page. */
+const SIZE = 9;
+const [LEAST_SIZE, SMALLER] = [5.5, 0.5];
+
+const INK = '#331f31';
+const SOFT = '#69535f';
+const LINE = '#d3c2ab';
+const TONES = {
+  far: '#b3a0a4',
+  trunk: '#6d5866',
+  near: INK,
+  arm: INK,
+  prop: '#6f86a8',
+  ghost: '#dccdbd',
+  way: '#b0573c',
+};
+
+const font = createRequire(import.meta.url);
+const FONTS = {
+  plain: '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff',
+  strong: '@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff',
+} as const;
+
+type Document = PDFKit.PDFDocument;
+
+/** A handout on paper: its title and page on every page, a block never broken over two, a table on one page. */
+export async function pdfOf(handout: Handout, paper: Paper = 'a4'): Promise<Buffer> {
+  return pdfOfAll([handout], paper);
+}
+
+/** Several handouts as one document, each from a page of its own on. */
+export async function pdfOfAll(handouts: readonly Handout[], paper: Paper = 'a4'): Promise<Buffer> {
+  const doc = new PDFDocument({
+    size: PAPERS[paper],
+    margins: { top: MARGIN, bottom: MARGIN + FOOT, left: MARGIN, right: MARGIN },
+    bufferPages: true,
+    autoFirstPage: false,
+    info: { Title: handouts[0]?.title ?? '', Producer: 'Warm Ladder' },
+  });
+  const chunks: Buffer[] = [];
+  const done = new Promise<Buffer>((resolve, reject) => {
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, font.resolve(file));
+  for (const handout of handouts) {
+    const first = doc.bufferedPageRange().count;
+    write(doc, handout);
+    number(doc, handout, first);
+  }
+  doc.end();
+  return done;
+}
+
+const widthOf = (doc: Document): number => doc.page.width - 2 * MARGIN;
+const bottomOf = (doc: Document): number => doc.page.height - MARGIN - FOOT;
+
+function write(doc: Document, { title, about, parts }: Handout): void {
+  doc.addPage();
+  doc
+    .font('strong')
+    .fontSize(17)
+    .fillColor(INK)
+    .text(shown(title), MARGIN, MARGIN, { width: widthOf(doc) });
+  doc
+    .font('plain')
+    .fontSize(SIZE)
+    .fillColor(SOFT)
+    .text(shown(about), { width: widthOf(doc) });
+  doc
+    .moveTo(MARGIN, doc.y + 3)
+    .lineTo(MARGIN + widthOf(doc), doc.y + 3)
+    .lineWidth(1.2)
+    .stroke(INK);
+  doc.y += 8;
+  for (const part of parts) place(doc, part);
+}
+
+function place(doc: Document, part: HandoutPart): void {
+  switch (part.kind) {
+    case 'heading':
+      heading(doc, part.text);
+      break;
+    case 'table':
+      table(doc, part);
+      break;
+    case 'block':
+      block(doc, part);
+      break;
+    case 'text':
+      small(doc, part.text);
+  }
+}
+
+function small(doc: Document, text: string): void {
+  const width = widthOf(doc);
+  doc
+    .font('plain')
+    .fontSize(SIZE - 1)
+    .fillColor(SOFT);
+  fit(doc, doc.heightOfString(shown(text), { width }) + 4);
+  doc.text(shown(text), MARGIN, doc.y + 3, { width });
+}
+
+/** A new page where there is not as much room left. */
+function fit(doc: Document, height: number): void {
+  if (doc.y + height <= bottomOf(doc)) return;
+  doc.addPage();
+  doc.y = MARGIN;
+}
+
+function heading(doc: Document, text: string): void {
+  // A heading stands with what it heads.
+  fit(doc, 90);
+  doc
+    .font('strong')
+    .fontSize(12)
+    .fillColor(TONES.way)
+    .text(shown(text), MARGIN, doc.y + 4, { width: widthOf(doc) });
+  doc.y += 1;
+}
+
+type Block = Extract<HandoutPart, { kind: 'block' }>;
+
+function block(doc: Document, { clock, title, note, figure, lines }: Block): void {
+  const left = MARGIN + CLOCK;
+  const beside = figure ? FIGURE.width + 6 : 0;
+  const width = widthOf(doc) - CLOCK - beside;
+  const texts = lines.map(({ label, text }) => (label === '' ? shown(text) : `${label}: ${shown(text)}`));
+  doc.font('plain').fontSize(SIZE);
+  const body = texts.reduce((sum, text) => sum + doc.heightOfString(text, { width }), 0);
+  fit(doc, Math.max(15 + body, figure ? FIGURE.height : 0) + 7);
+  const top = doc.y + 3;
+  doc
+    .font('strong')
+    .fontSize(SIZE)
+    .fillColor(INK)
+    .text(clock, MARGIN, top, { width: CLOCK - 8, align: 'right' });
+  if (figure) drawFigure(doc, figure, MARGIN + widthOf(doc) - FIGURE.width, top, FIGURE);
+  doc.fontSize(SIZE + 1).text(shown(title), left, top - 0.5, { width, continued: true });
+  doc.font('plain').fontSize(SIZE).fillColor(SOFT).text(`  ${note}`);
+  for (const { label, text, said } of lines) {
+    doc.font('plain').fontSize(SIZE);
+    if (label === '') doc.fillColor(said ? INK : SOFT).text(shown(text), left, doc.y, { width });
+    else {
+      doc.fillColor(SOFT).text(`${label}: `, left, doc.y, { width, continued: true });
+      doc.fillColor(said ? INK : SOFT).text(shown(text));
+    }
+  }
+  if (figure) doc.y = Math.max(doc.y, top + FIGURE.height);
+  doc.y += 4;
+}
+
+type Table = Extract<HandoutPart, { kind: 'table' }>;
+
+/** A table as large as one page takes it. */
+function table(doc: Document, part: Table): void {
+  const room = bottomOf(doc) - doc.y;
+  let size: number = SIZE;
+  while (size > LEAST_SIZE && heightOfTable(doc, part, size) > room) size -= SMALLER;
+  const figure = figureFor(size);
+  drawRow(
+    doc,
+    part,
+    part.head.map((text) => ({ text })),
+    size,
+    figure,
+    true,
+  );
+  for (const row of part.rows) {
+    fit(doc, heightOfRow(doc, part, row, size, figure));
+    drawRow(doc, part, row, size, figure, false);
+  }
+}
+
+const figureFor = (size: number) => ({ width: size * 4.2, height: size * 2.4 });
+
+const columnWidths = (doc: Document, { widths }: Table): number[] => widths.map((share) => share * widthOf(doc) - 5);
+
+function heightOfTable(doc: Document, part: Table, size: number): number {
+  const head = part.head.map((text) => ({ text }));
+  return [head, ...part.rows].reduce((sum, row) => sum + heightOfRow(doc, part, row, size, figureFor(size)), 0);
+}
+
+type Size = { readonly width: number; readonly height: number };
+
+function heightOfRow(doc: Document, part: Table, row: readonly HandoutCell[], size: number, figure: Size): number {
+  doc.font('plain').fontSize(size);
+  const widths = columnWidths(doc, part);
+  const heights = row.map(({ text, figure: entry }, i) => {
+    const width = Math.max(8, (widths[i] ?? 0) - (entry && text !== '' ? figure.width + 3 : 0));
+    return Math.max(text === '' ? 0 : doc.heightOfString(shown(text), { width }), entry ? figure.height : 0);
+  });
+  return Math.max(size, ...heights) + 3;
+}
+
+function drawRow(
+  doc: Document,
+  part: Table,
+  row: readonly HandoutCell[],
+  size: number,
+  figure: Size,
+  strong: boolean,
+): void {
+  const height = heightOfRow(doc, part, row, size, figure);
+  const widths = columnWidths(doc, part);
+  const top = doc.y;
+  let x = MARGIN;
+  row.forEach(({ text, figure: entry }, i) => {
+    const own = widths[i] ?? 0;
+    const beside = entry && text !== '' ? figure.width + 3 : 0;
+    if (entry) drawFigure(doc, entry, x, top + 1, figure);
+    if (text !== '') {
+      doc
+        .font(strong ? 'strong' : 'plain')
+        .fontSize(size)
+        .fillColor(INK)
+        .text(shown(text), x + beside, top + 1, { width: Math.max(8, own - beside) });
+    }
+    x += own + 5;
+  });
+  doc
+    .moveTo(MARGIN, top + height)
+    .lineTo(MARGIN + widthOf(doc), top + height)
+    .lineWidth(0.4)
+    .stroke(LINE);
+  doc.y = top + height;
+}
+
+/** The drawn body of a rung, its feet on the bottom of its box. */
+function drawFigure(doc: Document, entry: RungEntry, x: number, y: number, { width, height }: Size): void {
+  const scene = rungScene(entry);
+  if (!scene) return;
+  const { frame, floor, mat, ghost, drawing } = scene;
+  const tall = frame.top - frame.bottom + FLOOR_LINE.under;
+  const scale = Math.min(width / frame.width, height / tall);
+  doc.save();
+  doc.translate(x + (width - frame.width * scale) / 2, y + height - tall * scale);
+  doc.scale(scale).translate(-frame.x, frame.top);
+  if (mat === null) {
+    const level = FLOOR_LINE.width / 2 - floor;
+    doc
+      .moveTo(frame.x + FLOOR_LINE.margin, level)
+      .lineTo(frame.x + frame.width - FLOOR_LINE.margin, level)
+      .lineWidth(FLOOR_LINE.width)
+      .stroke(LINE);
+  }
+  doc.scale(OUTLINE);
+  if (mat !== null) doc.path(mat).lineWidth(STROKES.mat).fillAndStroke('#ebdecc', LINE);
+  if (ghost) for (const { path } of ghost.layers) doc.path(path).fill(TONES.ghost);
+  for (const { tone, path } of drawing.layers) {
+    doc.path(path);
+    if (tone === 'line') doc.lineWidth(STROKES.line).stroke(TONES.prop);
+    else if (tone === 'way') doc.lineWidth(STROKES.way).stroke(TONES.way);
+    else if (tone === 'arm') doc.lineWidth(STROKES.halo).fillAndStroke(TONES.arm, '#ffffff');
+    else doc.fill(TONES[tone]);
+  }
+  doc.restore();
+}
+
+/** The foot of every page of a handout, once all of them are there. */
+function number(doc: Document, { title, foot }: Handout, first: number): void {
+  const { count } = doc.bufferedPageRange();
+  for (let page = first; page < count; page++) {
+    doc.switchToPage(page);
+    doc.page.margins.bottom = 0;
+    const y = doc.page.height - MARGIN - 8;
+    doc.font('plain').fontSize(8).fillColor(SOFT);
+    doc.text(shown(page === first ? foot : `${title}   ${foot}`), MARGIN, y, {
+      width: widthOf(doc) - 70,
+      lineBreak: false,
+    });
+    doc.text(`${page - first + 1} of ${count - first}`, MARGIN, y, { width: widthOf(doc), align: 'right' });
+  }
+}
+
+/** The font has Latin letters: an arrow, and what it can't show, is written as what it can. */
+const shown = (text: string): string => text.replaceAll('→', '–').replace(/\s+/g, ' ');
