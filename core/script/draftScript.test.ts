@@ -66,7 +66,7 @@ test('flowing says one line of set-up and no fault; words drafted from figures a
 test('the way between positions names every place and prop', () => {
   const props = catalogOf();
   const script = draftScript(props, timeClass(props, classOf([block('arch'), block('roll')])));
-  expect(script.sections[2]?.lead).toBe('Take the roller, go through the left side to the back.');
+  expect(script.sections[2]?.lead).toBe('Take the roller, roll onto your left side, then lie on your back.');
 });
 
 describe('words of the class', () => {

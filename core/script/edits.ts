@@ -1,5 +1,5 @@
 import type { Block, Line } from '../plan';
-import type { CueKind } from '../repertoire';
+import type { Cue, CueKind, Rung } from '../repertoire';
 import type { ScriptLine } from './line';
 
 /** A section as far as an edit of its lines reads it. */
@@ -74,4 +74,31 @@ function withTexts(block: Block, about: About, texts: readonly string[]): Line[]
   // No words silence what the rung would say.
   const said = texts.length > 0 ? texts : [''];
   return [...others, ...said.map((text, i): Line => ({ id: before[i]?.id ?? fresh(), ...about, text }))];
+}
+
+/**
+ * The cues of a rung with what a class says in the place of a line made the rung's own: in their place, with the ids of
+ * those they replace.
+ */
+export function cuesWithOwn({ cues = [], phases }: Rung, block: Block, line: ScriptLine): Cue[] {
+  const about = aboutOf(line, 1);
+  const texts = (block.lines ?? []).filter((each) => isAbout(each, about) && each.text !== '').map(({ text }) => text);
+  const replaced = (cue: Cue) =>
+    cue.kind === line.kind && (line.phase === undefined || (cue.phase ?? phases[0]?.id) === line.phase.id);
+  const before = cues.filter(replaced);
+  const taken = new Set(cues.map(({ id }) => id));
+  const fresh = () => {
+    let number = taken.size + 1;
+    while (taken.has(`c${number}`)) number += 1;
+    taken.add(`c${number}`);
+    return `c${number}`;
+  };
+  const made = texts.map((text, i): Cue => {
+    const old = before[i];
+    if (old) return { ...old, text };
+    return { id: fresh(), kind: line.kind, text, ...(line.phase ? { phase: line.phase.id } : {}) };
+  });
+  const at = cues.findIndex(replaced);
+  const others = cues.filter((cue) => !replaced(cue));
+  return others.toSpliced(at < 0 ? others.length : at, 0, ...made);
 }

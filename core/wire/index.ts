@@ -1,4 +1,5 @@
 export * from './answers';
 export * from './changes';
+export { HANDOUT_FORMATS, type HandoutFormat, type HandoutSheet } from './handouts';
 export * from './openApi';
 export * from './routes';

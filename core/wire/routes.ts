@@ -13,10 +13,11 @@ import {
   tableSchema,
 } from './answers';
 import { changesAnswerSchema, changesSchema } from './changes';
+import { HANDOUT_FORMATS, HANDOUT_SHEETS, PAPERS } from './handouts';
 
 /** A body, sent or answered, and its type. */
 interface Body<T extends z.ZodType = z.ZodType> {
-  readonly type: 'application/json' | 'text/csv' | 'text/event-stream';
+  readonly type: 'application/json' | 'text/csv' | 'text/event-stream' | 'application/octet-stream';
   readonly schema: T;
   /** It may be as large as a whole studio. */
   readonly large?: true;
@@ -121,6 +122,21 @@ export const ROUTES = {
     body: csv,
     answer: json(tableSchema),
     refusals: ['INVALID', 'STALE', 'NO_SPACE', 'NO_COPY'],
+  },
+  handout: {
+    method: 'GET',
+    path: '/handouts/{id}',
+    summary: 'A class as teachers are handed it: the script, the one sheet, the room card, what is needed',
+    params: withId,
+    query: z.strictObject({
+      as: z.enum(HANDOUT_FORMATS).default('pdf'),
+      sheet: z.enum(HANDOUT_SHEETS).default('script').describe('Data, plan and captions are of the whole class'),
+      paper: z.enum(PAPERS).default('a4'),
+      teacher: idSchema.optional().describe('The id of the teacher who speaks it'),
+      today: z.iso.date().optional(),
+    }),
+    answer: { type: 'application/octet-stream', schema: z.string() },
+    refusals: ['NOT_FOUND'],
   },
   copies: {
     method: 'GET',

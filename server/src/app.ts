@@ -7,6 +7,7 @@ import { guard, hostsOf } from './guard';
 import { bundleRoutes } from './routes/bundle';
 import { changeRoutes, documentRoutes } from './routes/documents';
 import { feedRoutes } from './routes/feed';
+import { handoutRoutes } from './routes/handouts';
 import { LARGEST_DOCUMENT } from './routes/limits';
 import { serve } from './routes/serve';
 import { tableRoutes } from './routes/table';
@@ -62,7 +63,15 @@ export async function buildApp(
   await app.register(
     async (api) => {
       serve(api, ROUTES.health, async () => ({ ok: true as const, revision: studio.revision }));
-      for (const routes of [bundleRoutes, tableRoutes, documentRoutes, changeRoutes, feedRoutes, waysBackRoutes]) {
+      for (const routes of [
+        bundleRoutes,
+        tableRoutes,
+        documentRoutes,
+        changeRoutes,
+        feedRoutes,
+        handoutRoutes,
+        waysBackRoutes,
+      ]) {
         await api.register(routes(studio));
       }
     },

@@ -1,37 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import { studioOf } from '@warm-ladder/core/formats';
-import {
-  type Handout,
-  markdownOf,
-  oneSheet,
-  planCsv,
-  roomCardHandout,
-  type SpokenClass,
-  scriptDocument,
-  scriptHandout,
-  spokenIn,
-  srtOf,
-  vttOf,
-} from '@warm-ladder/core/handouts';
-import { docxOf } from './handouts/docx';
-import { pdfOf } from './handouts/pdf';
+import { spokenIn } from '@warm-ladder/core/handouts';
+import { HANDOUT_FORMATS, type HandoutFormat } from '@warm-ladder/core/wire';
+import { handOut } from './handouts/handOut';
 import { dayOf, Refused, runHeadless } from './headless';
 
-/** What a class is written as. */
-const FORMATS: Readonly<Record<string, (spoken: SpokenClass, sheet: Handout) => string | Promise<Buffer>>> = {
-  md: (_spoken, sheet) => markdownOf(sheet),
-  csv: (spoken) => planCsv(spoken),
-  vtt: ({ script }) => vttOf(script),
-  srt: ({ script }) => srtOf(script),
-  pdf: (_spoken, sheet) => pdfOf(sheet),
-  docx: (_spoken, sheet) => docxOf(sheet),
-};
-
-const KNOWN = ['json', ...Object.keys(FORMATS)];
+const isFormat = (name: string): name is HandoutFormat => HANDOUT_FORMATS.some((each) => each === name);
 
 runHeadless({
   name: 'The script',
-  usage: `npm run --silent script -- FILE… --class ID (and --as ${KNOWN.join('|')}, --card, --room-card, --out FILE, --today YYYY-MM-DD, --teacher ID)`,
+  usage: `npm run --silent script -- FILE… --class ID (and --as ${HANDOUT_FORMATS.join('|')}, --card, --room-card, --out FILE, --today YYYY-MM-DD, --teacher ID)`,
   options: {
     class: { type: 'string' },
     as: { type: 'string' },
@@ -43,15 +21,13 @@ runHeadless({
   },
   async answer(bundle, { class: id, as = 'json', card, 'room-card': levels, out, today, teacher }) {
     if (id === undefined) throw new Refused('Name the class: --class ID.');
-    if (!KNOWN.includes(as)) throw new Refused(`“${as}” is no format; expected one of ${KNOWN.join(', ')}.`);
+    if (!isFormat(as)) throw new Refused(`“${as}” is no format; expected one of ${HANDOUT_FORMATS.join(', ')}.`);
     if (teacher !== undefined && !bundle.teachers?.some((each) => each.id === teacher)) {
       throw new Refused(`There is no teacher “${teacher}” in these files; expected the id of one.`);
     }
     const spoken = spokenIn(studioOf(bundle, { today: dayOf(today), teacher }), id);
     if (!spoken) throw new Refused(`There is no class “${id}” in these files; expected the id of one.`);
-    const sheet = card ? oneSheet(spoken) : levels ? roomCardHandout(spoken) : scriptHandout(spoken);
-    const format = FORMATS[as];
-    const made = format ? await format(spoken, sheet) : `${JSON.stringify(scriptDocument(spoken), null, 2)}\n`;
+    const made = await handOut(spoken, { as, sheet: card ? 'card' : levels ? 'room-card' : 'script' });
     return { raw: keptIn(out, made), sound: true };
   },
 });

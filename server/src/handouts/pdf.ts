@@ -5,7 +5,7 @@ import type { RungEntry } from '@warm-ladder/core/repertoire';
 import PDFDocument from 'pdfkit';
 
 /** Paper a handout is made for. */
-export const PAPERS = { a4: 'A4', letter: 'LETTER' } as const;
+const PAPERS = { a4: 'A4', letter: 'LETTER' } as const;
 export type Paper = keyof typeof PAPERS;
 
 /** Points: the margin, the column of the clock, the height of the foot, a figure. */
@@ -37,18 +37,13 @@ const FONTS = {
 type Document = PDFKit.PDFDocument;
 
 /** A handout on paper: its title and page on every page, a block never broken over two, a table on one page. */
-export async function pdfOf(handout: Handout, paper: Paper = 'a4'): Promise<Buffer> {
-  return pdfOfAll([handout], paper);
-}
-
-/** Several handouts as one document, each from a page of its own on. */
-export async function pdfOfAll(handouts: readonly Handout[], paper: Paper = 'a4'): Promise<Buffer> {
+export async function pdfOf(handout: Handout, paper: Paper): Promise<Buffer> {
   const doc = new PDFDocument({
     size: PAPERS[paper],
     margins: { top: MARGIN, bottom: MARGIN + FOOT, left: MARGIN, right: MARGIN },
     bufferPages: true,
     autoFirstPage: false,
-    info: { Title: handouts[0]?.title ?? '', Producer: 'Warm Ladder' },
+    info: { Title: handout.title, Producer: 'Warm Ladder' },
   });
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
@@ -57,11 +52,8 @@ export async function pdfOfAll(handouts: readonly Handout[], paper: Paper = 'a4'
     doc.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, font.resolve(file));
-  for (const handout of handouts) {
-    const first = doc.bufferedPageRange().count;
-    write(doc, handout);
-    number(doc, handout, first);
-  }
+  write(doc, handout);
+  number(doc, handout);
   doc.end();
   return done;
 }
@@ -272,19 +264,19 @@ function drawFigure(doc: Document, entry: RungEntry, x: number, y: number, { wid
   doc.restore();
 }
 
-/** The foot of every page of a handout, once all of them are there. */
-function number(doc: Document, { title, foot }: Handout, first: number): void {
+/** The foot of every page, once all of them are there. */
+function number(doc: Document, { title, foot }: Handout): void {
   const { count } = doc.bufferedPageRange();
-  for (let page = first; page < count; page++) {
+  for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.page.margins.bottom = 0;
     const y = doc.page.height - MARGIN - 8;
     doc.font('plain').fontSize(8).fillColor(SOFT);
-    doc.text(shown(page === first ? foot : `${title}   ${foot}`), MARGIN, y, {
+    doc.text(shown(page === 0 ? foot : `${title}   ${foot}`), MARGIN, y, {
       width: widthOf(doc) - 70,
       lineBreak: false,
     });
-    doc.text(`${page - first + 1} of ${count - first}`, MARGIN, y, { width: widthOf(doc), align: 'right' });
+    doc.text(`${page + 1} of ${count}`, MARGIN, y, { width: widthOf(doc), align: 'right' });
   }
 }
 

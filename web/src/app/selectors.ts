@@ -22,6 +22,7 @@ export const selectOpenClass = createSelector(
 );
 export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
 export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
+export const selectTeachers = createSelector(bundle, ({ teachers = [] }) => teachers);
 export const selectProps = createSelector(bundle, ({ props = [] }) => props);
 const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
 

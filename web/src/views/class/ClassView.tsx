@@ -42,7 +42,6 @@ import { ClassHead } from './ClassHead';
 import { ClassStrip } from './ClassStrip';
 import { Directions } from './Directions';
 import { FindingsPanel } from './FindingsPanel';
-import { FitButton } from './FitButton';
 import { InterludeRow } from './InterludeRow';
 import { PartsBar } from './LengthGauge';
 import { StairsView } from './stairs/StairsView';
@@ -53,6 +52,7 @@ const InterludeMenu = lazily(() => import('./InterludeMenu'));
 const AddPanel = lazily(() => import('./AddPanel'));
 const InsteadSheet = lazily(() => import('./InsteadSheet'));
 const ChosenBar = lazily(() => import('./ChosenBar'));
+const FitButton = lazily(() => import('./FitButton'));
 const LevelsButton = lazily(() => import('./LevelsButton'));
 const LevelsView = lazily(() => import('./LevelsView'));
 const MendSheet = lazily(() => import('./MendSheet'));
@@ -151,7 +151,9 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   return (
     <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
       <ClassHead plan={plan} timed={timed}>
-        <FitButton timed={timed} fit={desk.fit} onTake={(edits) => edit(edits, 'fitting it to its length')} />
+        <Suspense fallback={<span className="action text-sm">Fit it</span>}>
+          <FitButton timed={timed} fit={desk.fit} onTake={(edits) => edit(edits, 'fitting it to its length')} />
+        </Suspense>
       </ClassHead>
       <div ref={watchStairs}>
         <StairsView

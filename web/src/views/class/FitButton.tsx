@@ -16,7 +16,7 @@ interface FitButtonProps {
 const FITS = 60;
 
 /** Brings the class to its length in one step, and lists what that changed. */
-export function FitButton({ timed, fit, onTake }: FitButtonProps) {
+export default function FitButton({ timed, fit, onTake }: FitButtonProps) {
   const dispatch = useAppDispatch();
   const [told, setTold] = useState<readonly string[] | string | null>(null);
   const [trying, setTrying] = useState(false);

@@ -1,14 +1,21 @@
-import type { ClassPlan } from '@warm-ladder/core/plan';
-import { clock, conditionsOf, earlierInSeries } from '@warm-ladder/core/review';
-import { draftScript, GENERAL_ADVICE, type ScriptSection, wantsWords } from '@warm-ladder/core/script';
-import { schoolFindings } from '@warm-ladder/core/voice';
+import { spokenClass } from '@warm-ladder/core/handouts';
+import { type ClassPlan, isInterlude, isRungBlock } from '@warm-ladder/core/plan';
+import { clock, earlierInSeries } from '@warm-ladder/core/review';
+import { GENERAL_ADVICE, wantsWords } from '@warm-ladder/core/script';
+import { reviewVoice, silenceOf, wordsOf } from '@warm-ladder/core/voice';
 import { Printer } from 'lucide-react';
-import { useMemo } from 'react';
-import { Link, useParams } from 'react-router';
+import { useMemo, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
-import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectClasses, selectSeries, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { Choice } from '../../parts/Choice';
+import { Sheet } from '../../parts/Sheet';
+import { HandOut } from './HandOut';
 import { Section } from './Section';
+import { type Owning, useLineActions } from './useLineActions';
+import { VoicePanel } from './VoicePanel';
 
 export function Component() {
   const { id } = useParams();
@@ -38,9 +45,12 @@ function ScriptList({ classes }: { classes: readonly ClassPlan[] }) {
   );
 }
 
+/** The script of a class, as a teacher speaks it: every line changed where it is spoken, and held against the rules. */
 function ScriptPage({ plan }: { plan: ClassPlan }) {
+  const [address, setAddress] = useSearchParams();
   const catalog = useAppSelector(selectCatalog);
-  const { timed } = useAppSelector((state) => selectReview(state, plan));
+  const teachers = useAppSelector(selectTeachers);
+  const teacher = teachers.find(({ id }) => id === address.get('teacher'));
   const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
   const allSeries = useAppSelector(selectSeries);
   const classes = useAppSelector(selectClasses);
@@ -49,13 +59,21 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
     () => earlierInSeries(plan.id, allSeries, (id) => classes.find((each) => each.id === id)),
     [plan.id, allSeries, classes],
   );
-  const script = useMemo(
-    () => draftScript(catalog, timed, { conditions: conditionsOf(timed.plan, audience), earlier }),
-    [catalog, timed, audience, earlier],
+  const spoken = useMemo(
+    () => spokenClass(catalog, plan, { audience, teacher, earlier }),
+    [catalog, plan, audience, teacher, earlier],
   );
-  const strays = useMemo(() => schoolFindings(catalog, timed), [catalog, timed]);
+  const { script, voice, timed, equipment } = spoken;
+  const findings = useMemo(() => reviewVoice(voice), [voice]);
+  const faults = useMemo(
+    () => new Map(findings.flatMap(({ lines, message }) => lines.map((id) => [id, message] as const))),
+    [findings],
+  );
+  const [owning, setOwning] = useState<Owning | null>(null);
+  const { actionsFor, add, own } = useLineActions(plan, setOwning);
+  const edit = useClassEdit(plan.id);
   const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(wantsWords).length, 0);
-  const props = [...new Set(timed.blocks.flatMap(({ entry }) => entry.props.map(({ name }) => name)))];
+  const over = script.seconds - plan.targetMinutes * 60;
   return (
     <main className="mx-auto w-full max-w-3xl px-4 py-5 print:max-w-none print:p-0">
       <header className="border-b-2 border-ink pb-3">
@@ -73,11 +91,22 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
         </div>
         <p className="mt-1 text-lg">
           Runs{' '}
-          <output aria-label="Running time" className="font-semibold">
+          <output aria-label="Running time" className={`font-semibold ${over > 0.5 ? 'text-brick' : ''}`}>
             {clock(script.seconds)}
           </output>{' '}
-          of {plan.targetMinutes} minutes · {audience?.name ?? 'anyone'}
-          {props.length > 0 && ` · you need ${props.join(', ').toLowerCase()}`}
+          of {plan.targetMinutes} minutes{over > 0.5 && `, ${clock(over)} over`} · {audience?.name ?? 'anyone'}
+          {equipment.length > 0 && ` · you need ${equipment.join(', ').toLowerCase()}`}
+        </p>
+        <p className="no-print text-soft">
+          Spoken by{' '}
+          <Choice
+            label="Teacher"
+            value={teacher?.id ?? ''}
+            choices={[['', 'anyone'], ...teachers.map(({ id, name }) => [id, name] as const)]}
+            onChange={(id) => setAddress(id ? { teacher: id } : {}, { replace: true })}
+          />
+          : {wordsOf(script)} words at {Math.round(script.wordsPerMinute)} a minute;{' '}
+          {Math.round(silenceOf(voice) * 100)} % of the work in silence. Press a line to say it otherwise.
         </p>
         {unwritten > 0 && (
           <p className="no-print mt-1 text-soft">
@@ -85,19 +114,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             figures and set in italics.
           </p>
         )}
-        {strays.length > 0 && (
-          <details className="no-print mt-1">
-            <summary>
-              {strays.length === 1 ? '1 thing is' : `${strays.length} things are`} said or done otherwise than the house
-              does
-            </summary>
-            <ul className="mt-1 list-disc pl-5 text-soft">
-              {strays.map(({ message }) => (
-                <li key={message}>{message}</li>
-              ))}
-            </ul>
-          </details>
-        )}
+        <HandOut id={plan.id} teacher={teacher?.id} />
         {series.map(({ id, forWhom, seeFirst }) => (
           <div key={id} className="mt-2">
             {forWhom && <p>For: {forWhom}</p>}
@@ -108,19 +125,66 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             )}
           </div>
         ))}
+        <VoicePanel
+          findings={findings}
+          onMend={(edits, label) => edit(edits, label.toLowerCase())}
+          onGo={(block) =>
+            document.querySelector(`[data-item="section-${block}"]`)?.scrollIntoView({ block: 'center' })
+          }
+        />
         <p className="mt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
       </header>
-      {script.sections.map((section) => (
-        <Section
-          key={`${section.kind}-${section.startSeconds}-${section.block}`}
-          section={section}
-          figure={entryOf(section)}
+      {script.sections.map((section) => {
+        const { kind, block, pass, startSeconds } = section;
+        return (
+          <Section
+            key={`${kind}-${startSeconds}-${block}-${pass}`}
+            section={section}
+            figure={block === null || pass === 2 ? undefined : (timed.sequence[block]?.entry ?? undefined)}
+            actions={actionsFor(section)}
+            onAdd={kind === 'block' ? (of, text) => add(section, of, text) : null}
+            faults={faults}
+            spoken={voice.blocks.find(({ part }) => part.index === block) ?? null}
+          />
+        );
+      })}
+      {owning && (
+        <OwnSheet
+          owning={owning}
+          close={() => setOwning(null)}
+          onOwn={() => {
+            own(owning);
+            setOwning(null);
+          }}
         />
-      ))}
+      )}
     </main>
   );
+}
 
-  function entryOf({ block, pass }: ScriptSection) {
-    return block === null || pass === 2 ? undefined : (timed.sequence[block]?.entry ?? undefined);
-  }
+/** Before the words of a class become the rung's: the classes that will speak them. */
+function OwnSheet({ owning, close, onOwn }: { owning: Owning; close: () => void; onOwn: () => void }) {
+  const classes = useAppSelector(selectClasses);
+  const { block, line } = owning;
+  if (isInterlude(block)) return null;
+  const speaks = classes.filter(({ blocks }) =>
+    blocks.some((each) => isRungBlock(each) && each.exercise === block.exercise && each.rung === block.rung),
+  );
+  return (
+    <Sheet open onOpenChange={close} title="Make it the rung’s own?" about={`“${line.text}”`}>
+      <p>
+        {speaks.length === 1 ? 'One class teaches' : `${speaks.length} classes teach`} this rung, and{' '}
+        {speaks.length === 1 ? 'speaks' : 'speak'} its words where {speaks.length === 1 ? 'it says' : 'they say'}{' '}
+        nothing of their own:
+      </p>
+      <ul className="mt-1 list-disc pl-5">
+        {speaks.map(({ id, name }) => (
+          <li key={id}>{name}</li>
+        ))}
+      </ul>
+      <button type="button" className="action action-main mt-3" onClick={onOwn}>
+        Make it the rung’s own
+      </button>
+    </Sheet>
+  );
 }

@@ -1,8 +1,10 @@
-import type { RungEntry } from '@warm-ladder/core/repertoire';
+import type { CueKind, RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, spell } from '@warm-ladder/core/review';
-import { type ScriptLine, type ScriptSection, wantsWords } from '@warm-ladder/core/script';
+import type { ScriptLine, ScriptSection } from '@warm-ladder/core/script';
 import { RungFigure } from '../../figure/RungFigure';
+import { AddLine } from './AddLine';
 import { BreathLine } from './BreathLine';
+import { type LineActions, SpokenLine } from './SpokenLine';
 
 const KIND_WORDS: Readonly<Partial<Record<ScriptLine['kind'], string>>> = {
   check: 'Check',
@@ -17,50 +19,78 @@ const KIND_WORDS: Readonly<Partial<Record<ScriptLine['kind'], string>>> = {
   transition: 'Then',
 };
 
-/** One stretch of the script: the way there, then what is said, at its clock time. */
-export function Section({ section, figure }: { section: ScriptSection; figure: RungEntry | undefined }) {
-  const { kind, part, title, startSeconds, seconds, lead, leadSeconds, lines, side, pass } = section;
-  const actions = lines.filter((line) => line.kind === 'action');
-  const setup = lines.filter((line) => line.kind === 'setup');
-  const rest = lines.filter((line) => line.kind !== 'action' && line.kind !== 'setup');
-  if (kind !== 'block') {
-    return (
-      <section className="grid break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
-        {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
-        <Clock seconds={startSeconds} />
-        <div>
-          <h2 className="font-name text-xl font-semibold">
-            {title} <span className="font-work text-base font-normal text-soft">{spell(seconds)}</span>
-          </h2>
-          {setup.map((line) => (
-            <p key={line.text} className="text-lg">
-              <Words line={line} />
-            </p>
-          ))}
-          <Lines lines={rest} />
-        </div>
-      </section>
-    );
-  }
+interface SectionProps {
+  readonly section: ScriptSection;
+  readonly figure: RungEntry | undefined;
+  readonly actions: LineActions | null;
+  readonly onAdd: ((kind: CueKind, text: string) => void) | null;
+  /** What the language review says of each line, by its id. */
+  readonly faults: ReadonlyMap<string, string>;
+  /** Seconds spoken while people work, of the seconds they work; `null` where nobody works. */
+  readonly spoken: { readonly speech: number; readonly work: number } | null;
+}
+
+/** One stretch of the script: the way there, then what is said, at its clock time; what is only known stands apart. */
+export function Section({ section, figure, actions, onAdd, faults, spoken }: SectionProps) {
+  const { kind, part, title, startSeconds, seconds, lead, leadSeconds, lines, side, pass, block } = section;
+  const said = lines.filter((line) => line.said);
+  const known = lines.filter((line) => !line.said);
+  const spokenAs = (line: ScriptLine) => <SpokenLine line={line} actions={actions} fault={faults.get(line.id)} />;
+  const setup = said.filter((line) => line.kind === 'setup');
+  const act = said.filter((line) => line.kind === 'action');
+  const rest = said.filter((line) => line.kind !== 'action' && line.kind !== 'setup');
   return (
-    <section className="grid break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3">
+    <section
+      data-item={block === null ? undefined : `section-${block}`}
+      className="grid scroll-mt-4 break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3"
+    >
       {part !== null && <h2 className="col-span-2 mt-3 mb-1 font-name text-2xl text-heat-3">{part}</h2>}
       {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
-      <Clock seconds={startSeconds} />
+      <time className="text-right text-lg font-semibold">{clock(startSeconds)}</time>
       <div className="min-w-0">
         {figure && <RungFigure entry={figure} className="float-right ml-3 h-16 w-28" />}
         <h3 className="font-name text-xl leading-tight font-semibold">
           {title}
-          {side && <Tag>{pass === 2 ? `now ${side}` : side}</Tag>}
-          <span className="ml-2 font-work text-base font-normal text-soft">{spell(seconds)}</span>
+          {kind === 'block' && side && <Tag>{pass === 2 ? `now ${side}` : side}</Tag>}
+          <span className="ml-2 font-work text-base font-normal text-soft">
+            {spell(seconds)}
+            {spoken && pass === 1 && spoken.work > 0 && (
+              <span className="no-print">
+                , spoken {Math.round(spoken.speech)} of {Math.round(spoken.work)} s of work
+              </span>
+            )}
+          </span>
         </h3>
         {setup.map((line) => (
-          <p key={line.text} className="text-lg">
-            <Words line={line} />
+          <p key={line.id} className="text-lg">
+            {spokenAs(line)}
           </p>
         ))}
-        {actions.length > 0 && <BreathLine lines={actions} />}
-        <Lines lines={rest} />
+        {act.length > 0 && <BreathLine lines={act} actions={actions} faults={faults} />}
+        <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
+          {rest.map((line) => (
+            <div key={line.id} className="contents">
+              <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
+                {KIND_WORDS[line.kind]}
+              </dt>
+              <dd>
+                {line.sign && <span className="text-soft">{line.sign} → </span>}
+                {spokenAs(line)}
+              </dd>
+            </div>
+          ))}
+        </dl>
+        {known.length > 0 && (
+          <div className="mt-1 border-l-4 border-line pl-2 text-[15px]">
+            <p className="text-sm font-semibold text-soft">To know, not to say</p>
+            {known.map((line) => (
+              <p key={line.id} className="text-soft">
+                {line.text}
+              </p>
+            ))}
+          </div>
+        )}
+        {onAdd && <AddLine name={pass === 2 ? `${title}, second side` : title} onAdd={onAdd} />}
       </div>
     </section>
   );
@@ -74,34 +104,8 @@ const Lead = ({ words, seconds }: { words: string; seconds: number }) => (
   </p>
 );
 
-/** What is said beside set-up and action, a line each. */
-function Lines({ lines }: { lines: readonly ScriptLine[] }) {
-  return (
-    <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
-      {lines.map((line) => (
-        <div key={line.kind + line.text} className="contents">
-          <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>{KIND_WORDS[line.kind]}</dt>
-          <dd>
-            {line.sign && <span className="text-soft">{line.sign} → </span>}
-            <Words line={line} />
-          </dd>
-        </div>
-      ))}
-    </dl>
-  );
-}
-
-const Clock = ({ seconds }: { seconds: number }) => (
-  <time className="text-right text-lg font-semibold">{clock(seconds)}</time>
-);
-
 const Tag = ({ children }: { children: React.ReactNode }) => (
   <span className="ml-2 rounded-full bg-ink px-2.5 align-middle font-work text-sm font-normal text-sheet">
     {children}
   </span>
-);
-
-/** Drafted words stand in italics: they want writing. */
-const Words = ({ line }: { line: ScriptLine }) => (
-  <span className={wantsWords(line) ? 'text-soft italic' : ''}>{line.text}</span>
 );

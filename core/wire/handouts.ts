@@ -1,0 +1,9 @@
+/** What a class is handed out as. */
+export const HANDOUT_FORMATS = ['json', 'md', 'csv', 'vtt', 'srt', 'pdf', 'docx'] as const;
+export type HandoutFormat = (typeof HANDOUT_FORMATS)[number];
+
+/** Which sheet of it: all that is said, the class on one page, its levels, what is needed. */
+export const HANDOUT_SHEETS = ['script', 'card', 'room-card', 'equipment'] as const;
+export type HandoutSheet = (typeof HANDOUT_SHEETS)[number];
+
+export const PAPERS = ['a4', 'letter'] as const;

@@ -1,0 +1,61 @@
+import {
+  equipmentHandout,
+  type Handout,
+  markdownOf,
+  oneSheet,
+  planCsv,
+  roomCardHandout,
+  type SpokenClass,
+  scriptDocument,
+  scriptHandout,
+  srtOf,
+  vttOf,
+} from '@warm-ladder/core/handouts';
+import type { HandoutFormat, HandoutSheet } from '@warm-ladder/core/wire';
+import { docxOf } from './docx';
+import { type Paper, pdfOf } from './pdf';
+
+/** What there is to hand out of a class. */
+const SHEETS: Readonly<Record<HandoutSheet, (spoken: SpokenClass) => Handout>> = {
+  script: scriptHandout,
+  card: oneSheet,
+  'room-card': roomCardHandout,
+  equipment: equipmentHandout,
+};
+
+/** The type each format is sent as. */
+export const MEDIA: Readonly<Record<HandoutFormat, string>> = {
+  json: 'application/json; charset=utf-8',
+  md: 'text/markdown; charset=utf-8',
+  csv: 'text/csv; charset=utf-8; header=present',
+  vtt: 'text/vtt; charset=utf-8',
+  srt: 'application/x-subrip; charset=utf-8',
+  pdf: 'application/pdf',
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+};
+
+export interface Wanted {
+  readonly as: HandoutFormat;
+  readonly sheet: HandoutSheet;
+  readonly paper?: Paper | undefined;
+}
+
+/** A class written as what is asked for: data, plan and captions are of the whole class, whatever the sheet. */
+export async function handOut(spoken: SpokenClass, { as, sheet, paper = 'a4' }: Wanted): Promise<string | Buffer> {
+  switch (as) {
+    case 'json':
+      return `${JSON.stringify(scriptDocument(spoken), null, 2)}\n`;
+    case 'csv':
+      return planCsv(spoken);
+    case 'vtt':
+      return vttOf(spoken.script);
+    case 'srt':
+      return srtOf(spoken.script);
+    case 'md':
+      return markdownOf(SHEETS[sheet](spoken));
+    case 'docx':
+      return docxOf(SHEETS[sheet](spoken));
+    case 'pdf':
+      return pdfOf(SHEETS[sheet](spoken), paper);
+  }
+}
