@@ -1,0 +1,86 @@
+import { expect, saved, test } from '../fixtures';
+
+/** A line that can be changed, by its words. */
+const said = (page: import('@playwright/test').Page, text: string) =>
+  page.getByRole('button', { name: new RegExp(`^${text.replace('.', '\\.')}\\s*, change what is said$`) });
+
+test('a line is said otherwise in one class, goes back, and becomes the rung’s own for all that teach it', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/script/night-landing`);
+  await said(page, 'Both seat bones equally heavy.').first().click();
+  await page.getByLabel('What is said instead of “Both seat bones equally heavy.”').fill('Sit evenly.');
+  await page.keyboard.press('Enter');
+  await expect(said(page, 'Sit evenly.').first()).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await said(page, 'Sit evenly.').first().click();
+  await page.getByRole('button', { name: 'As the rung says it' }).click();
+  await expect(said(page, 'Both seat bones equally heavy.').first()).toBeVisible();
+
+  await said(page, 'A corkscrew, rising as it turns.').click();
+  await page.getByLabel(/^What is said instead of “A corkscrew/).fill('A lid turned slowly off a jar.');
+  await page.keyboard.press('Enter');
+  await said(page, 'A lid turned slowly off a jar.').click();
+  await page.getByRole('button', { name: 'Make it the rung’s own' }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText('Landing after a night shift')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Make it the rung’s own' }).click();
+  await saved(page);
+  const { exercises, classes } = await (await page.request.get(`${studio.address}/api/bundle`)).json();
+  const turn = exercises.find(({ id }: { id: string }) => id === 'sit-turn');
+  const texts = turn.rungs.flatMap(({ cues = [] }: { cues?: Array<{ text: string }> }) => cues.map(({ text }) => text));
+  expect(texts).toContain('A lid turned slowly off a jar.');
+  const plan = classes.find(({ id }: { id: string }) => id === 'night-landing');
+  expect(JSON.stringify(plan.blocks)).not.toContain('A lid turned');
+});
+
+test('a line is added and left out; what is only known stands apart; the running time stays the class’s', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/script/choir-first-draft`);
+  const time = page.getByLabel('Running time');
+  const before = (await time.textContent()) ?? '';
+  await expect(page.getByText('To know, not to say').first()).toBeVisible();
+  await page.getByRole('button', { name: /^Say more on Rib breathing/ }).click();
+  await page.getByLabel(/^What is said more on Rib breathing/).fill('A harmonium.');
+  await page.getByRole('button', { name: 'Say it' }).click();
+  await expect(said(page, 'A harmonium.')).toBeVisible();
+  await said(page, 'A harmonium.').click();
+  await page.getByRole('button', { name: 'Leave out', exact: true }).click();
+  await expect(said(page, 'A harmonium.')).toBeHidden();
+  await expect(time).toHaveText(before);
+  await page.getByLabel('Teacher').selectOption({ index: 1 });
+  await expect(page).toHaveURL(/teacher=/);
+  await expect(page.getByText(/words at \d+ a minute/)).toBeVisible();
+});
+
+test('a thing found in what is said is mended where an edit can, and files are handed out', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/script/choir-first-draft`);
+  const panel = page.getByRole('region', { name: 'What is said' });
+  const image = panel.getByRole('listitem').filter({ hasText: 'was the image of' }).first();
+  const heading = panel.getByRole('heading');
+  const before = (await heading.textContent()) ?? '';
+  await image.getByRole('button', { name: /^Leave out/ }).click();
+  await expect(heading).not.toHaveText(before);
+  await saved(page);
+  await page.getByText('Hand it out: PDF, text document, captions').click();
+  for (const [name, file, type] of [
+    [/^PDF\s*, One sheet$/, 'choir-first-draft-card.pdf', /pdf/],
+    [/^DOCX\s*, Full script$/, 'choir-first-draft-script.docx', /wordprocessing/],
+    ['Captions (WebVTT)', 'choir-first-draft-script.vtt', /vtt/],
+  ] as const) {
+    const href = await page.getByRole('link', { name }).getAttribute('href');
+    const answer = await page.request.get(`${studio.address}${href}`);
+    expect(answer.status()).toBe(200);
+    expect(answer.headers()['content-type']).toMatch(type);
+    expect(answer.headers()['content-disposition']).toContain(file);
+    expect((await answer.body()).length).toBeGreaterThan(1000);
+  }
+  expect((await page.request.get(`${studio.address}/api/handouts/nowhere`)).status()).toBe(404);
+});
