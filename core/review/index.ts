@@ -14,6 +14,6 @@ export type { Rule } from './rule';
 export { RULES } from './rules';
 export { passes } from './rules/cautionRules';
 export { lackingOf } from './rules/propRules';
-export { measuresTable, rulesTable } from './rulesTable';
+export { measuresTable, rulesTable, tableOf } from './rulesTable';
 export type { Score } from './score';
 export { type ReviewContext, Subject } from './subject';

@@ -2,7 +2,7 @@ import { MEASURES } from './measures';
 import { RULES } from './rules';
 
 /** A Markdown table, its columns as wide as their widest cell. */
-function tableOf(head: readonly string[], rows: ReadonlyArray<readonly string[]>): string {
+export function tableOf(head: readonly string[], rows: ReadonlyArray<readonly string[]>): string {
   const widths = head.map((cell, i) => Math.max(cell.length, ...rows.map((row) => row[i]?.length ?? 0)));
   const line = (cells: readonly string[]) => `| ${cells.map((cell, i) => cell.padEnd(widths[i] ?? 0)).join(' | ')} |`;
   return [line(head), line(widths.map((width) => '-'.repeat(width))), ...rows.map(line)].join('\n');

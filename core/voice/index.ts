@@ -4,3 +4,4 @@ export { VOICE_RULES } from './rules';
 export * from './schoolFindings';
 export * from './speech';
 export { silenceOf, type Voice, voiceOf } from './spoken';
+export { voiceTable } from './voiceTable';

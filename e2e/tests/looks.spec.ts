@@ -15,6 +15,7 @@ const VIEWS = [
   '/method/positions',
   '/versions?one=rowers-sixty&other=night-landing',
   '/script/choir-first-draft',
+  '/teachers',
   '/series',
   '/propose',
 ];

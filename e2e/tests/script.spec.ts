@@ -84,3 +84,25 @@ test('a thing found in what is said is mended where an edit can, and files are h
   }
   expect((await page.request.get(`${studio.address}/api/handouts/nowhere`)).status()).toBe(404);
 });
+
+test('a teacher is made, and the words of the house are held against what is said', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/teachers`);
+  await page.getByRole('button', { name: 'New teacher' }).click();
+  await page.getByLabel('Name of the teacher').last().fill('Orsa');
+  await page.getByLabel('Words a minute of Orsa').fill('100');
+  await saved(page);
+  await page.goto(`${studio.address}/method`);
+  await page.getByRole('button', { name: 'Add a word' }).click();
+  await page.getByLabel('Word 1 of the house').fill('sitting bones');
+  await page.getByLabel('Not said for word 1, parted by commas').fill('seat bones');
+  await saved(page);
+  await page.goto(`${studio.address}/script/night-landing`);
+  await page.getByLabel('Teacher').selectOption({ label: 'Orsa' });
+  await expect(page.getByText('words at 100 a minute')).toBeVisible();
+  const panel = page.getByRole('region', { name: 'What is said' });
+  const more = panel.getByRole('button', { name: /more$/ });
+  if (await more.isVisible()) await more.click();
+  const found = panel.getByRole('listitem').filter({ hasText: 'the house says “sitting bones”' }).first();
+  await found.getByRole('button', { name: /^Say “Both sitting bones/ }).click();
+  await expect(said(page, 'Both sitting bones equally heavy.').first()).toBeVisible();
+});

@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { measuresTable, rulesTable } from '@warm-ladder/core/review';
 import { bundleJsonSchema } from '@warm-ladder/core/schemas';
+import { voiceTable } from '@warm-ladder/core/voice';
 import { openApi } from '@warm-ladder/core/wire';
 
 const DOCS = join(import.meta.dirname, '../../docs');
@@ -10,7 +11,7 @@ const DOCS = join(import.meta.dirname, '../../docs');
 function between(page: string, name: string, text: string): string {
   const [open, close] = [`<!-- ${name} -->`, `<!-- /${name} -->`];
   const [from, to] = [page.indexOf(open), page.indexOf(close)];
-  if (from < 0 || to < from) throw new Error(`docs/review.md: expected ${open} and ${close}`);
+  if (from < 0 || to < from) throw new Error(`A page of the docs: expected ${open} and ${close}`);
   return `${page.slice(0, from + open.length)}\n\n${text}\n\n${page.slice(to)}`;
 }
 
@@ -18,6 +19,7 @@ function between(page: string, name: string, text: string): string {
 const PUBLISHED: Readonly<Record<string, (old: string) => string>> = {
   'bundle.schema.json': () => `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`,
   'openapi.json': () => `${JSON.stringify(openApi(), null, 2)}\n`,
+  'voice.md': (old) => between(old, 'voice', voiceTable()),
   'review.md': (old) => between(between(old, 'rules', rulesTable()), 'measures', measuresTable()),
 };
 

@@ -18,6 +18,7 @@ const VIEWS: ReadonlyArray<readonly [string, string]> = [
   ['Propose a class', '/propose'],
   ['Repertoire', '/repertoire'],
   ['Audiences', '/audiences'],
+  ['Teachers', '/teachers'],
   ['Method', '/method'],
   ['Positions and the ways between', '/method/positions'],
   ['Scripts', '/script'],

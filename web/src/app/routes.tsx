@@ -10,6 +10,7 @@ const VIEWS = {
   compare: () => import('../views/compare/CompareView'),
   'edit/:exercise/:rung?': () => import('../views/editor/EditorView'),
   'audiences/:id?': () => import('../views/audiences/AudiencesView'),
+  teachers: () => import('../views/teachers/TeachersView'),
   method: () => import('../views/method/MethodView'),
   'method/positions': () => import('../views/method/PositionsView'),
   propose: () => import('../views/propose/ProposeView'),

@@ -70,7 +70,7 @@ function Lists({ title, names, apart }: { title: string; names: readonly [string
   ] as const;
   return (
     <section aria-label={title} className="min-w-0 text-[15px]">
-      <h3 className="font-semibold">{title}</h3>
+      <h2 className="font-semibold">{title}</h2>
       {parts.every(([, list]) => list.length === 0) && <p className="text-soft">The same.</p>}
       {parts.map(([name, list]) =>
         list.length > 0 ? (

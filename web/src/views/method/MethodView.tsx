@@ -18,6 +18,7 @@ import { Figures, type Values } from '../../parts/Figures';
 import { NumberField } from '../../parts/NumberField';
 import { CautionRules } from './CautionRules';
 import { SchoolsDesk } from './SchoolsDesk';
+import { Terms } from './Terms';
 
 /** Parts of the method that hold a table of figures of their own. */
 const PARTS = [
@@ -65,6 +66,13 @@ export function Component() {
         the value it starts from.
       </p>
       <SchoolsDesk method={method} onChange={change} />
+      <Terms
+        terms={method.terms ?? []}
+        onChange={(terms, field) => {
+          const { terms: _old, ...others } = method;
+          change(terms ? { ...others, terms } : others, field);
+        }}
+      />
       <h2 className="mt-8 font-name text-2xl font-semibold">Figures</h2>
       <div className="mt-2 columns-1 gap-x-12 md:columns-2 xl:columns-3">
         <Figures

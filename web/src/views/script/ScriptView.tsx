@@ -104,9 +104,9 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             value={teacher?.id ?? ''}
             choices={[['', 'anyone'], ...teachers.map(({ id, name }) => [id, name] as const)]}
             onChange={(id) => setAddress(id ? { teacher: id } : {}, { replace: true })}
-          />
-          : {wordsOf(script)} words at {Math.round(script.wordsPerMinute)} a minute;{' '}
-          {Math.round(silenceOf(voice) * 100)} % of the work in silence. Press a line to say it otherwise.
+          />{' '}
+          (<Link to="/teachers">teachers</Link>): {wordsOf(script)} words at {Math.round(script.wordsPerMinute)} a
+          minute; {Math.round(silenceOf(voice) * 100)} % of the work in silence. Press a line to say it otherwise.
         </p>
         {unwritten > 0 && (
           <p className="no-print mt-1 text-soft">

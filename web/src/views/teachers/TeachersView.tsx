@@ -1,0 +1,102 @@
+import type { Teacher } from '@warm-ladder/core/plan';
+import { Plus, Trash2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { useChange } from '../../app/edits';
+import { newId } from '../../app/freeId';
+import { selectCatalog, selectTeachers } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
+
+/** Who teaches: how fast each speaks and counts, which shapes what fits a script and how long a class is with them. */
+export function Component() {
+  const teachers = useAppSelector(selectTeachers);
+  const change = useChange();
+  const create = () => {
+    const made: Teacher = { id: newId('New teacher'), name: 'New teacher' };
+    change('teachers', made.id, made, 'making a teacher');
+  };
+  return (
+    <main className="mx-auto w-full max-w-3xl px-4 py-5">
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="grow font-name text-3xl font-semibold">Teachers</h1>
+        <button type="button" className="action" onClick={create}>
+          <Plus className="size-4" aria-hidden="true" /> New teacher
+        </button>
+      </div>
+      <p className="mt-1 text-soft">
+        A script is for a teacher: how fast they speak decides which words fit the breath, how fast they count how long
+        a class is with them.
+      </p>
+      {teachers.length === 0 && <p className="mt-4">No teacher yet.</p>}
+      <ul className="mt-3 flex flex-col divide-y divide-line">
+        {teachers.map((teacher) => (
+          <TeacherRow key={teacher.id} teacher={teacher} />
+        ))}
+      </ul>
+      <p className="mt-5">
+        <Link to="/script" className="underline decoration-dotted underline-offset-4">
+          To the scripts
+        </Link>
+      </p>
+    </main>
+  );
+}
+
+function TeacherRow({ teacher }: { teacher: Teacher }) {
+  const { wordsPerMinute } = useAppSelector(selectCatalog).method;
+  const change = useChange();
+  const set = (part: Partial<Omit<Teacher, 'id'>>, label: string, field: string) => {
+    const next = Object.entries({ ...teacher, ...part }).filter(([, value]) => value !== undefined);
+    change('teachers', teacher.id, Object.fromEntries(next) as Teacher, `${label} of ${teacher.name}`, field);
+  };
+  return (
+    <li data-item={teacher.id} className="py-3">
+      <div className="flex items-center gap-2">
+        <TextField
+          label="Name of the teacher"
+          value={teacher.name}
+          className="-ml-1.5 min-w-0 grow font-name text-xl font-semibold"
+          onChange={(name) => set({ name }, 'the name', 'name')}
+        />
+        <button
+          type="button"
+          className="rounded p-1.5 hover:bg-shade"
+          onClick={() => change('teachers', teacher.id, undefined, `deleting ${teacher.name}`)}
+        >
+          <Trash2 className="size-4" aria-hidden="true" />
+          <span className="sr-only">Delete {teacher.name}</span>
+        </button>
+      </div>
+      <p className="leading-loose">
+        Says{' '}
+        <NumberField
+          label={`Words a minute of ${teacher.name}`}
+          value={teacher.wordsPerMinute ?? wordsPerMinute}
+          min={60}
+          max={260}
+          className="w-12"
+          onChange={(words) => set({ wordsPerMinute: words }, 'the words a minute', 'words')}
+        />{' '}
+        words a minute, and takes{' '}
+        <NumberField
+          label={`Tempo of ${teacher.name}`}
+          value={teacher.tempo ?? 1}
+          min={0.5}
+          max={4}
+          step={0.05}
+          className="w-12"
+          onChange={(tempo) => set({ tempo: tempo === 1 ? undefined : tempo }, 'the tempo', 'tempo')}
+        />{' '}
+        times as long for a count as the method.
+      </p>
+      <TextField
+        label={`Notes on ${teacher.name}`}
+        note
+        value={teacher.notes ?? ''}
+        className="w-full text-soft"
+        onChange={(notes) => set({ notes: notes || undefined }, 'the notes', 'notes')}
+      />
+    </li>
+  );
+}
