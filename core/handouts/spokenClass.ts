@@ -14,6 +14,7 @@ export interface SpokenClass {
   readonly timed: TimedClass;
   readonly script: Script;
   readonly voice: Voice;
+  /** Its levels, worked out when asked for. */
   readonly card: RoomCard;
   readonly conditions: readonly Condition[];
   readonly teacher: Teacher | undefined;
@@ -42,7 +43,9 @@ export function spokenClass(
     timed,
     script,
     voice: voiceOf(catalog, timed, script, { conditions, audience }),
-    card: roomCard(catalog, timed, group),
+    get card() {
+      return roomCard(catalog, timed, group);
+    },
     conditions,
     teacher,
     audience: audience?.name ?? 'anyone',

@@ -157,6 +157,26 @@ export type Block = z.infer<typeof blockSchema>;
 
 const words = (what: string) => z.array(sentenceSchema).max(60).optional().describe(what);
 
+const rehearsalSchema = z
+  .strictObject({
+    id: idSchema.describe('The id of the rehearsal, unique in its class'),
+    at: z.iso.datetime({ local: true, offset: true }).describe('When it was begun'),
+    teacher: idSchema.optional().describe('The id of the teacher who spoke it'),
+    seconds: z.number().min(0).max(36_000).describe('How long it took, holds left out'),
+    marks: z
+      .array(
+        z.strictObject({
+          block: idSchema.describe('The id of the block'),
+          pass: z.int().min(1).max(2).describe('Its first side, or its second'),
+          startSeconds: z.number().min(0).max(36_000).describe('When it was begun, holds left out'),
+        }),
+      )
+      .max(1000)
+      .describe('When each pass of each block was begun'),
+  })
+  .meta({ id: 'Rehearsal', description: 'A class spoken through against the clock' });
+export type Rehearsal = z.infer<typeof rehearsalSchema>;
+
 export const classSchema = z
   .strictObject({
     id: idSchema.describe('The id of the class'),
@@ -180,6 +200,7 @@ export const classSchema = z
     focus: directionSchema.optional(),
     notes: noteSchema.optional().describe('Notes for the staff'),
     blocks: z.array(blockSchema).max(400).describe('Its blocks in order'),
+    rehearsals: z.array(rehearsalSchema).max(50).optional().describe('When it was rehearsed, the latest last'),
   })
   .meta({ id: 'Class', description: 'One class, planned' });
 export type ClassPlan = z.infer<typeof classSchema>;

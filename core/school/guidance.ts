@@ -41,7 +41,18 @@ const RIBS = 'Breathe wide, into the sides and the back of the ribs.';
  * What the house says of a rung by its schools, in the order it is spoken; a rung that says something of the kind
  * itself is left its own words. Said to everybody: what goes for whom is a caution's.
  */
-export function guidanceFor(catalog: Catalog, entry: RungEntry): readonly Guidance[] {
+export const guidanceFor = (catalog: Catalog, entry: RungEntry): readonly Guidance[] =>
+  catalog.worth(entry).remembered(keyOf(catalog.method.choices), () => guidance(catalog, entry));
+
+/** What strays from the choices is remembered by the choices themselves. */
+const keys = new WeakMap<Choices, object>();
+function keyOf(choices: Choices): object {
+  const known = keys.get(choices) ?? {};
+  keys.set(choices, known);
+  return known;
+}
+
+function guidance(catalog: Catalog, entry: RungEntry): Guidance[] {
   const { choices } = catalog.method;
   const { like, rung } = entry;
   const said: Guidance[] = [];

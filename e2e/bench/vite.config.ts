@@ -13,7 +13,13 @@ export default defineConfig({
     emptyOutDir: true,
     minify: false,
     rolldownOptions: {
-      input: { review: 'bench/review.ts', cold: 'bench/cold.ts', body: 'bench/body.ts', sequence: 'bench/sequence.ts' },
+      input: {
+        review: 'bench/review.ts',
+        cold: 'bench/cold.ts',
+        body: 'bench/body.ts',
+        sequence: 'bench/sequence.ts',
+        voice: 'bench/voice.ts',
+      },
     },
   },
   // Where the demo lies is told from where a source file lies, not from where it is built to.

@@ -2,14 +2,17 @@ import type { Remedy } from '../../review';
 import type { ScriptLine } from '../../script';
 import { isOver } from '../../vocabulary/measure';
 import { saidInstead } from '../mending';
+import { remembering } from '../remember';
 import { HERE, type Heard, type VoiceRule } from '../rule';
 import { wordsIn } from '../speech';
-import type { SpokenBlock } from '../spoken';
+import type { SpokenBlock, Voice } from '../spoken';
 import { flesch } from './reading';
 
 /** Don’ts: they begin with a refusal, or turn on one. */
 const REFUSES = /(?:^|[,;:–—]\s*|\b(?:and|but|so)\s+)(?:do not|don[’']t|never|avoid|no|not)\b/i;
-const isDont = (text: string): boolean => text.split(/(?<=[.;!?])\s+/).some((sentence) => REFUSES.test(sentence));
+const isDont = remembering((text: string): boolean =>
+  text.split(/(?<=[.;!?])\s+/).some((sentence) => REFUSES.test(sentence)),
+);
 
 const dontsMany: VoiceRule = {
   code: 'DONTS_MANY',
@@ -45,26 +48,38 @@ function unique(lines: readonly ScriptLine[]): ScriptLine[] {
   });
 }
 
-const plain = (text: string): string =>
+const plain = remembering((text: string): string =>
   text
     .toLowerCase()
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+    .trim(),
+);
+
+/** The block on which each image of a class is spoken first. */
+const firstOf = new WeakMap<Voice, ReadonlyMap<string, SpokenBlock>>();
+function imagesOf(voice: Voice): ReadonlyMap<string, SpokenBlock> {
+  const known = firstOf.get(voice);
+  if (known) return known;
+  const images = new Map<string, SpokenBlock>();
+  for (const block of voice.blocks) {
+    for (const { kind, text } of block.said) {
+      if (kind === 'image' && !images.has(plain(text))) images.set(plain(text), block);
+    }
+  }
+  firstOf.set(voice, images);
+  return images;
+}
 
 const imageTwice: VoiceRule = {
   code: 'IMAGE_TWICE',
   severity: 'look',
   limit: 'once in a class',
   says: 'one image is spoken on two blocks; it names the second',
-  find: (block, { blocks }) => {
-    const before = new Map<string, SpokenBlock>();
-    for (const other of blocks) {
-      if (other === block) break;
-      for (const { kind, text } of other.said) if (kind === 'image') before.set(plain(text), other);
-    }
+  find: (block, voice) => {
+    const images = imagesOf(voice);
     return unique(block.said).flatMap((line): Heard[] => {
-      const first = line.kind === 'image' ? before.get(plain(line.text)) : undefined;
-      if (!first) return [];
+      const first = line.kind === 'image' ? images.get(plain(line.text)) : undefined;
+      if (!first || first === block) return [];
       return [
         {
           ...HERE,
@@ -154,6 +169,8 @@ const inCase = (words: string, like: string): string =>
 const PROMISES =
   /\b(?:cures?|heals?|guarantees?d?|burns? (?:off )?(?:the )?(?:fat|calories)|melts? (?:the )?fat|(?:lose|losing|drop) (?:weight|inches|pounds|kilos|a (?:dress )?size)|inches (?:off|from|around)|flat(?:ter|tens)?(?: your| the)? (?:belly|stomach|tummy)|clos(?:es|ing|e) (?:the|your) (?:gap|separation)|pain[- ]free|fix(?:es)? (?:your|the) (?:back|pelvic floor|posture|knees?)|never have .* again|sculpts?|tones? up)\b/i;
 
+const promises = remembering((text: string): boolean => PROMISES.test(text));
+
 const promise: VoiceRule = {
   code: 'PROMISE',
   severity: 'look',
@@ -161,7 +178,7 @@ const promise: VoiceRule = {
   says: 'a promise the work can’t keep: inches, cures, closed gaps',
   find: (block) =>
     unique(block.said)
-      .filter(({ text }) => PROMISES.test(text))
+      .filter(({ text }) => promises(text))
       .map((line) => ({
         ...HERE,
         sentence: `“${line.text}” promises what the work can’t keep. Say what it should feel like instead.`,

@@ -101,6 +101,7 @@ function useEntries(): readonly Entry[] {
           { group: here.name, words: 'Blocks of this class', does: `/class/${here.id}` },
           { group: here.name, words: 'Levels of this class', does: `/class/${here.id}?view=levels` },
           { group: here.name, words: 'Script of this class', does: `/script/${here.id}` },
+          { group: here.name, words: 'Rehearse this class', does: `/rehearse/${here.id}` },
           { group: here.name, words: 'Room card of this class', does: `/room/${here.id}` },
           { group: here.name, words: 'Set this class beside another', does: `/versions?one=${here.id}` },
         ]

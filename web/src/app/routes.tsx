@@ -18,6 +18,7 @@ const VIEWS = {
   'class/:id': () => import('../views/class/ClassView'),
   versions: () => import('../views/versions/VersionsView'),
   'room/:id': () => import('../views/script/RoomCardView'),
+  'rehearse/:id': () => import('../views/rehearse/RehearseView'),
   'script/:id?': () => import('../views/script/ScriptView'),
   'series/:id?': () => import('../views/series/SeriesView'),
 };

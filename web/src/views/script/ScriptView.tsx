@@ -82,6 +82,12 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
           <button type="button" className="action no-print" onClick={() => window.print()}>
             <Printer className="size-4" aria-hidden="true" /> Print
           </button>
+          <Link
+            to={`/rehearse/${plan.id}${teacher ? `?teacher=${teacher.id}` : ''}`}
+            className="action action-main no-print"
+          >
+            Rehearse
+          </Link>
           <Link to={`/room/${plan.id}`} className="action no-print">
             Room card
           </Link>

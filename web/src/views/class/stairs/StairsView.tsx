@@ -17,7 +17,7 @@ import { layStairs } from '../../../parts/stairs';
 import { useWidth } from '../../../parts/useWidth';
 import { useRepsDrag } from '../useRepsDrag';
 import { BASE, FOOT, HEIGHT, LEFT, TOP, TREAD } from './measure';
-import { Ghost, Held, Marked, Minutes, QuietSteps, Range, Risers, Sides, Target, Treads } from './parts';
+import { Ghost, Held, Marked, Minutes, QuietSteps, Range, Risers, Sides, Target, Taught, Treads } from './parts';
 import { StepFigures } from './StepFigures';
 import { Wave } from './Wave';
 
@@ -140,6 +140,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
             {marked.map((tread) => (
               <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.id)} />
             ))}
+            <Taught rehearsal={timed.plan.rehearsals?.at(-1)} at={at} />
             <Target x={at(target)} over={timed.seconds > target} text={clock(target)} />
             <Range from={at(timed.range.p10)} middle={at(timed.seconds)} to={at(timed.range.p90)} />
           </svg>

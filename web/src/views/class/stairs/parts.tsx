@@ -1,3 +1,4 @@
+import type { Rehearsal } from '@warm-ladder/core/plan';
 import type { Severity } from '@warm-ladder/core/review';
 import { memo } from 'react';
 import { directionPath } from '../../../parts/directions';
@@ -212,5 +213,16 @@ export function Range({ from, middle, to }: { from: number; middle: number; to: 
       <line x1={from} x2={to} y1={BASE + 4} y2={BASE + 4} />
       <line x1={middle} x2={middle} y1={BASE} y2={BASE + 8} strokeWidth="3" />
     </g>
+  );
+}
+
+/** When each block was begun as the class was last rehearsed, over the floor. */
+export function Taught({ rehearsal, at }: { rehearsal: Rehearsal | undefined; at: (seconds: number) => number }) {
+  if (!rehearsal) return null;
+  const marks = rehearsal.marks.map(({ startSeconds }) => `M${at(startSeconds).toFixed(1)} ${BASE - 7}v14`);
+  return (
+    <path d={marks.join('')} className="stroke-heat-3" strokeWidth="2">
+      <title>Begun at, as last rehearsed</title>
+    </path>
   );
 }

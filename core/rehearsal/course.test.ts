@@ -1,0 +1,51 @@
+import fc from 'fast-check';
+import { timeClass } from '../plan';
+import { draftScript } from '../script';
+import { block, catalogOf, classOf } from '../testing/studio';
+import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from './course';
+
+const catalog = catalogOf();
+const plan = classOf([block('hold'), block('side-leg'), block('curl')]);
+const script = draftScript(catalog, timeClass(catalog, plan));
+
+test('taps go through every stretch once, and what was begun when is kept block by block and pass by pass', () => {
+  let course: Course = BEGINNING;
+  let seconds = 0;
+  while (!course.done) {
+    seconds += 10;
+    course = onward(script, course, seconds);
+  }
+  expect(course.begun).toHaveLength(script.sections.length);
+  const rehearsal = kept(script, plan, course, { seconds, at: '2026-11-28T18:30:00', teacher: 'ilva' });
+  expect(rehearsal).toMatchObject({ id: 'r1', seconds, teacher: 'ilva' });
+  expect(rehearsal.marks.map(({ block: id, pass, startSeconds }) => [id, pass, startSeconds])).toEqual([
+    ['b1', 1, 10],
+    ['b2', 1, 20],
+    ['b2', 2, 30],
+    ['b3', 1, 40],
+  ]);
+  expect(kept(script, { ...plan, rehearsals: [rehearsal] }, course, { seconds, at: '' }).id).toBe('r2');
+});
+
+test('back begins the stretch before anew, and never before the first; a count starts again with each stretch', () => {
+  const second = counted(onward(script, BEGINNING, 30));
+  expect(second).toMatchObject({ at: 1, counted: 1 });
+  expect(backward(second, 40)).toEqual({ at: 0, begun: [0], counted: 0, done: false });
+  expect(backward(BEGINNING, 5)).toEqual(BEGINNING);
+  expect(onward(script, counted(BEGINNING), 12)).toMatchObject({ counted: 0, begun: [0, 12] });
+  expect(behind({ startSeconds: 60 }, 75)).toBe(15);
+});
+
+test('the phases of a repetition follow one another for as long as each lasts', () => {
+  const phases = [{ counts: 2 }, { counts: 3 }];
+  fc.assert(
+    fc.property(fc.double({ min: 0, max: 600, noNaN: true }), fc.constantFrom(0.5, 1, 1.5), (seconds, pace) => {
+      const { index, left } = phaseAt(phases, pace, seconds);
+      const into = seconds % (5 * pace);
+      expect(index).toBe(into < 2 * pace ? 0 : 1);
+      expect(left).toBeGreaterThan(0);
+      expect(left).toBeLessThanOrEqual(3 * pace);
+    }),
+  );
+  expect(phaseAt([], 1, 5)).toEqual({ index: 0, left: 0 });
+});

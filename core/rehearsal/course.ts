@@ -1,0 +1,72 @@
+import type { ClassPlan, Rehearsal } from '../plan';
+import type { Script, ScriptSection } from '../script';
+
+/** A rehearsal under way: where it is, and when each stretch of the script was begun, holds left out. */
+export interface Course {
+  readonly at: number;
+  /** Seconds into the rehearsal at which each section was begun; those not reached yet have none. */
+  readonly begun: readonly number[];
+  /** Repetitions counted in the section it is at. */
+  readonly counted: number;
+  readonly done: boolean;
+}
+
+export const BEGINNING: Course = { at: 0, begun: [0], counted: 0, done: false };
+
+/** On to the next stretch, or to the end. @param seconds of the rehearsal, holds left out */
+export function onward({ sections }: Pick<Script, 'sections'>, course: Course, seconds: number): Course {
+  if (course.done) return course;
+  if (course.at >= sections.length - 1) return { ...course, done: true };
+  return { at: course.at + 1, begun: [...course.begun.slice(0, course.at + 1), seconds], counted: 0, done: false };
+}
+
+/** Back to the stretch before: it is begun anew. */
+export function backward(course: Course, seconds: number): Course {
+  const at = Math.max(0, course.at - 1);
+  return { at, begun: [...course.begun.slice(0, at), at === 0 ? 0 : seconds], counted: 0, done: false };
+}
+
+export const counted = (course: Course): Course => ({ ...course, counted: course.counted + 1 });
+
+/** Seconds behind the plan; below 0 ahead of it. */
+export const behind = (section: Pick<ScriptSection, 'startSeconds'>, begunAt: number): number =>
+  begunAt - section.startSeconds;
+
+/** A rehearsal as it is kept with its class. @param at when it was begun, as ISO 8601 */
+export function kept(
+  { sections }: Pick<Script, 'sections'>,
+  plan: ClassPlan,
+  { begun }: Course,
+  { seconds, at, teacher }: { readonly seconds: number; readonly at: string; readonly teacher?: string | undefined },
+): Rehearsal {
+  const taken = new Set((plan.rehearsals ?? []).map(({ id }) => id));
+  let number = taken.size + 1;
+  while (taken.has(`r${number}`)) number += 1;
+  return {
+    id: `r${number}`,
+    at,
+    ...(teacher === undefined ? {} : { teacher }),
+    seconds,
+    marks: sections.flatMap(({ block, pass }, i) => {
+      const startSeconds = begun[i];
+      const id = block === null ? undefined : plan.blocks[block]?.id;
+      return id === undefined || startSeconds === undefined ? [] : [{ block: id, pass, startSeconds }];
+    }),
+  };
+}
+
+/** The phase of a repetition that is being breathed, and how many seconds of it are left. */
+export function phaseAt(
+  phases: ReadonlyArray<{ readonly counts: number }>,
+  secondsPerCount: number,
+  seconds: number,
+): { readonly index: number; readonly left: number } {
+  const rep = phases.reduce((sum, { counts }) => sum + counts, 0) * secondsPerCount;
+  let left = rep > 0 ? ((seconds % rep) + rep) % rep : 0;
+  for (const [index, { counts }] of phases.entries()) {
+    const own = counts * secondsPerCount;
+    if (left < own) return { index, left: own - left };
+    left -= own;
+  }
+  return { index: 0, left: 0 };
+}

@@ -1,0 +1,42 @@
+import { expect, saved, test } from '../fixtures';
+
+test('a class is rehearsed on a phone with taps, the server away in the middle, and its times are kept and shown', async ({
+  context,
+  ownStudio: studio,
+}) => {
+  const page = await context.newPage();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${studio.address}/rehearse/bench-to-mat-1`);
+  const stage = page.locator('[data-rehearsal]');
+  await expect(stage).toHaveAttribute('data-rehearsal', '0');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(stage).toHaveAttribute('data-rehearsal', '1');
+  await expect(page.getByRole('list', { name: 'On the breath' })).toBeVisible();
+  await page.getByRole('heading').click();
+  await page.getByRole('heading').click();
+  await expect(stage.getByText('2', { exact: true })).toBeVisible();
+  await studio.kill();
+  await page.keyboard.press('Space');
+  await expect(stage).toHaveAttribute('data-rehearsal', '2');
+  await page.keyboard.press('ArrowLeft');
+  await expect(stage).toHaveAttribute('data-rehearsal', '1');
+  await page.getByRole('button', { name: 'Hold' }).click();
+  const held = await page.getByLabel('Clock').textContent();
+  await page.waitForTimeout(1200);
+  await expect(page.getByLabel('Clock')).toHaveText(held ?? '');
+  await page.getByRole('button', { name: 'Go on' }).click();
+  const next = page.getByRole('button', { name: /^(?:Next|End)$/ });
+  while (await next.isVisible()) await next.click();
+  await expect(page.getByRole('heading', { name: /^Spoken through in/ })).toBeVisible();
+  await studio.again();
+  await page.getByRole('button', { name: 'Keep these times' }).click();
+  await expect(page.getByText('Kept with the class')).toBeVisible();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'To the class' }).click();
+  await saved(page);
+  await expect(page.locator('title', { hasText: 'Begun at, as last rehearsed' })).toHaveCount(1);
+  const { classes } = await (await fetch(`${studio.address}/api/bundle`)).json();
+  const plan = classes.find(({ id }: { id: string }) => id === 'bench-to-mat-1');
+  expect(plan.rehearsals).toHaveLength(1);
+  expect(plan.rehearsals[0].marks.length).toBeGreaterThanOrEqual(plan.blocks.length);
+});

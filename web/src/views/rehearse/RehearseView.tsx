@@ -1,0 +1,287 @@
+import { spokenClass } from '@warm-ladder/core/handouts';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from '@warm-ladder/core/rehearsal';
+import { clock, earlierInSeries } from '@warm-ladder/core/review';
+import type { ScriptSection } from '@warm-ladder/core/script';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useClassEdit } from '../../app/edits';
+import { LostPage } from '../../app/LostPage';
+import { selectAudiences, selectCatalog, selectClasses, selectSeries, selectTeachers } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { MovingFigure } from '../../figure/MovingFigure';
+import { pace, usePacer } from './usePacer';
+
+/** A class spoken through against the clock, full screen, one stretch at a time. */
+export function Component() {
+  const { id } = useParams();
+  const plan = useAppSelector((state) => selectClasses(state).find((each) => each.id === id));
+  return plan ? <Rehearsal key={plan.id} plan={plan} /> : <LostPage />;
+}
+
+/** Milliseconds between two looks at the clock. */
+const TICK = 200;
+
+function Rehearsal({ plan }: { plan: ClassPlan }) {
+  const [address] = useSearchParams();
+  const catalog = useAppSelector(selectCatalog);
+  const teachers = useAppSelector(selectTeachers);
+  const teacher = teachers.find(({ id }) => id === address.get('teacher'));
+  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
+  const allSeries = useAppSelector(selectSeries);
+  const classes = useAppSelector(selectClasses);
+  const spoken = useMemo(() => {
+    const earlier = earlierInSeries(plan.id, allSeries, (id) => classes.find((each) => each.id === id));
+    return spokenClass(catalog, plan, { audience, teacher, earlier });
+  }, [catalog, plan, audience, teacher, allSeries, classes]);
+  const { script, timed } = spoken;
+  const [course, setCourse] = useState<Course>(BEGINNING);
+  const { seconds, running, start, hold, begunAt } = useClock();
+  const [sound, setSound] = useState(false);
+  const next = useCallback(() => {
+    start();
+    setCourse((now) => onward(script, now, seconds.current));
+  }, [script, seconds, start]);
+  useKeys(next, () => setCourse((now) => backward(now, seconds.current)), hold);
+  useAwake(running);
+  const section = script.sections[course.at] as ScriptSection;
+  const part = section.block === null ? undefined : timed.sequence[section.block];
+  const entry = part?.kind === 'block' ? part.entry : undefined;
+  const count = part?.kind === 'block' ? part.count : 1;
+  const into = Math.max(0, seconds.current - (course.begun[course.at] ?? 0));
+  const phase = entry && running ? phaseAt(entry.rung.phases, count, into) : undefined;
+  usePacer(sound && running && phase !== undefined, entry?.rung.phases[phase?.index ?? 0]?.breath, phase?.index ?? 0);
+
+  if (course.done) {
+    return <Ended {...{ plan, course, script, seconds: seconds.current, begunAt, teacher: teacher?.id }} />;
+  }
+  const late = behind(section, course.begun[course.at] ?? 0);
+  const following = script.sections[course.at + 1];
+  const said = section.lines.filter((line) => line.said);
+  const actions = said.filter(({ kind }) => kind === 'action');
+  return (
+    <main className="fixed inset-0 z-30 flex flex-col bg-ink text-sheet" data-rehearsal={course.at}>
+      <header className="flex items-center gap-3 px-4 pt-3">
+        <output aria-label="Clock" className="text-3xl font-semibold">
+          {clock(seconds.current)}
+        </output>
+        <span className="grow text-heat-5">{lateWords(late)}</span>
+        <label className="text-sm">
+          <input type="checkbox" checked={sound} onChange={({ target }) => setSound(pace(target.checked))} /> Sound
+        </label>
+        <Link to={`/script/${plan.id}`} className="rounded px-2 underline">
+          Leave
+        </Link>
+      </header>
+      {/* biome-ignore lint/a11y/useKeyWithClickEvents: keys do the same from anywhere on the page. */}
+      {/* biome-ignore lint/a11y/noStaticElementInteractions: anywhere a hand falls counts a repetition. */}
+      <div
+        className="flex min-h-0 grow flex-col gap-2 overflow-y-auto px-4 py-2"
+        onClick={() => section.kind === 'block' && setCourse(counted)}
+      >
+        {section.lead !== null && <p className="text-lg text-heat-5">{section.lead}</p>}
+        <h1 className="font-name text-3xl leading-tight font-semibold">
+          {section.title}
+          {section.side && <span className="ml-2 text-heat-4">{section.side}</span>}
+        </h1>
+        {entry && (
+          <div className="flex justify-center rounded-lg bg-paper py-1 text-ink">
+            <MovingFigure entry={entry} secondsPerCount={catalog.method.secondsPerCount} className="h-40 w-full" />
+          </div>
+        )}
+        {actions.length > 0 && (
+          <ol aria-label="On the breath" className="flex flex-col gap-1 text-2xl leading-snug">
+            {actions.map((line, i) => (
+              <li key={line.id} className={phase && phase.index === i ? 'text-heat-5' : 'opacity-70'}>
+                <span className="text-base">
+                  {line.phase?.breath} {line.phase?.counts}
+                </span>{' '}
+                {line.text}
+              </li>
+            ))}
+          </ol>
+        )}
+        <ul className="flex flex-col gap-1 text-xl leading-snug">
+          {said
+            .filter(({ kind }) => kind !== 'action')
+            .map((line) => (
+              <li key={line.id}>{line.text}</li>
+            ))}
+        </ul>
+        {course.counted > 0 && (
+          <p aria-live="polite" className="text-4xl font-semibold text-heat-5">
+            {course.counted}
+          </p>
+        )}
+      </div>
+      <footer className="border-t border-sheet/30 px-4 py-3">
+        <p className="mb-2 text-sheet/80">
+          {following ? `Then ${clock(following.startSeconds)}: ${following.title}` : 'Then the end'}
+        </p>
+        <div className="grid grid-cols-[1fr_1fr_2fr] gap-2">
+          <Key onPress={() => setCourse((now) => backward(now, seconds.current))}>Back</Key>
+          <Key onPress={hold}>{running ? 'Hold' : 'Go on'}</Key>
+          <Key onPress={next} main>
+            {seconds.current === 0 && !running ? 'Begin' : following ? 'Next' : 'End'}
+          </Key>
+        </div>
+      </footer>
+    </main>
+  );
+}
+
+interface KeyProps {
+  readonly main?: boolean;
+  readonly onPress: () => void;
+  readonly children: string;
+}
+
+const Key = ({ main = false, onPress, children }: KeyProps) => (
+  <button
+    type="button"
+    className={`min-h-14 rounded-lg text-xl ${main ? 'bg-heat-4 font-semibold text-ink' : 'border border-sheet/40'}`}
+    onClick={onPress}
+  >
+    {children}
+  </button>
+);
+
+/** Seconds within which one is on time. */
+const ON_TIME = 5;
+
+function lateWords(seconds: number): string {
+  if (Math.abs(seconds) < ON_TIME) return 'on time';
+  return seconds > 0 ? `${clock(seconds)} behind` : `${clock(-seconds)} ahead`;
+}
+
+/** The seconds of the rehearsal, holds left out; it begins with the first step on. */
+function useClock() {
+  const seconds = useRef(0);
+  const [running, setRunning] = useState(false);
+  const [begunAt, setBegunAt] = useState('');
+  const [, look] = useState(0);
+  useEffect(() => {
+    if (!running) return;
+    let last = performance.now();
+    const timer = setInterval(() => {
+      const now = performance.now();
+      seconds.current += (now - last) / 1000;
+      last = now;
+      look((turn) => turn + 1);
+    }, TICK);
+    return () => clearInterval(timer);
+  }, [running]);
+  const start = useCallback(() => {
+    setRunning(true);
+    setBegunAt((at) => at || new Date().toISOString());
+  }, []);
+  const hold = useCallback(() => {
+    setBegunAt((at) => at || new Date().toISOString());
+    setRunning((now) => !now);
+  }, []);
+  return { seconds, running, start, hold, begunAt };
+}
+
+/** Space moves on, the arrow back goes back, H holds. */
+function useKeys(next: () => void, back: () => void, hold: () => void) {
+  const now = useRef({ next, back, hold });
+  useEffect(() => {
+    now.current = { next, back, hold };
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLElement && event.target.closest('button, a, input')) return;
+      const does =
+        event.key === ' ' || event.key === 'ArrowRight'
+          ? 'next'
+          : event.key === 'ArrowLeft'
+            ? 'back'
+            : event.key.toLowerCase() === 'h'
+              ? 'hold'
+              : null;
+      if (!does) return;
+      event.preventDefault();
+      now.current[does]();
+    };
+    window.addEventListener('keydown', listen);
+    return () => window.removeEventListener('keydown', listen);
+  }, []);
+}
+
+/** Keeps the screen awake, where the browser can. */
+function useAwake(on: boolean) {
+  useEffect(() => {
+    if (!on || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | null = null;
+    let over = false;
+    navigator.wakeLock.request('screen').then(
+      (got) => {
+        lock = got;
+        if (over) void got.release();
+      },
+      () => {},
+    );
+    return () => {
+      over = true;
+      void lock?.release();
+    };
+  }, [on]);
+}
+
+interface EndedProps {
+  readonly plan: ClassPlan;
+  readonly course: Course;
+  readonly script: { readonly sections: readonly ScriptSection[] };
+  readonly seconds: number;
+  readonly begunAt: string;
+  readonly teacher: string | undefined;
+}
+
+/** What was taught when, beside the plan, and whether it is kept. */
+function Ended({ plan, course, script, seconds, begunAt, teacher }: EndedProps) {
+  const edit = useClassEdit(plan.id);
+  const [saved, setSaved] = useState(false);
+  const keep = () => {
+    const rehearsal = kept(script, plan, course, { seconds, at: begunAt, teacher });
+    edit({ kind: 'class', change: { rehearsals: [...(plan.rehearsals ?? []), rehearsal].slice(-50) } }, 'a rehearsal');
+    setSaved(true);
+  };
+  return (
+    <main className="fixed inset-0 z-30 overflow-y-auto bg-ink px-4 py-4 text-sheet">
+      <h1 className="font-name text-3xl font-semibold">Spoken through in {clock(seconds)}</h1>
+      <p className="mt-1">
+        Planned {clock(script.sections.reduce((sum, each) => sum + each.leadSeconds + each.seconds, 0))}.
+      </p>
+      <p className="mt-3 flex flex-wrap gap-3">
+        {saved ? (
+          <span role="status">Kept with the class; its stairs show the times.</span>
+        ) : (
+          <button type="button" className="rounded-lg bg-heat-4 px-4 py-2 font-semibold text-ink" onClick={keep}>
+            Keep these times
+          </button>
+        )}
+        <Link to={`/class/${plan.id}`} className="rounded-lg border border-sheet/40 px-4 py-2">
+          To the class
+        </Link>
+      </p>
+      <table className="mt-4 w-full">
+        <thead>
+          <tr className="text-left">
+            <th scope="col">Stretch</th>
+            <th scope="col">Planned</th>
+            <th scope="col">Taught</th>
+          </tr>
+        </thead>
+        <tbody>
+          {script.sections.map((section, i) => (
+            <tr key={`${section.kind}-${section.startSeconds}-${section.block}`} className="border-t border-sheet/20">
+              <td>{section.title}</td>
+              <td>{clock(section.startSeconds)}</td>
+              <td>{course.begun[i] === undefined ? '' : clock(course.begun[i])}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </main>
+  );
+}
