@@ -67,6 +67,13 @@ export type DoseChange = z.infer<typeof doseChangeSchema>;
 /** A part of the body as poses name it. */
 const touchSchema = plainText(1, 40);
 
+const questionSchema = z
+  .strictObject({
+    asked: sentenceSchema.describe('What a learner asked'),
+    changed: sentenceSchema.optional().describe('What was changed for it'),
+  })
+  .meta({ id: 'CueQuestion', description: 'A learner’s question that a cue raised, and what became of it' });
+
 const cueSchema = z
   .strictObject({
     id: idSchema.describe('The id of the cue, unique in its rung'),
@@ -75,6 +82,7 @@ const cueSchema = z
     phase: idSchema.optional().describe('For an action: the id of the phase it is spoken on'),
     sign: sentenceSchema.optional().describe('For a fault: what is seen; the text is the fix said aloud'),
     alternatives: z.array(sentenceSchema).max(12).optional().describe('Other words for the same'),
+    questions: z.array(questionSchema).max(20).optional().describe('What learners asked of it'),
     touches: z
       .array(touchSchema)
       .max(8)

@@ -16,6 +16,7 @@ const VIEWS = [
   '/versions?one=rowers-sixty&other=night-landing',
   '/script/choir-first-draft',
   '/teachers',
+  '/cues',
   '/rehearse/night-landing',
   '/series',
   '/propose',

@@ -106,3 +106,27 @@ test('a teacher is made, and the words of the house are held against what is sai
   await found.getByRole('button', { name: /^Say “Both sitting bones/ }).click();
   await expect(said(page, 'Both sitting bones equally heavy.').first()).toBeVisible();
 });
+
+test('a cue said in several rungs is changed in all of them, and a learner’s question is kept with it', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/repertoire`);
+  await page.getByRole('link', { name: 'Their words' }).click();
+  await page.getByLabel('Search the cues').fill('seat bones equally');
+  await page.getByRole('button', { name: /Both seat bones equally heavy/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('A learner’s question').fill('Which bones?');
+  await sheet.getByRole('button', { name: 'Keep the question' }).click();
+  await expect(sheet.getByText('“Which bones?”')).toBeVisible();
+  await expect(sheet.getByText('Landing after a night shift')).toBeVisible();
+  await sheet.getByLabel('The words, wherever they are said').fill('Sit on both bones alike.');
+  await sheet.getByRole('button', { name: /^Change it/ }).click();
+  await expect(sheet.getByRole('heading', { name: 'Sit on both bones alike.' })).toBeVisible();
+  await expect(sheet.getByText('“Which bones?”')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await saved(page);
+  const { exercises } = await (await page.request.get(`${studio.address}/api/bundle`)).json();
+  expect(JSON.stringify(exercises)).not.toContain('Both seat bones equally heavy.');
+  expect(JSON.stringify(exercises)).toContain('Which bones?');
+});

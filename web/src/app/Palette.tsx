@@ -17,6 +17,7 @@ const VIEWS: ReadonlyArray<readonly [string, string]> = [
   ['All classes', '/class'],
   ['Propose a class', '/propose'],
   ['Repertoire', '/repertoire'],
+  ['Cues', '/cues'],
   ['Audiences', '/audiences'],
   ['Teachers', '/teachers'],
   ['Method', '/method'],

@@ -7,6 +7,7 @@ import { Shell } from './Shell';
 /** Each view is its own file of the build, fetched when it is first opened. */
 const VIEWS = {
   'repertoire/:exercise?': () => import('../views/repertoire/RepertoireView'),
+  cues: () => import('../views/cues/CuesView'),
   compare: () => import('../views/compare/CompareView'),
   'edit/:exercise/:rung?': () => import('../views/editor/EditorView'),
   'audiences/:id?': () => import('../views/audiences/AudiencesView'),

@@ -1,7 +1,7 @@
 import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repertoire';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LadderSheet } from './LadderSheet';
@@ -39,7 +39,11 @@ export function Component() {
         <section aria-label="Map" className="lg:sticky lg:top-4">
           <h1 className="font-name text-3xl font-semibold">Repertoire</h1>
           <p className="mt-1 mb-3 text-soft">
-            {catalog.exercises.length} ladders, {catalog.rungs.length} rungs. Choose a cell to see only its ladders.
+            {catalog.exercises.length} ladders, each one exercise from its easiest version to its hardest;{' '}
+            {catalog.rungs.length} rungs. Heat says how hard, 0 to 100. Choose a cell to see only its ladders.{' '}
+            <Link to="/cues" className="underline decoration-dotted underline-offset-4">
+              Their words
+            </Link>
           </p>
           <RepertoireMap catalog={catalog} cell={cell} onChoose={setCell} />
         </section>
