@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './lib/ensure.mjs';
 
-const { status } = spawnSync(process.execPath, [join(ROOT, 'scripts/faults.mjs'), '--size=medium'], {
-  stdio: 'inherit',
-});
-process.exit(status ?? 1);
+const results = [['faults.mjs', '--size=medium'], ['checkOffice.mjs']].map(
+  ([name, ...args]) => spawnSync(process.execPath, [join(ROOT, 'scripts', name), ...args], { stdio: 'inherit' }).status,
+);
+process.exit(results.every((status) => status === 0) ? 0 : 1);

@@ -111,6 +111,13 @@ export function ensureChromium() {
   process.exit(1);
 }
 
+/** An office program without a screen, or `null` where there is none and none can be installed. */
+export function ensureOffice() {
+  const program = '/usr/bin/soffice';
+  if (!existsSync(program)) installPackage('libreoffice-writer-nogui', 'an office program');
+  return existsSync(program) ? program : null;
+}
+
 /** Tries to install one of Debian's packages, where there are any. */
 function installPackage(name, words) {
   if (!existsSync('/usr/bin/apt-get')) return;
