@@ -41,7 +41,8 @@ export interface Handout {
   readonly foot: string;
 }
 
-const LABELS: Readonly<Partial<Record<CueKind, string>>> = {
+/** What stands before a line of each kind; set-up stands by itself. */
+export const LINE_LABELS: Readonly<Partial<Record<CueKind, string>>> = {
   check: 'Check',
   action: 'Breath',
   alignment: 'Keep',
@@ -111,7 +112,7 @@ function again(lines: readonly ScriptLine[]) {
 function grouped(lines: readonly ScriptLine[]) {
   const groups: Array<{ label: string; text: string; said: boolean }> = [];
   for (const line of lines) {
-    const label = line.said ? (LABELS[line.kind] ?? '') : 'To know';
+    const label = line.said ? (LINE_LABELS[line.kind] ?? '') : 'To know';
     const text = textOf(line);
     const last = groups.at(-1);
     if (last && last.label === label && line.kind !== 'safety')

@@ -54,9 +54,9 @@ test('a block is taken by its handle and moved by keys', async ({ page, studio }
   await page.keyboard.press('Tab');
   await expect(page.getByRole('button', { name: 'Drag block 1', exact: true })).toBeFocused();
   await page.keyboard.press('Space');
-  await page.waitForTimeout(300);
+  await expect(page.getByText(/droppable area b1\b/)).toBeAttached();
   await page.keyboard.press('ArrowDown');
-  await page.waitForTimeout(300);
+  await expect(page.getByText(/droppable area b2\b/)).toBeAttached();
   await page.keyboard.press('Space');
   await expect.poll(async () => (await names(page)).map(plain).slice(0, 2)).toEqual([before[1], before[0]]);
 });

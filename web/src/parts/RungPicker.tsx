@@ -22,10 +22,15 @@ export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
   const [position, setPosition] = useState(at);
   const [direction, setDirection] = useState<Direction | ''>('');
   const typed = useDeferredValue(text);
-  const found = useMemo(
-    () => findRungs(catalog, { text: typed, position: position || undefined, direction: direction || undefined }),
-    [catalog, typed, position, direction],
-  );
+  const find = (words: string) =>
+    findRungs(catalog, { text: words, position: position || undefined, direction: direction || undefined });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is found hangs on these alone.
+  const found = useMemo(() => find(typed), [catalog, typed, position, direction]);
+  /** Of the words as they stand: the list below may still show those of a moment ago. */
+  const pickFirst = () => {
+    const [first] = find(text);
+    if (first) onPick(first);
+  };
   return (
     <div className="flex min-h-0 flex-col gap-3">
       <input
@@ -37,7 +42,7 @@ export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
         className="field w-full py-1.5"
         value={text}
         onChange={({ target }) => setText(target.value)}
-        onKeyDown={({ key }) => key === 'Enter' && found[0] && onPick(found[0])}
+        onKeyDown={({ key }) => key === 'Enter' && pickFirst()}
       />
       <div className="flex gap-3">
         <CellFilter {...{ catalog, position, direction }} onPosition={setPosition} onDirection={setDirection} />

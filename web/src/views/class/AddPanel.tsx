@@ -54,10 +54,12 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
     [catalog, review, plan],
   );
   const { fit, unfit } = useMemo(() => additionsAt(ground, at), [ground, at]);
-  const found = useMemo(() => {
-    const query = { text: typed, position: position || undefined, direction: direction || undefined };
+  const find = (words: string) => {
+    const query = { text: words, position: position || undefined, direction: direction || undefined };
     return new Set(findRungs(catalog, query));
-  }, [catalog, typed, position, direction]);
+  };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is found hangs on these alone.
+  const found = useMemo(() => find(typed), [catalog, typed, position, direction]);
   const shown = fit.filter(({ entry }) => found.has(entry));
   const left = unfit.filter(({ entry }) => found.has(entry));
   // The row that is gone can no longer say that the pointer has left it.
@@ -67,6 +69,12 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
     onPreview(null);
     edit(made, `adding ${addition.entry.exercise.name}`);
     onAdded(made.block.id);
+  };
+  /** Of the words as they stand: the list below may still show those of a moment ago. */
+  const addFirst = () => {
+    const now = find(text);
+    const first = fit.find(({ entry }) => now.has(entry));
+    if (first) add(first);
   };
   const before = plan.blocks[at - 1];
   const part = before && review.timed.sequence[at - 1];
@@ -96,7 +104,7 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
           onChange={({ target }) => setText(target.value)}
           onKeyDown={({ key }) => {
             if (key === 'Escape') close();
-            if (key === 'Enter' && shown[0]) add(shown[0]);
+            if (key === 'Enter') addFirst();
           }}
         />
         <CellFilter {...{ catalog, position, direction }} onPosition={setPosition} onDirection={setDirection} />

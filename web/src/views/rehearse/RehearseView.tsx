@@ -1,16 +1,18 @@
-import { spokenClass } from '@warm-ladder/core/handouts';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from '@warm-ladder/core/rehearsal';
-import { clock, earlierInSeries } from '@warm-ladder/core/review';
+import type { RungEntry } from '@warm-ladder/core/repertoire';
+import { clock } from '@warm-ladder/core/review';
 import type { ScriptSection } from '@warm-ladder/core/script';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { Link, useParams } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
-import { selectAudiences, selectCatalog, selectClasses, selectSeries, selectTeachers } from '../../app/selectors';
+import { selectCatalog, selectClasses } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { MovingFigure } from '../../figure/MovingFigure';
+import { useSpoken } from '../script/useSpoken';
 import { pace, usePacer } from './usePacer';
+import { canSpeak, useSpeaker } from './useSpeaker';
 
 /** A class spoken through against the clock, full screen, one stretch at a time. */
 export function Component() {
@@ -23,21 +25,12 @@ export function Component() {
 const TICK = 200;
 
 function Rehearsal({ plan }: { plan: ClassPlan }) {
-  const [address] = useSearchParams();
   const catalog = useAppSelector(selectCatalog);
-  const teachers = useAppSelector(selectTeachers);
-  const teacher = teachers.find(({ id }) => id === address.get('teacher'));
-  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
-  const allSeries = useAppSelector(selectSeries);
-  const classes = useAppSelector(selectClasses);
-  const spoken = useMemo(() => {
-    const earlier = earlierInSeries(plan.id, allSeries, (id) => classes.find((each) => each.id === id));
-    return spokenClass(catalog, plan, { audience, teacher, earlier });
-  }, [catalog, plan, audience, teacher, allSeries, classes]);
-  const { script, timed } = spoken;
+  const { script, timed, teacher } = useSpoken(plan);
   const [course, setCourse] = useState<Course>(BEGINNING);
   const { seconds, running, start, hold, begunAt } = useClock();
   const [sound, setSound] = useState(false);
+  const [voice, setVoice] = useState(false);
   const next = useCallback(() => {
     start();
     setCourse((now) => onward(script, now, seconds.current));
@@ -51,6 +44,12 @@ function Rehearsal({ plan }: { plan: ClassPlan }) {
   const into = Math.max(0, seconds.current - (course.begun[course.at] ?? 0));
   const phase = entry && running ? phaseAt(entry.rung.phases, count, into) : undefined;
   usePacer(sound && running && phase !== undefined, entry?.rung.phases[phase?.index ?? 0]?.breath, phase?.index ?? 0);
+
+  useSpeaker(
+    voice && running,
+    wordsNow(section, entry, phase?.index, Math.floor(into / repSeconds(entry, count))),
+    script.wordsPerMinute,
+  );
 
   if (course.done) {
     return <Ended {...{ plan, course, script, seconds: seconds.current, begunAt, teacher: teacher?.id }} />;
@@ -69,6 +68,11 @@ function Rehearsal({ plan }: { plan: ClassPlan }) {
         <label className="text-sm">
           <input type="checkbox" checked={sound} onChange={({ target }) => setSound(pace(target.checked))} /> Sound
         </label>
+        {canSpeak() && (
+          <label className="text-sm">
+            <input type="checkbox" checked={voice} onChange={({ target }) => setVoice(target.checked)} /> Voice
+          </label>
+        )}
         <Link to={`/script/${plan.id}`} className="rounded px-2 underline">
           Leave
         </Link>
@@ -128,6 +132,26 @@ function Rehearsal({ plan }: { plan: ClassPlan }) {
       </footer>
     </main>
   );
+}
+
+/** Seconds of a repetition; endless where there is none, so that nothing is said again. */
+const repSeconds = (entry: RungEntry | undefined, count: number): number =>
+  (entry?.rung.phases.reduce((sum, { counts }) => sum + counts, 0) ?? 0) * count || Number.POSITIVE_INFINITY;
+
+/** Repetitions on which actions are spoken; the rest is quiet. */
+const SPOKEN_ON = { 1: 2, 2: 1 } as const;
+
+/** What is said just now: the action of this phase on the first repetitions; where nobody works, all of it. */
+function wordsNow(
+  section: ScriptSection,
+  entry: RungEntry | undefined,
+  phase: number | undefined,
+  rep: number,
+): string {
+  const said = section.lines.filter((line) => line.said);
+  if (!entry) return [section.lead ?? '', ...said.map(({ text }) => text)].join(' ').trim();
+  const actions = said.filter(({ kind }) => kind === 'action');
+  return phase !== undefined && rep < SPOKEN_ON[section.pass] ? (actions[phase]?.text ?? '') : '';
 }
 
 interface KeyProps {

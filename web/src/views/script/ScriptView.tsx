@@ -1,6 +1,5 @@
-import { spokenClass } from '@warm-ladder/core/handouts';
 import { type ClassPlan, isInterlude, isRungBlock } from '@warm-ladder/core/plan';
-import { clock, earlierInSeries } from '@warm-ladder/core/review';
+import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE, wantsWords } from '@warm-ladder/core/script';
 import { reviewVoice, silenceOf, wordsOf } from '@warm-ladder/core/voice';
 import { Printer } from 'lucide-react';
@@ -8,13 +7,14 @@ import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
-import { selectAudiences, selectCatalog, selectClasses, selectSeries, selectTeachers } from '../../app/selectors';
+import { selectClasses, selectSeries, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { Sheet } from '../../parts/Sheet';
 import { HandOut } from './HandOut';
 import { Section } from './Section';
 import { type Owning, useLineActions } from './useLineActions';
+import { useSpoken } from './useSpoken';
 import { VoicePanel } from './VoicePanel';
 
 export function Component() {
@@ -47,22 +47,11 @@ function ScriptList({ classes }: { classes: readonly ClassPlan[] }) {
 
 /** The script of a class, as a teacher speaks it: every line changed where it is spoken, and held against the rules. */
 function ScriptPage({ plan }: { plan: ClassPlan }) {
-  const [address, setAddress] = useSearchParams();
-  const catalog = useAppSelector(selectCatalog);
+  const [, setAddress] = useSearchParams();
   const teachers = useAppSelector(selectTeachers);
-  const teacher = teachers.find(({ id }) => id === address.get('teacher'));
-  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
-  const allSeries = useAppSelector(selectSeries);
-  const classes = useAppSelector(selectClasses);
-  const series = allSeries.filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
-  const earlier = useMemo(
-    () => earlierInSeries(plan.id, allSeries, (id) => classes.find((each) => each.id === id)),
-    [plan.id, allSeries, classes],
-  );
-  const spoken = useMemo(
-    () => spokenClass(catalog, plan, { audience, teacher, earlier }),
-    [catalog, plan, audience, teacher, earlier],
-  );
+  const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
+  const spoken = useSpoken(plan);
+  const { teacher, audience } = spoken;
   const { script, voice, timed, equipment } = spoken;
   const findings = useMemo(() => reviewVoice(voice), [voice]);
   const faults = useMemo(
@@ -100,7 +89,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
           <output aria-label="Running time" className={`font-semibold ${over > 0.5 ? 'text-brick' : ''}`}>
             {clock(script.seconds)}
           </output>{' '}
-          of {plan.targetMinutes} minutes{over > 0.5 && `, ${clock(over)} over`} · {audience?.name ?? 'anyone'}
+          of {plan.targetMinutes} minutes{over > 0.5 && `, ${clock(over)} over`} · {audience}
           {equipment.length > 0 && ` · you need ${equipment.join(', ').toLowerCase()}`}
         </p>
         <p className="no-print text-soft">

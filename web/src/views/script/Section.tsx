@@ -1,3 +1,4 @@
+import { LINE_LABELS } from '@warm-ladder/core/handouts';
 import type { CueKind, RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, spell } from '@warm-ladder/core/review';
 import type { ScriptLine, ScriptSection } from '@warm-ladder/core/script';
@@ -5,19 +6,6 @@ import { RungFigure } from '../../figure/RungFigure';
 import { AddLine } from './AddLine';
 import { BreathLine } from './BreathLine';
 import { type LineActions, SpokenLine } from './SpokenLine';
-
-const KIND_WORDS: Readonly<Partial<Record<ScriptLine['kind'], string>>> = {
-  check: 'Check',
-  alignment: 'Keep',
-  image: 'Image',
-  feel: 'Feel',
-  fault: 'See',
-  option: 'Option',
-  safety: 'Safety',
-  side: 'Side',
-  count: 'Count',
-  transition: 'Then',
-};
 
 interface SectionProps {
   readonly section: ScriptSection;
@@ -71,7 +59,7 @@ export function Section({ section, figure, actions, onAdd, faults, spoken }: Sec
           {rest.map((line) => (
             <div key={line.id} className="contents">
               <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
-                {KIND_WORDS[line.kind]}
+                {LINE_LABELS[line.kind]}
               </dt>
               <dd>
                 {line.sign && <span className="text-soft">{line.sign} → </span>}
