@@ -52,7 +52,12 @@ const SHOTS: ReadonlyArray<{
   },
   { name: 'room-card', path: '/room/night-landing' },
   { name: 'levels', path: '/class/rowers-sixty?view=levels' },
-  { name: 'versions', path: '/versions?one=rowers-sixty&other=night-landing' },
+  {
+    name: 'versions',
+    path: '/versions?one=rowers-sixty&other=night-landing',
+    // Both are judged before there is anything to set side by side.
+    before: (page) => page.getByRole('row', { name: /^Length/ }).waitFor(),
+  },
   { name: 'positions', path: '/method/positions' },
   { name: 'script', path: '/script/night-landing' },
   { name: 'series', path: '/series' },
