@@ -115,7 +115,7 @@ export class Catalog {
     return this.measures(entry).heat;
   }
 
-  /** A rung as it passes, moment by moment; worked out anew each time. */
+  /** A rung as it passes, moment by moment; large, and only the last is kept. */
   course(entry: RungEntry): Course {
     return this.worth(entry).passed();
   }

@@ -18,13 +18,18 @@ interface Circumstances {
   readonly guided: boolean;
 }
 
+/**
+ * The course worked out last: what is read of a rung is read in one go. Only the last, for it is large: a repertoire of
+ * whose rungs nobody has asked but the heat would else be held whole.
+ */
+let last: { readonly worth: Worth; readonly course: Course } | undefined;
+
 /** What a rung is worth in its circumstances, each part measured when it is first asked for. */
 class Worth {
   readonly #rung: Rung;
   readonly #with: Circumstances;
   #measures: RungMeasures | undefined;
   #features: RungFeatures | undefined;
-  #passed: Course | undefined;
   readonly #remembered = new Map<object | string, unknown>();
 
   constructor(rung: Rung, circumstances: Circumstances) {
@@ -35,27 +40,23 @@ class Worth {
   /** Heat, its factors and the load. */
   get measures(): RungMeasures {
     const { like, method, props, guided } = this.#with;
-    this.#measures ??= measureRung(this.#rung, { like, method, props, guided }, this.#course());
+    this.#measures ??= measureRung(this.#rung, { like, method, props, guided }, this.passed());
     return this.#measures;
   }
 
   /** What the rung does to a body. */
   get features(): RungFeatures {
     const { method, props } = this.#with;
-    this.#features ??= featuresOf(this.#course(), { method, raised: raisedSupports(this.#rung, props) });
+    this.#features ??= featuresOf(this.passed(), { method, raised: raisedSupports(this.#rung, props) });
     return this.#features;
   }
 
-  /** The rung as it passes, moment by moment, on what carries it. Not kept: what is read from it is, and it is large. */
+  /** The rung as it passes, moment by moment, on what carries it. */
   passed(): Course {
+    if (last?.worth === this) return last.course;
     const { method, position, like, props } = this.#with;
-    return courseOf(this.#rung, like, method, surfacesOf({ exercise: { position }, rung: this.#rung, props }));
-  }
-
-  /** Kept only until both parts have read it. */
-  #course(): Course {
-    const course = this.#passed ?? this.passed();
-    this.#passed = this.#measures || this.#features ? undefined : course;
+    const course = courseOf(this.#rung, like, method, surfacesOf({ exercise: { position }, rung: this.#rung, props }));
+    last = { worth: this, course };
     return course;
   }
 

@@ -157,10 +157,11 @@ function named(lines: ReadonlyArray<Unnamed & Partial<Pick<ScriptLine, 'id'>>>, 
   const seen = new Map<string, number>();
   return lines.map((line): ScriptLine => {
     if (line.id !== undefined) return { ...line, id: line.id };
-    const name = `${place}-${line.cue ?? line.kind}`;
-    const number = (seen.get(name) ?? 0) + 1;
-    seen.set(name, number);
-    return { ...line, id: number === 1 ? name : `${name}-${number}` };
+    // Counted by what is short and known already: the whole name would be put together and looked up for every line.
+    const own = line.cue ?? line.kind;
+    const number = (seen.get(own) ?? 0) + 1;
+    seen.set(own, number);
+    return { ...line, id: number === 1 ? `${place}-${own}` : `${place}-${own}-${number}` };
   });
 }
 

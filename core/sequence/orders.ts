@@ -8,11 +8,14 @@ export interface Past {
   readonly lastEnd: readonly string[];
 }
 
+/** What of a class its order is read from. */
+export type Ordered = Pick<TimedClass, 'blocks'>;
+
 /**
  * How often a class strays from an order, 0 where it keeps it: what makes each order recognisably its own. The review
  * only silences rules by order; this is what the sequencer holds a proposal to (docs/sequencing.md, "Orders").
  */
-export const strayFrom: Readonly<Record<Order, (timed: TimedClass, past: Past) => number>> = {
+export const strayFrom: Readonly<Record<Order, (timed: Ordered, past: Past) => number>> = {
   positions: ({ blocks }) => {
     const stays = runsOf(blocks, ({ position }) => position);
     const levels = stays.map(([{ entry }]) => levelOf(entry.like));

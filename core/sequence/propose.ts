@@ -20,6 +20,7 @@ import {
   isInterlude,
   type PlanEdit,
   type RungBlock,
+  type TimedClass,
 } from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { type ClassMeasure, conditionsOf, limitsOf, measureClass, metBefore, type ReviewContext } from '../review';
@@ -27,7 +28,7 @@ import type { Series } from '../series';
 import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
-import { RECAPPED, strayFrom } from './orders';
+import { type Ordered, RECAPPED, strayFrom } from './orders';
 import { chanceOf } from './random';
 import { reasonsFor } from './reasons';
 import { anneal, type OnTried } from './search';
@@ -259,10 +260,14 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
  */
 function inOrder(search: Search, measure: ClassMeasure): ClassMeasure {
   const { catalog, context, order, past } = search;
+  const stray = (ordered: Ordered) => strayFrom[order](ordered, past);
   let now = measure;
-  for (let tries = 0; tries < STRAYS_MENDED && strayFrom[order](now.timed, past) > 0; tries++) {
+  for (let tries = 0; tries < STRAYS_MENDED && stray(now.timed) > 0; tries++) {
+    const strays = stray(now.timed);
     let best = now;
-    for (const edits of neighboursMoved(now.timed.plan)) {
+    for (const { edits, ordered } of neighboursMoved(now.timed)) {
+      // Told from the order alone, before anything is measured: of a long class there are thousands, and few help.
+      if (stray(ordered) >= strays) continue;
       const after = measureClass(catalog, applyEdits(catalog, now.timed.plan, edits), context);
       if (costOf(search, after) < costOf(search, best)) best = after;
     }
@@ -272,15 +277,20 @@ function inOrder(search: Search, measure: ClassMeasure): ClassMeasure {
   return now;
 }
 
-/** One to three neighbours, none of them locked, before every other block, at the end, or nowhere. */
-function* neighboursMoved({ blocks }: ClassPlan): Generator<readonly PlanEdit[]> {
+/** One to three neighbours, none of them locked, before every other block, at the end, or nowhere; and the order then. */
+function* neighboursMoved({ blocks }: TimedClass): Generator<{ edits: readonly PlanEdit[]; ordered: Ordered }> {
   for (let from = 0; from < blocks.length; from++) {
     for (let count = 1; count <= MOVED_TOGETHER; count++) {
       const own = blocks.slice(from, from + count);
-      if (own.length < count || own.some(({ locked }) => locked)) break;
-      yield own.map(({ id }) => ({ kind: 'remove', id }));
-      for (const before of [...blocks.filter((block) => !own.includes(block)).map(({ id }) => id), null]) {
-        yield own.map(({ id }) => ({ kind: 'move', id, before }));
+      if (own.length < count || own.some(({ block }) => block.locked)) break;
+      const others = blocks.toSpliced(from, count);
+      yield { edits: own.map(({ block: { id } }) => ({ kind: 'remove', id })), ordered: { blocks: others } };
+      for (let at = 0; at <= others.length; at++) {
+        const before = others[at]?.block.id ?? null;
+        yield {
+          edits: own.map(({ block: { id } }) => ({ kind: 'move', id, before })),
+          ordered: { blocks: others.toSpliced(at, 0, ...own) },
+        };
       }
     }
   }

@@ -11,6 +11,8 @@ export interface SpokenBlock {
   readonly passes: readonly ScriptSection[];
   /** Every line that is said, whichever pass. */
   readonly said: readonly ScriptLine[];
+  /** The same with each text once: the second pass repeats the first. */
+  readonly once: readonly ScriptLine[];
   /** Seconds spoken while people work, and the seconds they work. */
   readonly speech: number;
   readonly work: number;
@@ -37,23 +39,36 @@ export function voiceOf(
 ): Voice {
   const byBlock = new Map<number, ScriptSection[]>();
   for (const section of script.sections) {
-    if (section.block !== null && section.kind === 'block') {
-      byBlock.set(section.block, [...(byBlock.get(section.block) ?? []), section]);
-    }
+    if (section.block === null || section.kind !== 'block') continue;
+    const passes = byBlock.get(section.block);
+    if (passes) passes.push(section);
+    else byBlock.set(section.block, [section]);
   }
   const blocks = timed.blocks.map((part): SpokenBlock => {
     const passes = byBlock.get(part.index) ?? [];
     const reps = repsOfPasses(part);
     const words = passes.reduce((sum, pass, i) => sum + wordsInWork(pass, reps[i] ?? 0), 0);
+    const said = passes.flatMap(({ lines }) => lines.filter((line) => line.said));
     return {
       part,
       passes,
-      said: passes.flatMap(({ lines }) => lines.filter(({ said }) => said)),
+      said,
+      once: eachOnce(said),
       speech: speechSeconds(words, script.wordsPerMinute),
       work: part.work,
     };
   });
   return { catalog, timed, script, conditions, audience, blocks };
+}
+
+/** By its words, and of its kind where they are said as two: what hangs together of both is slow to look up. */
+function eachOnce(lines: readonly ScriptLine[]): ScriptLine[] {
+  const seen = new Map<string, ScriptLine['kind']>();
+  return lines.filter(({ kind, text }) => {
+    if (seen.get(text) === kind) return false;
+    seen.set(text, kind);
+    return true;
+  });
 }
 
 /** The share of the work in which nobody speaks, over the whole class; 1 where nobody works. */

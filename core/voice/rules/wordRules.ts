@@ -19,9 +19,9 @@ const dontsMany: VoiceRule = {
   severity: 'look',
   limit: '`limits.dontShare` of what is said on the block, safety aside',
   says: 'people are told what not to do more than one time in four',
-  find: ({ said }, { catalog }) => {
+  find: ({ once }, { catalog }) => {
     const { dontShare } = catalog.method.limits;
-    const counted = unique(said.filter(({ kind }) => kind !== 'safety'));
+    const counted = once.filter(({ kind }) => kind !== 'safety');
     const donts = counted.filter(({ text }) => isDont(text));
     const share = counted.length > 0 ? donts.length / counted.length : 0;
     if (!isOver(share, dontShare, '')) return [];
@@ -36,17 +36,6 @@ const dontsMany: VoiceRule = {
     ];
   },
 };
-
-/** Each text once: the second pass repeats the first. */
-function unique(lines: readonly ScriptLine[]): ScriptLine[] {
-  const seen = new Set<string>();
-  return lines.filter(({ kind, text }) => {
-    const key = `${kind} ${text}`;
-    if (seen.has(key)) return false;
-    seen.add(key);
-    return true;
-  });
-}
 
 const plain = remembering((text: string): string =>
   text
@@ -77,7 +66,7 @@ const imageTwice: VoiceRule = {
   says: 'one image is spoken on two blocks; it names the second',
   find: (block, voice) => {
     const images = imagesOf(voice);
-    return unique(block.said).flatMap((line): Heard[] => {
+    return block.once.flatMap((line): Heard[] => {
       const first = line.kind === 'image' ? images.get(plain(line.text)) : undefined;
       if (!first || first === block) return [];
       return [
@@ -114,7 +103,7 @@ const readingHard: VoiceRule = {
   limit: `grade ${GRADES.beginner} for beginners, ${GRADES.improver} for improvers, ${GRADES.advanced} for the advanced; from ${ENOUGH_WORDS} words on`,
   says: 'the words are harder than the audience’s level',
   find: (block, { audience }) => {
-    const text = unique(block.said)
+    const text = block.once
       .filter(({ source }) => source !== 'drafted')
       .map((line) => line.text);
     const words = text.reduce((sum, each) => sum + wordsIn(each), 0);
@@ -134,9 +123,10 @@ const readingHard: VoiceRule = {
 };
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-/** A word or words as a whole, whatever stands around them. */
-const whole = (words: string): RegExp =>
-  new RegExp(String.raw`(?<![\p{L}\p{N}])${escaped(words)}(?![\p{L}\p{N}])`, 'giu');
+/** A word or words as a whole, whatever stands around them: the first of them. */
+const whole = remembering(
+  (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}\p{N}])${escaped(words)}(?![\p{L}\p{N}])`, 'iu'),
+);
 
 const termRefused: VoiceRule = {
   code: 'TERM_REFUSED',
@@ -144,11 +134,11 @@ const termRefused: VoiceRule = {
   limit: '`terms` of the method',
   says: 'a word the house does not say',
   find: (block, { catalog }) =>
-    unique(block.said).flatMap((line): Heard[] =>
+    block.once.flatMap((line): Heard[] =>
       catalog.method.terms.flatMap(({ use, not }) =>
         not.flatMap((refused): Heard[] => {
           if (!whole(refused).test(line.text)) return [];
-          const better = line.text.replace(whole(refused), (found) => inCase(use, found));
+          const better = line.text.replace(new RegExp(whole(refused), 'giu'), (found) => inCase(use, found));
           return [
             {
               ...HERE,
@@ -177,7 +167,7 @@ const promise: VoiceRule = {
   limit: 'none',
   says: 'a promise the work can’t keep: inches, cures, closed gaps',
   find: (block) =>
-    unique(block.said)
+    block.once
       .filter(({ text }) => promises(text))
       .map((line) => ({
         ...HERE,
