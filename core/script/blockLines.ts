@@ -1,7 +1,8 @@
 import { CONDITIONS, type Condition, judge } from '../caution';
 import { doseOf, optionOf, type Slot, type TimedBlock } from '../plan';
 import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry } from '../repertoire';
-import type { HouseWords } from './houseWords';
+import { houseLines } from './houseWords';
+import type { DraftedFrom } from './keptLines';
 import type { LineSource, Unnamed } from './line';
 import { rangeWords } from './rangeWords';
 
@@ -12,17 +13,10 @@ export interface BlockPass {
   readonly pass: 1 | 2;
 }
 
-/** Whom a block is spoken to. */
-interface Room {
-  readonly catalog: Catalog;
-  readonly conditions: readonly Condition[];
-  readonly house: HouseWords;
-}
-
 /** The lines of a pass as the rung has them, and what is drafted beside them, in the order they are usually spoken. */
-export function blockLines(room: Room, { part, slot, pass }: BlockPass, leaves: boolean): Unnamed[] {
-  const lines = pass === 1 ? firstPass(room, part) : secondPass(room.catalog, part, slot);
-  return leaves ? [...lines, ...cuesOf(part.entry, 'transition').map(asLine)] : lines;
+export function blockLines(from: DraftedFrom, { part, slot, pass }: BlockPass): Unnamed[] {
+  const lines = pass === 1 ? firstPass(from, part) : secondPass(from.catalog, part, slot);
+  return from.leaves ? [...lines, ...cuesOf(part.entry, 'transition').map(asLine)] : lines;
 }
 
 const cuesOf = ({ rung }: RungEntry, kind: CueKind): Cue[] => (rung.cues ?? []).filter((cue) => cue.kind === kind);
@@ -42,7 +36,7 @@ const drafted = (kind: CueKind, text: string, source: LineSource = 'drafted'): U
 });
 
 /** Teaching says everything; flowing says what is known already in one line each. */
-function firstPass({ catalog, conditions, house }: Room, timedBlock: TimedBlock): Unnamed[] {
+function firstPass({ catalog, conditions, news }: DraftedFrom, timedBlock: TimedBlock): Unnamed[] {
   const { entry, block, carries } = timedBlock;
   const flows = block.mode === 'flow';
   const share = (cues: Cue[]) => (flows ? cues.slice(0, 1) : cues).map(asLine);
@@ -57,11 +51,11 @@ function firstPass({ catalog, conditions, house }: Room, timedBlock: TimedBlock)
       ? []
       : [drafted('setup', `${rangeWords(block.range)} as far as you could go.`, 'class')]),
     ...(flows ? [] : cuesOf(entry, 'check').map(asLine)),
-    ...house.of(entry, 'breath'),
+    ...houseLines(news, 'breath'),
     ...actions(catalog, entry),
-    ...house.of(entry, 'legs'),
+    ...houseLines(news, 'legs'),
     ...share(cuesOf(entry, 'alignment')),
-    ...house.of(entry, 'alignment'),
+    ...houseLines(news, 'alignment'),
     ...(flows
       ? []
       : [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'feel'), ...cuesOf(entry, 'fault')].map(asLine)),

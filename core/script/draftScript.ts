@@ -12,6 +12,7 @@ import {
 import type { Catalog, CueKind } from '../repertoire';
 import { type BlockPass, blockLines } from './blockLines';
 import { HouseWords } from './houseWords';
+import { type DraftedFrom, keptLines } from './keptLines';
 import type { LineSource, ScriptLine, Unnamed } from './line';
 import { withOwnLines } from './ownLines';
 import { partHeading } from './parts';
@@ -194,7 +195,16 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
   const { part, slot, pass } = own;
   const { entry, change, block } = part;
   const turned = pass === 2 && leadSeconds > 0;
-  const drafted = [...blockLines(room, own, leavesFor(room, own, next)), ...(pass === 1 ? noted(block.notes) : [])];
+  const from: DraftedFrom = {
+    catalog: room.catalog,
+    conditions: room.conditions,
+    news: pass === 1 ? room.house.newWith(entry) : [],
+    leaves: leavesFor(room, own, next),
+  };
+  const lines = keptLines(part.laid, pass, from, () => {
+    const drafted = [...blockLines(from, own), ...(pass === 1 ? noted(block.notes) : [])];
+    return named(withOwnLines(drafted, block.lines ?? [], entry.rung.phases, pass), `${block.id}-${pass}`);
+  });
   return {
     kind: 'block',
     title: `${entry.exercise.name}, ${entry.rung.name}`,
@@ -202,7 +212,7 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
     seconds: slot.seconds,
     leadSeconds,
     lead: pass === 2 ? (turned ? sideChangeWords(part, slot) : null) : wayBetween(room.catalog, change),
-    lines: named(withOwnLines(drafted, block.lines ?? [], entry.rung.phases, pass), `${block.id}-${pass}`),
+    lines,
     block: part.index,
     side: entry.exercise.sides === 'alternate' ? null : slot.side,
     pass,

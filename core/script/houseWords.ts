@@ -28,12 +28,18 @@ export class HouseWords {
     return [{ kind: 'setup', text: BEGINNING_WORDS[begin], source: 'drafted', said: true }];
   }
 
-  /** What is new with a rung. */
-  of(entry: RungEntry, place: Guidance['place']): Unnamed[] {
-    return guidanceFor(this.#catalog, entry).flatMap((each): Unnamed[] => {
-      if (each.place !== place || this.#last.get(each.school) === each.text) return [];
-      this.#last.set(each.school, each.text);
-      return [{ kind: 'alignment', text: each.text, source: 'drafted', said: true }];
+  /** What is new with a rung, in the order it is spoken. */
+  newWith(entry: RungEntry): readonly Guidance[] {
+    return guidanceFor(this.#catalog, entry).filter(({ school, text }) => {
+      if (this.#last.get(school) === text) return false;
+      this.#last.set(school, text);
+      return true;
     });
   }
 }
+
+/** What of it is spoken at one place of a block. */
+export const houseLines = (news: readonly Guidance[], place: Guidance['place']): Unnamed[] =>
+  news
+    .filter((each) => each.place === place)
+    .map(({ text }) => ({ kind: 'alignment', text, source: 'drafted', said: true }));

@@ -46,19 +46,37 @@ export function voiceOf(
   }
   const blocks = timed.blocks.map((part): SpokenBlock => {
     const passes = byBlock.get(part.index) ?? [];
+    const own = linesSaid(passes);
     const reps = repsOfPasses(part);
     const words = passes.reduce((sum, pass, i) => sum + wordsInWork(pass, reps[i] ?? 0), 0);
-    const said = passes.flatMap(({ lines }) => lines.filter((line) => line.said));
     return {
       part,
       passes,
-      said,
-      once: eachOnce(said),
+      said: own.said,
+      once: own.once,
       speech: speechSeconds(words, script.wordsPerMinute),
       work: part.work,
     };
   });
   return { catalog, timed, script, conditions, audience, blocks };
+}
+
+type LinesSaid = Pick<SpokenBlock, 'said' | 'once'>;
+/** By the lines of the first pass, which stay the same objects while nothing of their block changes. */
+const knownSaid = new WeakMap<
+  ScriptSection['lines'],
+  LinesSaid & { readonly second: ScriptSection['lines'] | undefined }
+>();
+
+function linesSaid(passes: readonly ScriptSection[]): LinesSaid {
+  const [first, second] = passes.map(({ lines }) => lines);
+  if (!first) return { said: [], once: [] };
+  const known = knownSaid.get(first);
+  if (known && known.second === second) return known;
+  const said = [...first, ...(second ?? [])].filter((line) => line.said);
+  const found = { said, once: eachOnce(said), second };
+  knownSaid.set(first, found);
+  return found;
 }
 
 /** By its words, and of its kind where they are said as two: what hangs together of both is slow to look up. */

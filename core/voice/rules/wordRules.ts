@@ -103,9 +103,7 @@ const readingHard: VoiceRule = {
   limit: `grade ${GRADES.beginner} for beginners, ${GRADES.improver} for improvers, ${GRADES.advanced} for the advanced; from ${ENOUGH_WORDS} words on`,
   says: 'the words are harder than the audience’s level',
   find: (block, { audience }) => {
-    const text = block.once
-      .filter(({ source }) => source !== 'drafted')
-      .map((line) => line.text);
+    const text = block.once.filter(({ source }) => source !== 'drafted').map((line) => line.text);
     const words = text.reduce((sum, each) => sum + wordsIn(each), 0);
     if (words < ENOUGH_WORDS) return [];
     const grade = flesch(text);
