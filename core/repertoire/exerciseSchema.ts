@@ -162,6 +162,7 @@ const rungSchema = z
         heat: z.number().min(0).max(100).describe('Heat, 0 to 100'),
         reason: sentenceSchema.describe('Why'),
       })
+      .meta({ id: 'HeatOverride', description: 'A heat set by hand' })
       .optional()
       .describe('The director’s own heat in place of the computed one, with the reason shown beside it'),
   })

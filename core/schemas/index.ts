@@ -2,3 +2,4 @@
 export * from '../formats/bundleSchema';
 export * from '../formats/migrate';
 export * from '../formats/schemaProblems';
+export * from './fieldLimits';

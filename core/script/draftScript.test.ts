@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { timeClass } from '../plan';
+import { applyEdit, type PlanEdit, timeClass } from '../plan';
 import type { Cue } from '../repertoire';
-import { anyClass } from '../testing/arbitraries';
+import { anyClass, anyEdit } from '../testing/arbitraries';
 import { block, catalogOf, classOf, exercise, rung } from '../testing/studio';
 import { draftScript } from './draftScript';
 import { wantsWords } from './line';
@@ -121,4 +121,32 @@ describe('words of the class', () => {
       expect(new Set(lines.map(({ id }) => id)).size).toBe(lines.length);
     }
   });
+});
+
+test('after any edit a script reads as one drafted from nothing', () => {
+  const whole = catalogOf();
+  const edited = anyClass
+    .filter(({ blocks }) => blocks.length > 0)
+    .chain((plan) => anyEdit(plan).map((edit) => ({ plan, edit })));
+  const drafted = (plan: Parameters<typeof timeClass>[1], conditions: Parameters<typeof draftScript>[2]) =>
+    draftScript(whole, timeClass(whole, plan), conditions);
+  fc.assert(
+    fc.property(edited, fc.constantFrom({}, { conditions: ['neck-pain', 'pregnancy-third', 'low-bone-density'] } as const), ({ plan, edit }, spokenTo) => {
+      drafted(plan, {});
+      const after = applyEdit(whole, plan, edit);
+      // Blocks that were never laid have no lines kept with them.
+      expect(drafted(after, spokenTo)).toEqual(drafted(structuredClone(after), spokenTo));
+    }),
+  );
+});
+
+test('a word changed in one block leaves the lines of the others the same objects', () => {
+  const plan = classOf([block('float/high'), block('hold/low')]);
+  const before = draftScript(catalog, timeClass(catalog, plan)).sections;
+  const lines = [{ id: 'l1', kind: 'image' as const, text: 'Like a lid.' }];
+  const edit: PlanEdit = { kind: 'set', id: plan.blocks[0]?.id ?? '', change: { lines } };
+  const after = draftScript(catalog, timeClass(catalog, applyEdit(catalog, plan, edit))).sections;
+  const at = after.findIndex(({ block: index }) => index === 1);
+  expect(after[at]?.lines).toBe(before[at]?.lines);
+  expect(after[1]?.lines).not.toBe(before[1]?.lines);
 });

@@ -1,11 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { measuresTable, rulesTable } from '@warm-ladder/core/review';
-import { bundleJsonSchema } from '@warm-ladder/core/schemas';
+import { bundleJsonSchema, fieldLimitsSource } from '@warm-ladder/core/schemas';
 import { voiceTable } from '@warm-ladder/core/voice';
 import { openApi } from '@warm-ladder/core/wire';
 
-const DOCS = join(import.meta.dirname, '../../docs');
+const ROOT = join(import.meta.dirname, '../..');
 
 /** A page with the text between two marks of a name replaced. */
 function between(page: string, name: string, text: string): string {
@@ -15,22 +15,23 @@ function between(page: string, name: string, text: string): string {
   return `${page.slice(0, from + open.length)}\n\n${text}\n\n${page.slice(to)}`;
 }
 
-/** What the docs have from the core, by file: the schema of the portable file, the interface, the tables of the review. */
+/** What others have from the core, by file: its schemas, the interface, the tables of the review, the bounds of fields. */
 const PUBLISHED: Readonly<Record<string, (old: string) => string>> = {
-  'bundle.schema.json': () => `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`,
-  'openapi.json': () => `${JSON.stringify(openApi(), null, 2)}\n`,
-  'voice.md': (old) => between(old, 'voice', voiceTable()),
-  'review.md': (old) => between(between(old, 'rules', rulesTable()), 'measures', measuresTable()),
+  'docs/bundle.schema.json': () => `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`,
+  'docs/openapi.json': () => `${JSON.stringify(openApi(), null, 2)}\n`,
+  'docs/voice.md': (old) => between(old, 'voice', voiceTable()),
+  'docs/review.md': (old) => between(between(old, 'rules', rulesTable()), 'measures', measuresTable()),
+  'web/src/parts/limits.ts': fieldLimitsSource,
 };
 
 // With --check nothing is written: what is published must be the core's.
 for (const [name, make] of Object.entries(PUBLISHED)) {
-  const file = join(DOCS, name);
+  const file = join(ROOT, name);
   const old = readFileSync(file, 'utf8');
   const text = make(old);
   if (!process.argv.includes('--check')) writeFileSync(file, text);
   else if (old !== text) {
-    console.error(`docs/${name} is out of date; run npm run schema.`);
+    console.error(`${name} is out of date; run npm run schema.`);
     process.exitCode = 1;
   }
 }

@@ -6,7 +6,7 @@ import { lazily } from './lazily';
 import { useReadiness } from './measured';
 import { NoticeLine } from './NoticeLine';
 import { SaveState } from './SaveState';
-import { ShortcutsDialog } from './ShortcutsDialog';
+import { ShortcutsButton } from './ShortcutsButton';
 import { selectCatalog } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio, redone, undone } from './studio';
@@ -68,7 +68,7 @@ export function Shell() {
           >
             Go to… <kbd className="font-work">Ctrl K</kbd>
           </button>
-          <ShortcutsDialog />
+          <ShortcutsButton />
         </div>
       </header>
       <StudioGate />

@@ -44,8 +44,7 @@ export function Figures({ title, about, table, values, onChange }: FiguresProps)
                 <NumberField
                   label={label}
                   value={now ?? value}
-                  min={min}
-                  max={max}
+                  limits={{ min, max }}
                   step={max <= 1 ? 0.05 : 1}
                   className={`w-14 ${now !== undefined && now !== value ? 'font-semibold' : ''}`}
                   onChange={(next) => set(key, next)}

@@ -1,5 +1,5 @@
 import { textFault } from '@warm-ladder/core/method';
-import { useState } from 'react';
+import { EditedField } from './EditedField';
 
 interface TextFieldProps {
   readonly label: string;
@@ -13,32 +13,23 @@ interface TextFieldProps {
 
 /** A name or a line edited in place. What can't be (an empty name, too long, markup in it) is said and not taken. */
 export function TextField({ label, value, className = '', placeholder, note = false, onChange }: TextFieldProps) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const faultOf = (text: string) => textFault(note ? 'note' : 'name', text);
-  const fault = typed === null ? undefined : faultOf(typed);
   return (
-    <span className={`relative inline-block ${className}`}>
-      <input
-        aria-label={label}
-        placeholder={placeholder}
-        aria-invalid={fault !== undefined}
-        className="field w-full"
-        value={typed ?? value}
-        onChange={({ target }) => {
-          setTyped(target.value);
-          const text = target.value.trim();
-          if (faultOf(text) === undefined && text !== value) onChange(text);
-        }}
-        onBlur={() => setTyped(null)}
-      />
-      {fault !== undefined && (
-        <span
-          role="alert"
-          className="absolute top-full left-0 z-20 mt-1 rounded bg-brick px-2 py-0.5 text-sm text-sheet"
-        >
-          {typed === '' ? 'Expected a name.' : `${fault}.`}
-        </span>
-      )}
-    </span>
+    <EditedField
+      label={label}
+      value={value}
+      placeholder={placeholder}
+      className={className}
+      inputClass="w-full"
+      faultOf={(typed) => {
+        const fault = textFault(note ? 'note' : 'name', typed);
+        if (fault === undefined) return undefined;
+        return typed === '' ? 'Expected a name.' : `${fault}.`;
+      }}
+      onTyped={(typed) => {
+        const text = typed.trim();
+        if (text !== value) onChange(text);
+        return text;
+      }}
+    />
   );
 }

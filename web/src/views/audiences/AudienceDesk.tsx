@@ -9,6 +9,7 @@ import { useAppSelector } from '../../app/store';
 import { ConditionPicker } from '../../parts/ConditionPicker';
 import { Figures, type Table } from '../../parts/Figures';
 import { LinesField } from '../../parts/LinesField';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { CheckRecord } from './CheckRecord';
@@ -65,8 +66,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             <NumberField
               label="Pace"
               value={audience.pace ?? 1}
-              min={0.5}
-              max={4}
+              limits={LIMITS.Audience.pace}
               step={0.1}
               className="w-12"
               onChange={(pace) => set({ pace }, 'the pace', 'pace')}
@@ -78,8 +78,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             <NumberField
               label="Home heat"
               value={audience.homeHeat ?? catalog.method.limits.homeHeat}
-              min={0}
-              max={100}
+              limits={LIMITS.Audience.homeHeat}
               className="w-12"
               onChange={(homeHeat) => set({ homeHeat }, 'the home heat', 'heat')}
             />
@@ -89,8 +88,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             <NumberField
               label="Floor trips"
               value={audience.floorTrips ?? catalog.method.limits.floorTrips}
-              min={0}
-              max={50}
+              limits={LIMITS.Audience.floorTrips}
               className="w-10"
               onChange={(floorTrips) => set({ floorTrips }, 'the floor trips', 'trips')}
             />{' '}

@@ -2,6 +2,7 @@ import { type AbdominalCheck, agoText, type CheckLimits, daysBetween, readChecks
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { today } from '../../app/today';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 
 interface CheckRecordProps {
@@ -92,8 +93,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
           <NumberField
             label="Fingers"
             value={made.fingers}
-            min={0}
-            max={8}
+            limits={LIMITS.AbdominalCheck.fingers}
             step={0.5}
             className="w-12"
             onChange={(fingers) => setMade({ ...made, fingers })}

@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import type { RowActions } from './useRowActions';
 
@@ -129,9 +130,7 @@ function Sides({ index, block, entry, run, actions, set }: Part & { readonly run
             <NumberField
               label={`Reps of the second side of block ${index + 1}`}
               value={block.secondDose?.reps ?? reps}
-              min={1}
-              max={200}
-              whole
+              limits={LIMITS.SecondDose.reps}
               className="w-10"
               onChange={(second) =>
                 set({ secondDose: second === reps ? undefined : { reps: second } }, 'the second side')
@@ -192,8 +191,7 @@ function SetUp({
           <NumberField
             label={`Set-up of block ${index + 1}, seconds`}
             value={block.setupSeconds ?? Math.round(own)}
-            min={0}
-            max={600}
+            limits={LIMITS.RungBlock.setupSeconds}
             className="w-12"
             onChange={(seconds) =>
               set({ setupSeconds: seconds === Math.round(own) ? undefined : seconds }, 'the set-up', 'setup')
@@ -218,9 +216,7 @@ function Dose({ index, block, entry, actions, set }: Part) {
             <NumberField
               label={`Most reps of block ${number}`}
               value={dose.repsTo ?? dose.reps}
-              min={dose.reps}
-              max={200}
-              whole
+              limits={{ ...LIMITS.Dose.repsTo, min: dose.reps }}
               className="w-10"
               onChange={(repsTo) =>
                 actions.dose(block.id, { reps: dose.reps, repsTo: repsTo > dose.reps ? repsTo : undefined })
@@ -250,8 +246,7 @@ function Dose({ index, block, entry, actions, set }: Part) {
           <NumberField
             label={`Seconds per count of block ${number}`}
             value={dose.secondsPerCount ?? actions.secondsPerCount}
-            min={0.25}
-            max={6}
+            limits={LIMITS.Dose.secondsPerCount}
             step={0.25}
             className="w-14"
             onChange={(secondsPerCount) => actions.dose(block.id, { secondsPerCount })}
@@ -264,8 +259,7 @@ function Dose({ index, block, entry, actions, set }: Part) {
           <NumberField
             label={`Rest after block ${number}`}
             value={block.restAfterSeconds ?? 0}
-            min={0}
-            max={600}
+            limits={LIMITS.RungBlock.restAfterSeconds}
             step={5}
             className="w-14"
             onChange={(seconds) => set({ restAfterSeconds: seconds || undefined }, 'the rest', 'rest')}

@@ -9,6 +9,7 @@ import { lazily } from '../../app/lazily';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { SwapMark } from '../../parts/SwapMark';
@@ -157,9 +158,7 @@ function RowFields(props: BlockRowProps) {
         <NumberField
           label={`Sets of block ${index + 1}`}
           value={dose.sets}
-          min={1}
-          max={20}
-          whole
+          limits={LIMITS.Dose.sets}
           className="w-8"
           onChange={(sets) => actions.dose(block.id, { sets })}
         />
@@ -169,9 +168,7 @@ function RowFields(props: BlockRowProps) {
         <NumberField
           label={`Reps of block ${index + 1}`}
           value={shows ? (block.shown ?? 2) : dose.reps}
-          min={1}
-          max={200}
-          whole
+          limits={LIMITS.Dose.reps}
           className="w-10"
           onChange={(reps) =>
             shows

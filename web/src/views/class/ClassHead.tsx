@@ -9,6 +9,7 @@ import { selectAudiences, selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { heatStep } from '../../parts/heat';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { LengthGauge } from './LengthGauge';
@@ -58,8 +59,7 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
           <NumberField
             label="Target, minutes"
             value={plan.targetMinutes}
-            min={1}
-            max={240}
+            limits={LIMITS.Class.targetMinutes}
             className="w-10"
             onChange={(targetMinutes) => set({ targetMinutes }, 'the target', 'target')}
           />{' '}
@@ -117,8 +117,7 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
           <NumberField
             label="Opening, seconds"
             value={plan.openingSeconds}
-            min={0}
-            max={3600}
+            limits={LIMITS.Class.openingSeconds}
             step={5}
             className="w-11"
             onChange={(openingSeconds) => set({ openingSeconds }, 'the opening', 'opening')}
@@ -127,8 +126,7 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
           <NumberField
             label="Closing, seconds"
             value={plan.closingSeconds}
-            min={0}
-            max={3600}
+            limits={LIMITS.Class.closingSeconds}
             step={5}
             className="w-11"
             onChange={(closingSeconds) => set({ closingSeconds }, 'the closing', 'closing')}

@@ -3,6 +3,7 @@ import { clock, type Severity } from '@warm-ladder/core/review';
 import { ChevronDown } from 'lucide-react';
 import { memo, Suspense } from 'react';
 import { lazily } from '../../app/lazily';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
@@ -60,8 +61,7 @@ function Fields({ index, block, seconds, severity, open, actions }: InterludeRow
         <NumberField
           label={`Seconds of block ${number}`}
           value={block.seconds}
-          min={0}
-          max={3600}
+          limits={LIMITS.Interlude.seconds}
           step={5}
           className="w-12"
           onChange={(wanted) => actions.setInterlude(block.id, { seconds: wanted }, 'the seconds', 'seconds')}

@@ -1,9 +1,10 @@
-import { CONDITIONS, type Condition } from '@warm-ladder/core/caution';
+import type { Condition } from '@warm-ladder/core/caution';
 import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
-import { useState } from 'react';
-import { Link } from 'react-router';
-import { ConditionPicker } from '../../parts/ConditionPicker';
-import { Sheet } from '../../parts/Sheet';
+import { Suspense, useState } from 'react';
+import { lazily } from '../../app/lazily';
+import { conditionName } from '../../parts/conditionName';
+
+const MindingSheet = lazily(() => import('./MindingSheet'));
 
 interface MindingProps {
   readonly plan: ClassPlan;
@@ -13,7 +14,7 @@ interface MindingProps {
 
 /** What must be minded in this class: its audience's cautions, and those of today. */
 export function Minding({ plan, audience, onChange }: MindingProps) {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState<boolean>();
   const theirs = audience?.cautions ?? [];
   const own = plan.cautions ?? [];
   const all = [...theirs, ...own.filter((each) => !theirs.includes(each))];
@@ -24,32 +25,13 @@ export function Minding({ plan, audience, onChange }: MindingProps) {
         className="rounded px-1 text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
         onClick={() => setOpen(true)}
       >
-        {all.length === 0 ? 'No extra cautions' : `Cautions: ${all.map(shortName).join(', ')}`}
+        {all.length === 0 ? 'No extra cautions' : `Cautions: ${all.map(conditionName).join(', ')}`}
       </button>
-      <Sheet
-        open={open}
-        onOpenChange={setOpen}
-        title="Cautions of this class"
-        about={
-          audience ? (
-            <>
-              {theirs.length === 0
-                ? `${audience.name} have no cautions`
-                : `${audience.name} have ${theirs.map(shortName).join(', ')}`}{' '}
-              (<Link to={`/audiences/${audience.id}`}>change them there</Link>). Here is what holds in this class alone.
-            </>
-          ) : (
-            'Every block is held against it.'
-          )
-        }
-      >
-        <ConditionPicker chosen={own} onChange={(next) => onChange(next.length > 0 ? next : undefined)} />
-      </Sheet>
+      {open !== undefined && (
+        <Suspense>
+          <MindingSheet open={open} onOpenChange={setOpen} own={own} audience={audience} onChange={onChange} />
+        </Suspense>
+      )}
     </>
   );
 }
-
-const shortName = (condition: Condition): string => {
-  const { name } = CONDITIONS[condition];
-  return name.charAt(0).toLowerCase() + name.slice(1);
-};

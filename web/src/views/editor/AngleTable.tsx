@@ -27,7 +27,13 @@ function AngleField({ joint, label, value, onChange }: AngleFieldProps) {
   const [min, max] = JOINT_RANGES[joint];
   return (
     <span className="whitespace-nowrap" title={`${min}° to ${max}°`}>
-      <NumberField label={`${label}, degrees`} value={value} min={min} max={max} className="w-10" onChange={onChange} />
+      <NumberField
+        label={`${label}, degrees`}
+        value={value}
+        limits={{ min, max }}
+        className="w-10"
+        onChange={onChange}
+      />
       °
     </span>
   );

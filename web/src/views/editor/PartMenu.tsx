@@ -11,6 +11,7 @@ import {
 import { carrierOf, type Prop, type Rung, withCarrier } from '@warm-ladder/core/repertoire';
 import { Popover } from 'radix-ui';
 import { ChipSet } from '../../parts/ChipSet';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import type { Handle, Moved } from './drag';
 import { HoldField } from './HoldField';
@@ -113,8 +114,7 @@ export default function PartMenu({ pose, rung, props, handle, moved, at, onPose,
               <NumberField
                 label={`Load at the ${handle.words}, kg`}
                 value={pose.weights?.[places[0]] ?? 0}
-                min={0}
-                max={30}
+                limits={LIMITS.Pose.weights}
                 step={0.5}
                 className="w-12"
                 onChange={(kg) => onPose(places.reduce((next, place) => withWeight(next, place, kg), pose))}

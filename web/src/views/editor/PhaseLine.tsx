@@ -13,6 +13,7 @@ import {
 } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
 import { BreathWave } from '../../parts/BreathWave';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 
@@ -115,8 +116,7 @@ function PhaseItem({ rung, phase, name, last, only, shown, onShow, onRung }: Pha
         <NumberField
           label={`Counts of ${name}`}
           value={phase.counts}
-          min={0.5}
-          max={60}
+          limits={LIMITS.Phase.counts}
           className="w-9"
           onChange={(counts) => set({ counts }, 'the counts', 'counts')}
         />

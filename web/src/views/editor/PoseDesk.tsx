@@ -17,13 +17,13 @@ import { Figure } from '../../figure/Figure';
 import { TextField } from '../../parts/TextField';
 import { AngleTable } from './AngleTable';
 import type { Handle, Moved } from './drag';
-import { PoseSource } from './PoseSource';
 import { PoseStage } from './PoseStage';
 import { PoseUse } from './PoseUse';
 import { SupportPicker } from './SupportPicker';
 
-// What floats beside a handle comes with a library of its own: the pose shows before it does.
+// What floats beside a handle or lies over the view comes with a library of its own: the pose shows before it does.
 const PartMenu = lazily(() => import('./PartMenu'));
+const PoseSource = lazily(() => import('./PoseSource'));
 
 interface PoseDeskProps {
   readonly rung: Rung;
@@ -154,14 +154,16 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
       </div>
       <PoseUse rung={rung} pose={shown} onRung={onRung} />
       {choosing && (
-        <PoseSource
-          position={entry.exercise.position}
-          onPick={(taken, name) => {
-            add(taken, name);
-            setChoosing(false);
-          }}
-          onClose={() => setChoosing(false)}
-        />
+        <Suspense>
+          <PoseSource
+            position={entry.exercise.position}
+            onPick={(taken, name) => {
+              add(taken, name);
+              setChoosing(false);
+            }}
+            onClose={() => setChoosing(false)}
+          />
+        </Suspense>
       )}
       <details className="mt-1 mb-3">
         <summary className="text-[15px]">

@@ -16,7 +16,7 @@ interface PoseSourceProps {
 }
 
 /** Any pose of any rung, to begin from: first the rung, then which of its poses. */
-export function PoseSource({ position, onPick, onClose }: PoseSourceProps) {
+export default function PoseSource({ position, onPick, onClose }: PoseSourceProps) {
   const catalog = useAppSelector(selectCatalog);
   const [entry, setEntry] = useState<RungEntry | null>(null);
   return (

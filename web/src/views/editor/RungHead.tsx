@@ -1,4 +1,5 @@
 import type { Rung } from '@warm-ladder/core/repertoire';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 
@@ -30,9 +31,7 @@ export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps)
         <NumberField
           label="Sets"
           value={dose.sets}
-          min={1}
-          max={20}
-          whole
+          limits={LIMITS.Dose.sets}
           className="w-8"
           onChange={(sets) => setDose({ sets }, 'sets')}
         />{' '}
@@ -40,9 +39,7 @@ export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps)
         <NumberField
           label="Reps"
           value={dose.reps}
-          min={1}
-          max={200}
-          whole
+          limits={LIMITS.Dose.reps}
           className="w-10"
           onChange={(reps) => setDose({ reps }, 'reps')}
         />{' '}
@@ -53,8 +50,7 @@ export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps)
         <NumberField
           label="Seconds per count"
           value={dose.secondsPerCount ?? secondsPerCount}
-          min={0.25}
-          max={6}
+          limits={LIMITS.Dose.secondsPerCount}
           step={0.25}
           className="w-10"
           onChange={(seconds) => setDose({ secondsPerCount: seconds }, 'count')}
@@ -66,8 +62,7 @@ export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps)
         <NumberField
           label="Set-up seconds"
           value={rung.setupSeconds}
-          min={0}
-          max={600}
+          limits={LIMITS.Rung.setupSeconds}
           step={5}
           className="w-10"
           onChange={(setupSeconds) => onRung((each) => ({ ...each, setupSeconds }), 'the set-up', 'setup')}
@@ -80,8 +75,7 @@ export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps)
           <NumberField
             label="Heat set by the director"
             value={heatOverride.heat}
-            min={0}
-            max={100}
+            limits={LIMITS.HeatOverride.heat}
             className="w-10"
             onChange={(set) => setHeat({ ...heatOverride, heat: set }, 'heat')}
           />

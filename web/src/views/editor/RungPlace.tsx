@@ -1,5 +1,6 @@
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 
@@ -77,8 +78,7 @@ export function RungPlace({ exercise, rung, onRung }: RungPlaceProps) {
             <NumberField
               label="Pull of the spring, newtons"
               value={spring.newtons}
-              min={0}
-              max={2000}
+              limits={LIMITS.Spring.newtons}
               className="w-12"
               onChange={(newtons) => pull({ newtons }, 'spring')}
             />

@@ -10,15 +10,16 @@ import {
   rungKey,
 } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
+import { lazily } from '../../app/lazily';
 import { selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
-import { RungPicker } from '../../parts/RungPicker';
-import { Sheet } from '../../parts/Sheet';
 import { TextField } from '../../parts/TextField';
 import { TouchFields } from './TouchFields';
+
+const RequiresSheet = lazily(() => import('./RequiresSheet'));
 
 interface RungPartProps {
   readonly rung: Rung;
@@ -231,16 +232,18 @@ export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly c
         Something beside the body shows every sway: a wall, the edge of the mat
       </label>
       {adding && (
-        <Sheet at="side" open onOpenChange={() => setAdding(false)} title={`${rung.name} requires`}>
-          <RungPicker
+        <Suspense>
+          <RequiresSheet
             catalog={catalog}
+            name={rung.name}
             onPick={({ exercise, rung: other }) => {
               const ref = { exercise: exercise.id, rung: other.id };
               onRung((each) => ({ ...each, requires: [...requires, ref] }), 'what it requires');
               setAdding(false);
             }}
+            onClose={() => setAdding(false)}
           />
-        </Sheet>
+        </Suspense>
       )}
     </section>
   );

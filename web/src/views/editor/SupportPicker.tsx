@@ -1,6 +1,7 @@
 import { HANDS, type Pose, SIDES, supportsOf, withHold, withSupports, withWeight } from '@warm-ladder/core/body';
 import type { Prop } from '@warm-ladder/core/repertoire';
 import { ChipSet } from '../../parts/ChipSet';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { HoldField } from './HoldField';
 import { LIMB_SUPPORTS, TRUNK_SUPPORTS, WEIGHT_PLACES, WEIGHT_WORDS } from './joints';
@@ -62,8 +63,7 @@ export function SupportPicker({ pose, props, onPose }: SupportPickerProps) {
               <NumberField
                 label={`Held at the ${WEIGHT_WORDS[place]}, kg`}
                 value={pose.weights?.[place] ?? 0}
-                min={0}
-                max={30}
+                limits={LIMITS.Pose.weights}
                 step={0.5}
                 className="w-10"
                 onChange={(kg) => onPose(withWeight(pose, place, kg), `weight ${place}`)}

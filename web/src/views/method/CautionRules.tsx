@@ -12,6 +12,7 @@ import { FEATURES } from '@warm-ladder/core/repertoire';
 import { RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { CautionMark } from '../../parts/CautionMark';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { Sheet } from '../../parts/Sheet';
 
@@ -173,7 +174,13 @@ function ChangeSheet({ rules, change, close, onChange }: ChangeSheetProps) {
         {!off && unit !== '' && (
           <span>
             Speaks over{' '}
-            <NumberField label="Speaks over" value={over} min={0} max={3600} className="w-20" onChange={setOver} />{' '}
+            <NumberField
+              label="Speaks over"
+              value={over}
+              limits={LIMITS.CautionChange.over}
+              className="w-20"
+              onChange={setOver}
+            />{' '}
             {unit}
           </span>
         )}

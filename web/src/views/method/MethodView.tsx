@@ -138,8 +138,7 @@ function BandRow({ direction, band, onChange }: BandRowProps) {
       <NumberField
         label={`Least ${name}, percent`}
         value={percent(band.min)}
-        min={0}
-        max={percent(band.max)}
+        limits={{ min: 0, max: percent(band.max) }}
         className="w-12"
         onChange={(min) => onChange({ ...band, min: min / 100 })}
       />
@@ -147,8 +146,7 @@ function BandRow({ direction, band, onChange }: BandRowProps) {
       <NumberField
         label={`Most ${name}, percent`}
         value={percent(band.max)}
-        min={percent(band.min)}
-        max={100}
+        limits={{ min: percent(band.min), max: 100 }}
         className="w-12"
         onChange={(max) => onChange({ ...band, max: max / 100 })}
       />

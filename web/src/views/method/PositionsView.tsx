@@ -9,6 +9,7 @@ import { newId } from '../../app/freeId';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Figure } from '../../figure/Figure';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 
@@ -149,8 +150,7 @@ function Ways({ catalog, method, way }: WaysProps) {
               <NumberField
                 label={label}
                 value={seconds}
-                min={0}
-                max={300}
+                limits={LIMITS.Method.edgeSeconds}
                 className={`w-9 ${own ? 'font-semibold' : ''}`}
                 onChange={(next) => change(withEdge(method, from, to, next), label)}
               />
@@ -241,8 +241,7 @@ function OwnPositions({ catalog, own }: { catalog: Catalog; own: readonly Studio
                   <NumberField
                     label={`${position.name} to ${catalog.graph.name(neighbour)}, seconds`}
                     value={seconds}
-                    min={0}
-                    max={300}
+                    limits={LIMITS.Position.edges}
                     className="w-9"
                     onChange={(next) =>
                       put({ ...position, edges: { ...position.edges, [neighbour]: next } }, neighbour)

@@ -39,9 +39,7 @@ export function BriefMore({ brief, onChange }: BriefMoreProps) {
             <NumberField
               label="Episode"
               value={brief.episode ?? next}
-              min={1}
-              max={next}
-              whole
+              limits={{ min: 1, max: next, whole: true }}
               className="w-10"
               onChange={(episode) => onChange({ episode })}
             />{' '}

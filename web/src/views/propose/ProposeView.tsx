@@ -12,6 +12,7 @@ import { stopDesk } from '../../desk/desk';
 import { proposed } from '../../desk/useDesk';
 import type { ProposedClass, ProposedClasses } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { PositionOptions } from '../../parts/PositionOptions';
 import { BriefMore } from './BriefMore';
@@ -62,8 +63,7 @@ export function Component() {
         <NumberField
           label="Minutes"
           value={brief.minutes}
-          min={1}
-          max={240}
+          limits={LIMITS.Brief.minutes}
           className="w-14"
           onChange={(minutes) => set({ minutes })}
         />{' '}

@@ -5,6 +5,7 @@ import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { selectCatalog, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 
@@ -73,8 +74,7 @@ function TeacherRow({ teacher }: { teacher: Teacher }) {
         <NumberField
           label={`Words a minute of ${teacher.name}`}
           value={teacher.wordsPerMinute ?? wordsPerMinute}
-          min={60}
-          max={260}
+          limits={LIMITS.Teacher.wordsPerMinute}
           className="w-12"
           onChange={(words) => set({ wordsPerMinute: words }, 'the words a minute', 'words')}
         />{' '}
@@ -82,8 +82,7 @@ function TeacherRow({ teacher }: { teacher: Teacher }) {
         <NumberField
           label={`Tempo of ${teacher.name}`}
           value={teacher.tempo ?? 1}
-          min={0.5}
-          max={4}
+          limits={LIMITS.Teacher.tempo}
           step={0.05}
           className="w-12"
           onChange={(tempo) => set({ tempo: tempo === 1 ? undefined : tempo }, 'the tempo', 'tempo')}

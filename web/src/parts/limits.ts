@@ -1,0 +1,158 @@
+/** Written by `npm run schema` from the schemas of the core: change a bound there. */
+export const LIMITS = {
+  Brief: {
+    minutes: { min: 1, max: 240 },
+    episode: { min: 1, max: 200, whole: true },
+    proposals: { min: 1, max: 8, whole: true },
+    seed: { min: 0, max: 2147483647, whole: true },
+  },
+  DoseChange: {
+    sets: { min: 1, max: 20, whole: true },
+    reps: { min: 1, max: 200, whole: true },
+    repsTo: { min: 1, max: 200, whole: true },
+    secondsPerCount: { min: 0.25, max: 6 },
+  },
+  SecondDose: {
+    reps: { min: 1, max: 200, whole: true },
+  },
+  Option: {
+    holdSeconds: { min: 0, max: 600 },
+    pauseSeconds: { min: 0, max: 600 },
+  },
+  Line: {
+    pass: { min: 1, max: 2, whole: true },
+  },
+  Method: {
+    secondsPerCount: { min: 0.25, max: 6 },
+    restBetweenSetsSeconds: { min: 0, max: 300 },
+    flowSetupShare: { min: 0, max: 1 },
+    carrySeconds: { min: 0, max: 120 },
+    shownReps: { min: 0, max: 10 },
+    sideChangeSeconds: { min: 0, max: 120 },
+    optionSeconds: { min: 0, max: 120 },
+    settleSeconds: { min: 0, max: 60 },
+    propSeconds: { min: 0, max: 120 },
+    largePropSeconds: { min: 0, max: 240 },
+    mountSeconds: { min: 0, max: 300 },
+    dismountSeconds: { min: 0, max: 120 },
+    wordsPerMinute: { min: 60, max: 260 },
+    bodyMassKg: { min: 30, max: 200 },
+    bodyHeightM: { min: 1.2, max: 2.2 },
+    edgeSeconds: { min: 0, max: 300 },
+  },
+  Limits: {
+    overChance: { min: 0.01, max: 0.99 },
+    underShare: { min: 0, max: 0.9 },
+    blockSeconds: { min: 30, max: 3600 },
+    openingShare: { min: 0.01, max: 1 },
+    positionReturns: { min: 0, max: 50 },
+    floorTrips: { min: 0, max: 50 },
+    flexionStretchSeconds: { min: 30, max: 3600 },
+    propReturns: { min: 0, max: 50 },
+    silenceShare: { min: 0, max: 1 },
+    dontShare: { min: 0, max: 1 },
+    arcHeat: { min: 0, max: 100 },
+    peakFrom: { min: 0, max: 1 },
+    peakTo: { min: 0, max: 1 },
+    heatJump: { min: 1, max: 100 },
+    homeHeat: { min: 1, max: 100 },
+    ladderStep: { min: 1, max: 10 },
+    ladderStepHeat: { min: 0, max: 100 },
+    fingerWidth: { min: 0, max: 6 },
+    checkWeeks: { min: 1, max: 520 },
+    longDoubleLever: { min: 5, max: 200 },
+    headStretchSeconds: { min: 5, max: 1800 },
+    headSeconds: { min: 5, max: 7200 },
+    wristStretchSeconds: { min: 5, max: 1800 },
+    wristSeconds: { min: 5, max: 7200 },
+    doubleLeverStretchSeconds: { min: 5, max: 1800 },
+    doubleLeverSeconds: { min: 5, max: 7200 },
+    kneelingStretchSeconds: { min: 5, max: 3600 },
+    kneelingSeconds: { min: 5, max: 7200 },
+  },
+  Band: {
+    min: { min: 0, max: 1 },
+    max: { min: 0, max: 1 },
+  },
+  CautionChange: {
+    over: { min: 0, max: 3600 },
+  },
+  Position: {
+    edges: { min: 0, max: 300 },
+  },
+  Prop: {
+    heightM: { min: 0, max: 3 },
+  },
+  Rung: {
+    setupSeconds: { min: 0, max: 600 },
+  },
+  Spring: {
+    newtons: { min: 0, max: 2000 },
+  },
+  Dose: {
+    sets: { min: 1, max: 20, whole: true },
+    reps: { min: 1, max: 200, whole: true },
+    repsTo: { min: 1, max: 200, whole: true },
+    secondsPerCount: { min: 0.25, max: 6 },
+  },
+  Pose: {
+    lumbar: { min: -45, max: 75 },
+    thoracic: { min: -40, max: 60 },
+    neck: { min: -70, max: 70 },
+    twist: { min: -75, max: 75 },
+    sideBend: { min: -60, max: 60 },
+    pitch: { min: -95, max: 95 },
+    weights: { min: 0, max: 30 },
+  },
+  Phase: {
+    counts: { min: 0, max: 60, over: true },
+  },
+  HeatOverride: {
+    heat: { min: 0, max: 100 },
+  },
+  Audience: {
+    pace: { min: 0.5, max: 4 },
+    tempo: { min: 0.5, max: 4 },
+    homeHeat: { min: 0, max: 100 },
+    floorTrips: { min: 0, max: 50, whole: true },
+  },
+  AbdominalCheck: {
+    fingers: { min: 0, max: 8 },
+  },
+  Teacher: {
+    wordsPerMinute: { min: 60, max: 260 },
+    tempo: { min: 0.5, max: 4 },
+  },
+  Room: {
+    size: { min: 1, max: 1000, whole: true },
+    props: { min: 0, max: 1000, whole: true },
+  },
+  Class: {
+    targetMinutes: { min: 1, max: 240 },
+    openingSeconds: { min: 0, max: 3600 },
+    closingSeconds: { min: 0, max: 3600 },
+  },
+  RungBlock: {
+    range: { min: 0.25, max: 1 },
+    setupSeconds: { min: 0, max: 600 },
+    shown: { min: 1, max: 20, whole: true },
+    restAfterSeconds: { min: 0, max: 600 },
+  },
+  Interlude: {
+    seconds: { min: 0, max: 3600 },
+  },
+  Rehearsal: {
+    seconds: { min: 0, max: 36000 },
+  },
+  SeriesRules: {
+    taught: { min: 0, max: 20, whole: true },
+    practised: { min: 0, max: 50, whole: true },
+    recapShare: { min: 0, max: 1 },
+    newLadders: { min: 0, max: 50, whole: true },
+    heatRise: { min: 0, max: 5 },
+    easierEvery: { min: 0, max: 50, whole: true },
+  },
+  Schedule: {
+    group: { min: 1, max: 1000, whole: true },
+  },
+} as const;
