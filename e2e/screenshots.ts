@@ -3,11 +3,14 @@ import { chromium, type Page } from '@playwright/test';
 import { BROWSER, ROOT, type RunningStudio, startStudio } from './studio';
 
 const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
 
 /** Each main view as the demo shows it: its file, its address, its window, and what to wait for. */
 const SHOTS: ReadonlyArray<{
   readonly name: string;
   readonly path: string;
+  /** A desk, unless it is what staff use on a phone. */
+  readonly viewport?: { readonly width: number; readonly height: number };
   readonly before?: (page: Page) => Promise<unknown>;
 }> = [
   { name: 'repertoire', path: '/repertoire' },
@@ -58,8 +61,17 @@ const SHOTS: ReadonlyArray<{
     // Both are judged before there is anything to set side by side.
     before: (page) => page.getByRole('row', { name: /^Length/ }).waitFor(),
   },
-  { name: 'positions', path: '/method/positions' },
   { name: 'script', path: '/script/night-landing' },
+  {
+    name: 'rehearse',
+    path: '/rehearse/night-landing',
+    viewport: PHONE,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Begin' }).click();
+      await page.getByRole('button', { name: 'Next' }).click();
+      await page.getByRole('list', { name: 'On the breath' }).waitFor();
+    },
+  },
   { name: 'series', path: '/series' },
 ];
 
@@ -67,8 +79,8 @@ const browser = await chromium.launch(BROWSER);
 
 /** Pictures of one studio, then it ends. */
 async function take(studio: RunningStudio, shots: typeof SHOTS): Promise<void> {
-  for (const { name, path, before } of shots) {
-    const page = await browser.newPage({ viewport: DESK });
+  for (const { name, path, viewport = DESK, before } of shots) {
+    const page = await browser.newPage({ viewport });
     await page.goto(studio.address + path);
     await page.getByRole('heading').first().waitFor();
     await before?.(page);

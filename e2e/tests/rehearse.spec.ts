@@ -10,6 +10,7 @@ test('a class is rehearsed on a phone with taps, the server away in the middle, 
   const stage = page.locator('[data-rehearsal]');
   await expect(stage).toHaveAttribute('data-rehearsal', '0');
   await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Next' }).click();
   await expect(stage).toHaveAttribute('data-rehearsal', '1');
   await expect(page.getByRole('list', { name: 'On the breath' })).toBeVisible();
   await page.getByRole('heading').click();

@@ -15,6 +15,7 @@ const SCRIPT = 'export const reps = 8;\n'.repeat(200);
 beforeAll(async () => {
   mkdirSync(join(folder, 'assets'));
   writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Warm Ladder</title>');
+  writeFileSync(join(folder, 'rehearse.html'), '<!doctype html><title>Rehearsal</title>');
   writeFileSync(join(folder, 'assets/view-1a2b.js'), SCRIPT);
   writeFileSync(join(folder, 'assets/view-1a2b.js.br'), brotliCompressSync(SCRIPT));
   writeFileSync(join(folder, 'assets/view-1a2b.js.gz'), gzipSync(SCRIPT));
@@ -56,6 +57,7 @@ test('a built file is kept for ever and comes compressed, the page itself is alw
     expect([status, headers['cache-control']]).toEqual([200, 'no-cache']);
     expect(String(body)).toContain('<title>Warm Ladder</title>');
   }
+  expect(String((await get('/rehearse/monday-1?teacher=ilva')).body)).toContain('<title>Rehearsal</title>');
 });
 
 test('a file that is not there is said so, and no page is sent in its place', async () => {

@@ -7,7 +7,8 @@ import { notFound } from '../errors';
 const FOREVER = 'public, max-age=31536000, immutable';
 
 /**
- * The built web app: its files, compressed when they were built, and its one page for every address of the interface.
+ * The built web app: its files, compressed when they were built, and its pages for every address of the interface: a
+ * rehearsal has one of its own.
  * Not wrapped in a scope of its own, since what is not found is the whole server's.
  * @throws Error when it is not built
  */
@@ -27,6 +28,7 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
   });
   app.setNotFoundHandler(async (request, reply) => {
     if (/^\/(api|assets)\//.test(request.url)) throw notFound(request.url);
-    return reply.header('cache-control', 'no-cache').sendFile('index.html');
+    const page = request.url.startsWith('/rehearse/') ? 'rehearse.html' : 'index.html';
+    return reply.header('cache-control', 'no-cache').sendFile(page);
   });
 }
