@@ -131,12 +131,16 @@ test('after any edit a script reads as one drafted from nothing', () => {
   const drafted = (plan: Parameters<typeof timeClass>[1], conditions: Parameters<typeof draftScript>[2]) =>
     draftScript(whole, timeClass(whole, plan), conditions);
   fc.assert(
-    fc.property(edited, fc.constantFrom({}, { conditions: ['neck-pain', 'pregnancy-third', 'low-bone-density'] } as const), ({ plan, edit }, spokenTo) => {
-      drafted(plan, {});
-      const after = applyEdit(whole, plan, edit);
-      // Blocks that were never laid have no lines kept with them.
-      expect(drafted(after, spokenTo)).toEqual(drafted(structuredClone(after), spokenTo));
-    }),
+    fc.property(
+      edited,
+      fc.constantFrom({}, { conditions: ['neck-pain', 'pregnancy-third', 'low-bone-density'] } as const),
+      ({ plan, edit }, spokenTo) => {
+        drafted(plan, {});
+        const after = applyEdit(whole, plan, edit);
+        // Blocks that were never laid have no lines kept with them.
+        expect(drafted(after, spokenTo)).toEqual(drafted(structuredClone(after), spokenTo));
+      },
+    ),
   );
 });
 

@@ -36,6 +36,39 @@ test('a line is said otherwise in one class, goes back, and becomes the rung’s
   expect(JSON.stringify(plan.blocks)).not.toContain('A lid turned');
 });
 
+test('what is typed is fitted to its breath at once, undone as one, left by Escape, and refused where it can’t be', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/script/night-landing`);
+  await said(page, 'Turn from the lowest rib.').first().click();
+  const editor = page.getByRole('textbox', { name: 'What is said instead of “Turn from the lowest rib.”' });
+  await expect(editor).toBeFocused();
+  await page.keyboard.type(' Then go on, a little at a time, until the ribs have all gone round.');
+  await expect(page.getByText(/its breath lasts [\d.]+ s: \d+ words fit/).first()).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(editor).toHaveText('Turn from the lowest rib.');
+  await page.keyboard.type(' Slowly.');
+  await expect(editor).toHaveText('Turn from the lowest rib. Slowly.');
+  await page.keyboard.press('Escape');
+  await expect(said(page, 'Turn from the lowest rib.').first()).toBeVisible();
+  await expect(page.getByText('Slowly.')).toBeHidden();
+
+  await said(page, 'Turn from the lowest rib.').first().click();
+  for (const [typed, fault] of [
+    ['word '.repeat(1000), /^expected at most 600 characters, found \d+\.$/],
+    ['<b>Turn</b>', 'expected plain text, found markup.'],
+    [' ', 'Expected words: to say nothing, leave the line out.'],
+  ] as const) {
+    await editor.fill(typed);
+    await expect(page.getByRole('alert')).toHaveText(fault);
+  }
+  await editor.fill('הסתובבו לאט 🌀');
+  await expect(page.getByRole('alert')).toBeHidden();
+  await page.keyboard.press('Enter');
+  await expect(said(page, 'הסתובבו לאט 🌀').first()).toBeVisible();
+});
+
 test('a line is added and left out; what is only known stands apart; the running time stays the class’s', async ({
   page,
   studio,

@@ -1,8 +1,8 @@
-import { createRequire } from 'node:module';
 import { FLOOR_LINE, OUTLINE, rungScene, STROKES } from '@warm-ladder/core/figure';
 import type { Handout, HandoutCell, HandoutPart } from '@warm-ladder/core/handouts';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import PDFDocument from 'pdfkit';
+import { FONTS, printable } from './printable';
 
 /** Paper a handout is made for. */
 const PAPERS = { a4: 'A4', letter: 'LETTER' } as const;
@@ -28,12 +28,6 @@ const TONES = {
   way: '#b0573c',
 };
 
-const font = createRequire(import.meta.url);
-const FONTS = {
-  plain: '@fontsource/source-sans-3/files/source-sans-3-latin-400-normal.woff',
-  strong: '@fontsource/source-sans-3/files/source-sans-3-latin-600-normal.woff',
-} as const;
-
 type Document = PDFKit.PDFDocument;
 
 /** A handout on paper: its title and page on every page, a block never broken over two, a table on one page. */
@@ -51,9 +45,10 @@ export async function pdfOf(handout: Handout, paper: Paper): Promise<Buffer> {
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, font.resolve(file));
-  write(doc, handout);
-  number(doc, handout);
+  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
+  const printed = printable(handout);
+  write(doc, printed);
+  number(doc, printed);
   doc.end();
   return done;
 }
@@ -67,12 +62,12 @@ function write(doc: Document, { title, about, parts }: Handout): void {
     .font('strong')
     .fontSize(17)
     .fillColor(INK)
-    .text(shown(title), MARGIN, MARGIN, { width: widthOf(doc) });
+    .text(title, MARGIN, MARGIN, { width: widthOf(doc) });
   doc
     .font('plain')
     .fontSize(SIZE)
     .fillColor(SOFT)
-    .text(shown(about), { width: widthOf(doc) });
+    .text(about, { width: widthOf(doc) });
   doc
     .moveTo(MARGIN, doc.y + 3)
     .lineTo(MARGIN + widthOf(doc), doc.y + 3)
@@ -104,8 +99,8 @@ function small(doc: Document, text: string): void {
     .font('plain')
     .fontSize(SIZE - 1)
     .fillColor(SOFT);
-  fit(doc, doc.heightOfString(shown(text), { width }) + 4);
-  doc.text(shown(text), MARGIN, doc.y + 3, { width });
+  fit(doc, doc.heightOfString(text, { width }) + 4);
+  doc.text(text, MARGIN, doc.y + 3, { width });
 }
 
 /** A new page where there is not as much room left. */
@@ -122,7 +117,7 @@ function heading(doc: Document, text: string): void {
     .font('strong')
     .fontSize(12)
     .fillColor(TONES.way)
-    .text(shown(text), MARGIN, doc.y + 4, { width: widthOf(doc) });
+    .text(text, MARGIN, doc.y + 4, { width: widthOf(doc) });
   doc.y += 1;
 }
 
@@ -132,7 +127,7 @@ function block(doc: Document, { clock, title, note, figure, lines }: Block): voi
   const left = MARGIN + CLOCK;
   const beside = figure ? FIGURE.width + 6 : 0;
   const width = widthOf(doc) - CLOCK - beside;
-  const texts = lines.map(({ label, text }) => (label === '' ? shown(text) : `${label}: ${shown(text)}`));
+  const texts = lines.map(({ label, text }) => (label === '' ? text : `${label}: ${text}`));
   doc.font('plain').fontSize(SIZE);
   const body = texts.reduce((sum, text) => sum + doc.heightOfString(text, { width }), 0);
   fit(doc, Math.max(15 + body, figure ? FIGURE.height : 0) + 7);
@@ -143,14 +138,14 @@ function block(doc: Document, { clock, title, note, figure, lines }: Block): voi
     .fillColor(INK)
     .text(clock, MARGIN, top, { width: CLOCK - 8, align: 'right' });
   if (figure) drawFigure(doc, figure, MARGIN + widthOf(doc) - FIGURE.width, top, FIGURE);
-  doc.fontSize(SIZE + 1).text(shown(title), left, top - 0.5, { width, continued: true });
+  doc.fontSize(SIZE + 1).text(title, left, top - 0.5, { width, continued: true });
   doc.font('plain').fontSize(SIZE).fillColor(SOFT).text(`  ${note}`);
   for (const { label, text, said } of lines) {
     doc.font('plain').fontSize(SIZE);
-    if (label === '') doc.fillColor(said ? INK : SOFT).text(shown(text), left, doc.y, { width });
+    if (label === '') doc.fillColor(said ? INK : SOFT).text(text, left, doc.y, { width });
     else {
       doc.fillColor(SOFT).text(`${label}: `, left, doc.y, { width, continued: true });
-      doc.fillColor(said ? INK : SOFT).text(shown(text));
+      doc.fillColor(said ? INK : SOFT).text(text);
     }
   }
   if (figure) doc.y = Math.max(doc.y, top + FIGURE.height);
@@ -195,7 +190,7 @@ function heightOfRow(doc: Document, part: Table, row: readonly HandoutCell[], si
   const widths = columnWidths(doc, part);
   const heights = row.map(({ text, figure: entry }, i) => {
     const width = Math.max(8, (widths[i] ?? 0) - (entry && text !== '' ? figure.width + 3 : 0));
-    return Math.max(text === '' ? 0 : doc.heightOfString(shown(text), { width }), entry ? figure.height : 0);
+    return Math.max(text === '' ? 0 : doc.heightOfString(text, { width }), entry ? figure.height : 0);
   });
   return Math.max(size, ...heights) + 3;
 }
@@ -221,7 +216,7 @@ function drawRow(
         .font(strong ? 'strong' : 'plain')
         .fontSize(size)
         .fillColor(INK)
-        .text(shown(text), x + beside, top + 1, { width: Math.max(8, own - beside) });
+        .text(text, x + beside, top + 1, { width: Math.max(8, own - beside) });
     }
     x += own + 5;
   });
@@ -272,13 +267,10 @@ function number(doc: Document, { title, foot }: Handout): void {
     doc.page.margins.bottom = 0;
     const y = doc.page.height - MARGIN - 8;
     doc.font('plain').fontSize(8).fillColor(SOFT);
-    doc.text(shown(page === 0 ? foot : `${title}   ${foot}`), MARGIN, y, {
+    doc.text(page === 0 ? foot : `${title}   ${foot}`, MARGIN, y, {
       width: widthOf(doc) - 70,
       lineBreak: false,
     });
     doc.text(`${page + 1} of ${count}`, MARGIN, y, { width: widthOf(doc), align: 'right' });
   }
 }
-
-/** The font has Latin letters: an arrow, and what it can't show, is written as what it can. */
-const shown = (text: string): string => text.replaceAll('→', '–').replace(/\s+/g, ' ');

@@ -13,10 +13,11 @@ interface BreathLineProps {
 export function BreathLine({ lines, actions, faults }: BreathLineProps) {
   return (
     <ol className="clear-right my-1.5 flex flex-wrap gap-x-3 gap-y-2">
-      {lines.map((line) => {
+      {lines.map((line, i) => {
         const { breath, counts, effort } = line.phase ?? { breath: 'free', counts: 1, effort: false };
+        // By its place: a line that is being written becomes the class's own under the hand, with another id.
         return (
-          <li key={line.id} className="min-w-28 flex-1" style={{ flexGrow: counts }}>
+          <li key={i} className="min-w-28 flex-1" style={{ flexGrow: counts }}>
             <BreathWave breath={breath} effort={effort === true} />
             <span className={`text-sm ${effort ? 'font-semibold' : 'text-soft'}`}>
               {breath} {counts}

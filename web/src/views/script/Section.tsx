@@ -49,15 +49,16 @@ export function Section({ section, figure, actions, onAdd, faults, spoken }: Sec
             )}
           </span>
         </h3>
-        {setup.map((line) => (
-          <p key={line.id} className="text-lg">
+        {/* By their places: a line that is being written becomes the class's own under the hand, with another id. */}
+        {setup.map((line, i) => (
+          <p key={i} className="text-lg">
             {spokenAs(line)}
           </p>
         ))}
         {act.length > 0 && <BreathLine lines={act} actions={actions} faults={faults} />}
         <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
-          {rest.map((line) => (
-            <div key={line.id} className="contents">
+          {rest.map((line, i) => (
+            <div key={i} className="contents">
               <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
                 {LINE_LABELS[line.kind]}
               </dt>

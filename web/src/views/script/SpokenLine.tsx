@@ -1,11 +1,18 @@
+import { textFault } from '@warm-ladder/core/method';
 import type { ScriptLine } from '@warm-ladder/core/script';
 import { wantsWords } from '@warm-ladder/core/script';
-import { useRef, useState } from 'react';
+import { Suspense, useState } from 'react';
+import { lazily } from '../../app/lazily';
+
+// Prose is edited by a library of its own: the script shows before it does.
+const LineEditor = lazily(() => import('./LineEditor'));
 
 /** What can be done with a line; every one is a step of undo. */
 export interface LineActions {
-  /** `null` leaves it out. */
-  readonly say: (id: string, text: string | null) => void;
+  /** `null` leaves it out. What is said under one field is one step of undo. */
+  readonly say: (id: string, text: string | null, field: string) => void;
+  /** Takes back what was said under a field. */
+  readonly takeBack: (field: string) => void;
   readonly asTheRung: (id: string) => void;
   readonly ofTheRung: (id: string) => void;
 }
@@ -43,68 +50,60 @@ export function SpokenLine({ line, actions, fault }: SpokenLineProps) {
   );
 }
 
-/** What is said, as it is changed: kept on leaving or Enter, left as it was on Escape. */
+/** Each opening of a line is one step of undo, whatever is typed in it. */
+let openings = 0;
+
+/** A line as it is written: every sound keystroke is said at once, and fitted to its breath; Escape takes them back. */
 function LineField({
   line,
   actions,
   onDone,
 }: Pick<SpokenLineProps, 'line'> & { actions: LineActions; onDone: () => void }) {
-  const [text, setText] = useState(line.text);
-  const left = useRef(false);
+  const [field] = useState(() => `said ${++openings}`);
+  const [fault, setFault] = useState<string>();
+  const [name] = useState(line.text);
   const act = (does: () => void) => {
-    left.current = true;
     does();
     onDone();
   };
-  const keep = () => {
-    if (left.current) return;
-    act(() => {
-      const said = text.trim();
-      if (said !== line.text) actions.say(line.id, said === '' ? null : said);
-    });
+  const say = (typed: string) => {
+    const text = typed.trim();
+    const wrong = textFault('sentence', text);
+    setFault(text === '' ? 'Expected words: to say nothing, leave the line out.' : wrong && `${wrong}.`);
+    if (wrong === undefined && text !== line.text) actions.say(line.id, text, field);
   };
   return (
-    <span className="flex flex-wrap items-center gap-2">
-      <input
-        // biome-ignore lint/a11y/noAutofocus: the line was pressed to be written.
-        autoFocus
-        className="field min-w-60 grow bg-sheet"
-        aria-label={`What is said instead of “${line.text}”`}
-        maxLength={600}
-        value={text}
-        onChange={({ target }) => setText(target.value)}
-        onBlur={({ relatedTarget }) => {
-          if (!(relatedTarget instanceof HTMLElement) || !relatedTarget.dataset.line) keep();
-        }}
-        onKeyDown={({ key }) => {
-          if (key === 'Enter') keep();
-          if (key === 'Escape') act(() => {});
-        }}
-      />
-      <button
-        type="button"
-        data-line="out"
-        className="action text-sm"
-        onClick={() => act(() => actions.say(line.id, null))}
-      >
+    // biome-ignore lint/a11y/noStaticElementInteractions: leaving the whole of it ends the writing.
+    <span
+      className="flex flex-wrap items-center gap-2"
+      onBlur={({ currentTarget, relatedTarget }) => {
+        if (!currentTarget.contains(relatedTarget)) onDone();
+      }}
+    >
+      <Suspense fallback={<span className="grow">{line.text}</span>}>
+        <LineEditor
+          label={`What is said instead of “${name}”`}
+          text={line.text}
+          invalid={fault !== undefined}
+          onText={say}
+          onDone={onDone}
+          onEscape={() => act(() => actions.takeBack(field))}
+        />
+      </Suspense>
+      {fault !== undefined && (
+        <span role="alert" className="rounded bg-brick px-2 py-0.5 text-sm text-sheet">
+          {fault}
+        </span>
+      )}
+      <button type="button" className="action text-sm" onClick={() => act(() => actions.say(line.id, null, field))}>
         Leave out
       </button>
       {line.source === 'class' && (
         <>
-          <button
-            type="button"
-            data-line="back"
-            className="action text-sm"
-            onClick={() => act(() => actions.asTheRung(line.id))}
-          >
+          <button type="button" className="action text-sm" onClick={() => act(() => actions.asTheRung(line.id))}>
             As the rung says it
           </button>
-          <button
-            type="button"
-            data-line="own"
-            className="action text-sm"
-            onClick={() => act(() => actions.ofTheRung(line.id))}
-          >
+          <button type="button" className="action text-sm" onClick={() => act(() => actions.ofTheRung(line.id))}>
             Make it the rung’s own
           </button>
         </>

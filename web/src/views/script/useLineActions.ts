@@ -11,7 +11,7 @@ import {
 import { useClassEdit } from '../../app/edits';
 import { selectCatalog } from '../../app/selectors';
 import { store, useAppDispatch } from '../../app/store';
-import { changed } from '../../app/studio';
+import { changed, undone } from '../../app/studio';
 import type { LineActions } from './SpokenLine';
 
 /** A line about to become its rung's own: where it is said is shown first. */
@@ -25,16 +25,21 @@ export function useLineActions(plan: ClassPlan, onOwning: (owning: Owning) => vo
   const edit = useClassEdit(plan.id);
   const dispatch = useAppDispatch();
 
-  const write = (block: Block, lines: readonly Line[], label: string) => {
+  const write = (block: Block, lines: readonly Line[], label: string, field = '') => {
     const change = { lines: lines.length > 0 ? [...lines] : null };
-    edit({ kind: isInterlude(block) ? 'interlude' : 'set', id: block.id, change }, label);
+    edit({ kind: isInterlude(block) ? 'interlude' : 'set', id: block.id, change }, label, field);
+  };
+  /** Undone only while it is the last thing done. */
+  const takeBack = (field: string) => {
+    if (store.getState().studio.past.at(-1)?.field === field) dispatch(undone());
   };
 
   const actionsFor = (section: ScriptSection): LineActions | null => {
     const block = section.block === null ? undefined : plan.blocks[section.block];
     if (!block) return section.kind === 'opening' || section.kind === 'closing' ? wordActions(section) : null;
     return {
-      say: (id, text) => write(block, withLineSaid(block, section, id, text), 'what is said'),
+      say: (id, text, field) => write(block, withLineSaid(block, section, id, text), 'what is said', field),
+      takeBack,
       asTheRung: (id) => write(block, withoutOwn(block, section, id), 'what the rung says'),
       ofTheRung: (id) => {
         const line = section.lines.find((each) => each.id === id);
@@ -47,10 +52,11 @@ export function useLineActions(plan: ClassPlan, onOwning: (owning: Owning) => vo
   const wordActions = ({ kind, lines }: ScriptSection): LineActions => {
     const key = kind === 'opening' ? 'openingWords' : 'closingWords';
     return {
-      say: (id, text) => {
+      say: (id, text, field) => {
         const words = lines.filter(({ said }) => said).flatMap((line) => (line.id === id ? (text ?? []) : line.text));
-        edit({ kind: 'class', change: { [key]: words.length > 0 ? words : null } }, 'what is said');
+        edit({ kind: 'class', change: { [key]: words.length > 0 ? words : null } }, 'what is said', field);
       },
+      takeBack,
       asTheRung: () => {},
       ofTheRung: () => {},
     };
