@@ -56,8 +56,8 @@ test('what is typed is fitted to its breath at once, undone as one, left by Esca
 
   await said(page, 'Turn from the lowest rib.').first().click();
   for (const [typed, fault] of [
-    ['word '.repeat(1000), /^expected at most 600 characters, found \d+\.$/],
-    ['<b>Turn</b>', 'expected plain text, found markup.'],
+    ['word '.repeat(1000), /^Expected at most 600 characters, found \d+\.$/],
+    ['<b>Turn</b>', 'Expected plain text, found markup.'],
     [' ', 'Expected words: to say nothing, leave the line out.'],
   ] as const) {
     await editor.fill(typed);

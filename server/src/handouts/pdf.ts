@@ -260,14 +260,14 @@ function drawFigure(doc: Document, entry: RungEntry, x: number, y: number, { wid
 }
 
 /** The foot of every page, once all of them are there. */
-function number(doc: Document, { title, foot }: Handout): void {
+function number(doc: Document, { foot }: Handout): void {
   const { count } = doc.bufferedPageRange();
   for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.page.margins.bottom = 0;
     const y = doc.page.height - MARGIN - 8;
     doc.font('plain').fontSize(8).fillColor(SOFT);
-    doc.text(page === 0 ? foot : `${title}   ${foot}`, MARGIN, y, {
+    doc.text(foot, MARGIN, y, {
       width: widthOf(doc) - 70,
       lineBreak: false,
     });

@@ -1,4 +1,5 @@
 import { textFault } from '@warm-ladder/core/method';
+import { asSentence } from './asSentence';
 import { EditedField } from './EditedField';
 
 interface TextFieldProps {
@@ -23,7 +24,7 @@ export function TextField({ label, value, className = '', placeholder, note = fa
       faultOf={(typed) => {
         const fault = textFault(note ? 'note' : 'name', typed);
         if (fault === undefined) return undefined;
-        return typed === '' ? 'Expected a name.' : `${fault}.`;
+        return typed === '' ? 'Expected a name.' : asSentence(fault);
       }}
       onTyped={(typed) => {
         const text = typed.trim();

@@ -3,6 +3,7 @@ import type { ScriptLine } from '@warm-ladder/core/script';
 import { wantsWords } from '@warm-ladder/core/script';
 import { Suspense, useState } from 'react';
 import { lazily } from '../../app/lazily';
+import { asSentence } from '../../parts/asSentence';
 
 // Prose is edited by a library of its own: the script shows before it does.
 const LineEditor = lazily(() => import('./LineEditor'));
@@ -69,7 +70,7 @@ function LineField({
   const say = (typed: string) => {
     const text = typed.trim();
     const wrong = textFault('sentence', text);
-    setFault(text === '' ? 'Expected words: to say nothing, leave the line out.' : wrong && `${wrong}.`);
+    setFault(text === '' ? 'Expected words: to say nothing, leave the line out.' : wrong && asSentence(wrong));
     if (wrong === undefined && text !== line.text) actions.say(line.id, text, field);
   };
   return (
