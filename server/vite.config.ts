@@ -10,9 +10,20 @@ export default defineConfig({
     minify: false,
     rolldownOptions: {
       input: Object.fromEntries(
-        ['main', 'review', 'mend', 'propose', 'script', 'backup', 'restore', 'move', 'prepare', 'publish'].map(
-          (name) => [name, `src/${name}.ts`],
-        ),
+        [
+          'main',
+          'review',
+          'mend',
+          'propose',
+          'script',
+          'earliest',
+          'calendar',
+          'backup',
+          'restore',
+          'move',
+          'prepare',
+          'publish',
+        ].map((name) => [name, `src/${name}.ts`]),
       ),
     },
   },

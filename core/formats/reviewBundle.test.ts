@@ -42,15 +42,32 @@ test('what would mend a finding is worked out only when asked for, each with its
   ]);
 });
 
-test('an episode is reviewed with what earlier episodes taught; the order wrong way round is found', () => {
-  expect(document.series.earned?.findings).toEqual([]);
-  const turned = reviewBundle(
+test('a series says what each episode earns, takes too early and brings anew; its classes stay free of it', () => {
+  const learnt = (id: string, ...names: string[]) =>
+    classOf(
+      names.map((name) => block(name, { mode: 'teach' })),
+      { id },
+    );
+  const { series, classes } = reviewBundle(
     bundleOf({
-      classes: [classOf([block('earned/high')], { id: 'two' }), classOf([block('hold')], { id: 'one' })],
-      series: [{ id: 's', name: 'S', episodes: [{ class: 'two' }, { class: 'one' }] }],
+      classes: [learnt('one', 'hold'), learnt('two', 'hold', 'earned'), learnt('three', 'earned/high', 'hold')],
+      series: [
+        { id: 's', name: 'S', episodes: [{ class: 'one' }, { class: 'two' }, { class: 'three' }] },
+        { id: 'turned', name: 'T', episodes: [{ class: 'three' }] },
+      ],
     }),
   );
-  expect(turned.series.s?.findings).toMatchObject([{ code: 'REQUIREMENT_UNMET', episode: 0, blocks: [0] }]);
+  expect(series.s?.episodes).toMatchObject([
+    { class: 'one', recapShare: 0, newLadders: 1, unearned: [] },
+    { class: 'two', recapShare: 0.5, newLadders: 1, unearned: [] },
+    { class: 'three', recapShare: 0.5, newLadders: 0, unearned: ['earned/high'] },
+  ]);
+  expect(series.s?.earned).toEqual(['hold/low']);
+  expect(series.s?.findings[0]).toMatchObject({ code: 'RUNG_UNEARNED', episode: 2, blocks: [0], ids: ['b1'] });
+  expect(series.turned?.findings[0]).toMatchObject({ code: 'RUNG_UNEARNED', episode: 0 });
+  expect(Object.values(classes).flatMap(({ findings }) => findings.map(({ code }) => code))).not.toContain(
+    'REQUIREMENT_UNMET',
+  );
 });
 
 test('every rung says what it asks of whom, and every ladder what is doubtful about it', () => {

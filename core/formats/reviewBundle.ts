@@ -15,12 +15,14 @@ import {
   RequirementGraph,
   type RungEntry,
 } from '../repertoire';
-import { arisesIn, type Finding, type Measures, type Remedy, reviewClass, reviewSeries, type Score } from '../review';
+import { arisesIn, type Finding, type Measures, type Remedy, reviewClass, type Score } from '../review';
+import { reviewSeries, type SeriesCode } from '../series';
 import type { Bundle } from './bundle';
 import { studioOf } from './studioOf';
 import { tidy } from './tidy';
 
-type WrittenFinding = Finding & {
+type WrittenFinding = Omit<Finding, 'code'> & {
+  readonly code: Finding['code'] | SeriesCode;
   readonly edits?: readonly WrittenRemedy[];
   readonly episode?: number;
   /** Whom it is for, or in which series: said where it would not arise elsewhere. */
@@ -66,7 +68,24 @@ export interface ReviewDocument {
       findings: WrittenFinding[];
     }
   >;
-  readonly series: Record<string, { findings: WrittenFinding[] }>;
+  readonly series: Record<
+    string,
+    {
+      findings: WrittenFinding[];
+      episodes: Array<{
+        class: string;
+        recapShare: number;
+        newLadders: number;
+        heatMinutes: number;
+        /** Keys of the rungs that come before what they need is earned. */
+        unearned: string[];
+        /** What is found in its class in this place. */
+        findings: WrittenFinding[];
+      }>;
+      /** Keys of the rungs earned by the end. */
+      earned: string[];
+    }
+  >;
 }
 
 interface WrittenBlock {
@@ -94,7 +113,9 @@ export interface ReviewWish {
  */
 export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocument {
   const { classes = [], series = [], exercises = [] } = bundle;
-  const { catalog, classOf, audienceOf, contextOf } = studioOf(bundle, wish);
+  const studio = studioOf(bundle, wish);
+  const { catalog, contextOf } = studio;
+  const asked = { today: wish.today, teacher: bundle.teachers?.find(({ id }) => id === wish.teacher) };
   const reviewed = (plan: ClassPlan) => {
     const context = contextOf(plan);
     const review = reviewClass(catalog, plan, context);
@@ -110,7 +131,7 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
       sides,
     };
     const findings = review.findings.map((finding): WrittenFinding => {
-      const arises = arisesIn(finding.code, { classId: plan.id, audience: context.audience, series });
+      const arises = arisesIn(finding.code, context.audience);
       const told = { ...written(finding), ...(arises === null ? {} : { context: arises }) };
       if (!wish.fixes) return told;
       const edits = fixesFor(catalog, review, finding, context).map(({ label, edits: own }) => ({
@@ -129,15 +150,38 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
     classes: Object.fromEntries(classes.map((plan) => [plan.id, reviewed(plan)])),
     series: Object.fromEntries(
       series.map((each) => {
-        const { findings } = reviewSeries(catalog, each, classOf, audienceOf);
-        return [each.id, { findings: findings.map((finding) => ({ ...written(finding), episode: finding.episode })) }];
+        const { findings, episodes, earned } = reviewSeries(studio, each, asked);
+        return [
+          each.id,
+          {
+            findings: findings.map((finding) => ({ ...written(finding), episode: finding.episode })),
+            episodes: episodes.map(({ plan, recapShare, newLadders, heatMinutes, unearned, review }) => ({
+              class: plan.id,
+              recapShare,
+              newLadders: newLadders.length,
+              heatMinutes,
+              unearned: unearned.map(({ key }) => key),
+              findings: review.findings.map(written),
+            })),
+            earned: [...earned],
+          },
+        ];
       }),
     ),
   });
 }
 
 /** A finding without the way to its remedies. */
-const written = ({ code, severity, blocks, ids, value, limit, unit, message }: Finding): Finding => ({
+const written = <C>({
+  code,
+  severity,
+  blocks,
+  ids,
+  value,
+  limit,
+  unit,
+  message,
+}: Omit<Finding, 'code'> & { readonly code: C }) => ({
   code,
   severity,
   blocks,

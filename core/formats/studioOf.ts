@@ -1,15 +1,11 @@
-import type { Audience, ClassPlan } from '../plan';
+import type { ClassPlan } from '../plan';
 import { Catalog } from '../repertoire';
-import { earlierInSeries, type ReviewContext } from '../review';
-import type { Series } from '../series';
+import { earlierInSeries, placeOf, type ReviewContext } from '../review';
+import type { WholeStudio } from '../series';
 import type { Bundle } from './bundle';
 
 /** What a bundle's classes are held against. */
-export interface BundleStudio {
-  readonly catalog: Catalog;
-  readonly classOf: (id: string) => ClassPlan | undefined;
-  readonly audienceOf: (id: string | undefined) => Audience | undefined;
-  readonly seriesOf: (id: string | undefined) => Series | undefined;
+export interface BundleStudio extends WholeStudio {
   /** The context a class is reviewed in: its audience, and what came before it in its series. */
   readonly contextOf: (plan: ClassPlan) => ReviewContext;
 }
@@ -19,7 +15,7 @@ export function studioOf(
   bundle: Bundle,
   { today, teacher: asked }: { readonly today?: string | undefined; readonly teacher?: string | undefined },
 ): BundleStudio {
-  const { classes = [], series = [], audiences = [], exercises = [], teachers = [] } = bundle;
+  const { classes = [], series = [], audiences = [], exercises = [], teachers = [], rooms = [] } = bundle;
   const plans = new Map(classes.map((plan) => [plan.id, plan]));
   const classOf = (id: string) => plans.get(id);
   const audienceOf = (id: string | undefined) => audiences.find((audience) => audience.id === id);
@@ -29,7 +25,17 @@ export function studioOf(
     teacher,
     earlier: earlierInSeries(plan.id, series, classOf),
     today,
+    place: placeOf(plan.id, series),
   });
   const seriesOf = (id: string | undefined) => series.find((each) => each.id === id);
-  return { catalog: new Catalog({ ...bundle, exercises }), classOf, audienceOf, seriesOf, contextOf };
+  return {
+    catalog: new Catalog({ ...bundle, exercises }),
+    classOf,
+    audienceOf,
+    seriesOf,
+    teacherOf: (id) => teachers.find((each) => each.id === id),
+    roomOf: (id) => rooms.find((each) => each.id === id),
+    allSeries: series,
+    contextOf,
+  };
 }

@@ -1,6 +1,6 @@
 import { type ClassPlan, isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
-import type { Series } from '../series';
+import type { Series } from '../series/seriesSchema';
 
 /** The rungs taught in the episodes before one, as keys: what an audience that followed the series has met. */
 export function metBefore(
@@ -33,3 +33,7 @@ export function earlierInSeries(
   const [first, ...rest] = histories;
   return new Set([...(first ?? [])].filter((key) => rest.every((met) => met.has(key))));
 }
+
+/** Whether a class stands alone, or is a member of a series that judges what has to be learnt before it. */
+export const placeOf = (classId: string, allSeries: readonly Series[]): 'alone' | 'member' =>
+  allSeries.some(({ episodes }) => episodes.some((episode) => episode.class === classId)) ? 'member' : 'alone';

@@ -8,7 +8,6 @@ export * from './ideal';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';
-export * from './reviewSeries';
 export { conditionsOf, limitsOf } from './room';
 export type { Rule } from './rule';
 export { RULES } from './rules';

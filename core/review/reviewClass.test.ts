@@ -146,9 +146,10 @@ describe('the score', () => {
   test('counts no more than five steps, none for what is there or not, and by the house’s weights', () => {
     const far = review([anew('hold', { dose: { reps: 190 } })], { purpose: 'workshop', targetMinutes: 1 });
     expect(far.score.parts.time).toBe(30 * 6);
-    expect(review([block('earned/high')], { purpose: 'lesson' }).score.parts.ladders).toBe(30);
+    const early = [block('earned/high', { mode: 'teach' })];
+    expect(review(early, { purpose: 'lesson' }).score.parts.ladders).toBe(30);
     const house = catalogOf(EXERCISES, { score: { fix: 7 } });
-    expect(reviewClass(house, classOf([block('earned/high')], { purpose: 'lesson' })).score.parts.ladders).toBe(7);
+    expect(reviewClass(house, classOf(early, { purpose: 'lesson' })).score.parts.ladders).toBe(7);
   });
   test('the soft measures together cost less than the mildest finding, whatever the class', () => {
     fc.assert(

@@ -108,6 +108,10 @@ const CASES: Readonly<Record<FindingCode, { readonly within: Case; readonly beyo
     beyond: [[anew('hold'), UNNAMED as Unnamed<Block>], {}, { cautions: ['wrist'] }],
   },
   REQUIREMENT_UNMET: { within: [each('hold', 'earned/high')], beyond: [each('earned/high', 'hold')] },
+  NOT_TAUGHT: {
+    within: [[anew('hold', { mode: 'teach' }), anew('hold')]],
+    beyond: [[anew('hold'), anew('hold', { mode: 'teach' })]],
+  },
   OPTION_MISSING: {
     within: [each('heat-50'), {}, { homeHeat: 50 }],
     beyond: [each('heat-50'), {}, { homeHeat: 49 }],

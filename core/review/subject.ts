@@ -19,6 +19,11 @@ export interface ReviewContext {
   readonly earlier?: ReadonlySet<string>;
   /** The day it is, `YYYY-MM-DD`: the core has no calendar of its own. */
   readonly today?: string | undefined;
+  /**
+   * Where it is judged: `alone` when unsaid; a `member` of a series leaves to the series what has to be learnt before;
+   * an `episode` is judged in its place of one.
+   */
+  readonly place?: 'alone' | 'member' | 'episode';
 }
 
 const NOTHING_MET: ReadonlySet<string> = new Set();
@@ -31,6 +36,7 @@ export class Subject {
   readonly earlier: ReadonlySet<string>;
   /** The day it is; without it nothing is judged by its age. */
   readonly today: string | undefined;
+  readonly place: NonNullable<ReviewContext['place']>;
   /** What is known of each block. */
   readonly known: readonly Known[];
   /** Blocks that are done and not only shown, with their heats: what sides, arc and exposure in all are judged by. */
@@ -70,6 +76,7 @@ export class Subject {
     this.room = room;
     this.earlier = context.earlier ?? NOTHING_MET;
     this.today = context.today;
+    this.place = context.place ?? 'alone';
     this.known = known;
     this.done = shows ? blocks.filter(({ shown }) => !shown) : blocks;
     this.#knownOfDone = shows ? known.filter(({ laid }) => !laid.shown) : known;
@@ -168,6 +175,7 @@ function inSameOrder(a: Subject, b: Subject): boolean {
   return (
     a.earlier === b.earlier &&
     a.today === b.today &&
+    a.place === b.place &&
     a.timed.plan.openingPosition === b.timed.plan.openingPosition &&
     own.length === others.length &&
     own.every((part, i) => alikeParts(part, others[i] as typeof part))

@@ -2,9 +2,19 @@ import { z } from 'zod';
 import { ORDERS } from '../method/choices';
 import { rungRefSchema } from '../repertoire/exerciseSchema';
 import { idSchema, nameSchema, noteSchema, plainText } from '../vocabulary/schemas';
+import { WEEKDAYS } from './weekdays';
 
 const day = z.iso.date();
-const WEEKDAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
+
+/** Whether calendars know a zone of that name. */
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
 
 const rulesSchema = z
   .strictObject({
@@ -31,7 +41,10 @@ const scheduleSchema = z
       .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'expected a time as 18:30' })
       .optional()
       .describe('When it begins, by the clock on the wall'),
-    timeZone: plainText(1, 60).optional().describe('The time zone; none: the clock on the wall'),
+    timeZone: plainText(1, 60)
+      .refine(isTimeZone, { message: 'expected a time zone as Europe/Berlin' })
+      .optional()
+      .describe('The time zone; none: the clock on the wall'),
     skip: z.array(day).max(400).optional().describe('Days it is not taught'),
     room: idSchema.optional().describe('The id of the room'),
     teacher: idSchema.optional().describe('The id of the teacher'),

@@ -144,22 +144,6 @@ test('a number that can’t be is said, changes nothing and goes', async ({ page
   await expect(page.getByRole('alert')).toContainText('found markup');
 });
 
-test('the series shows each episode’s length, finds a wrong order, and opens a class', async ({ page, studio }) => {
-  await page.goto(`${studio.address}/series`);
-  await expect(page.getByText('Every rung’s requirements are met by the time it comes.')).toBeVisible();
-  await page.getByRole('button', { name: 'Move Bench to mat 4: reaching earlier' }).click();
-  await page.getByRole('button', { name: 'Move Bench to mat 4: reaching earlier' }).click();
-  await expect(page.getByText('rungs come before what they require.')).toBeVisible();
-  await page.keyboard.press('Control+z');
-  await page.keyboard.press('Control+z');
-  await expect(page.getByText('Every rung’s requirements are met by the time it comes.')).toBeVisible();
-  const episode = page.getByRole('listitem').filter({ hasText: 'Bench to mat 2: one leg, one arm' });
-  const seconds = await episode.getByText(/^\d+:\d\d$/).textContent();
-  await page.getByRole('link', { name: 'Bench to mat 2: one leg, one arm' }).click();
-  await expect(page.getByLabel('Name of the class')).toHaveValue('Bench to mat 2: one leg, one arm');
-  await expect(length(page)).toHaveText(seconds ?? '');
-});
-
 test('the map and the search filter the ladders, and a ladder opens', async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
   await page.getByRole('button', { name: /^plank, rotation: 2 rungs/ }).click();

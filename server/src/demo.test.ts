@@ -68,11 +68,11 @@ test('a cue that puts a part of the body on something says what it brings to tou
   expect(unsaid).toEqual([]);
 });
 
-test('its faulty class has something to say at every severity, its series nothing', () => {
+test('its faulty class has something to say at every severity, its series nothing to mend', () => {
   const { classes, series } = reviewBundle(bundle);
   const severities = new Set(classes['choir-first-draft']?.findings.map(({ severity }) => severity));
   expect(severities).toEqual(new Set(['stop', 'fix', 'look']));
-  expect(series['bench-to-mat']?.findings).toEqual([]);
+  expect(series['bench-to-mat']?.findings.filter(({ severity }) => severity !== 'look')).toEqual([]);
   for (const id of ['rowers-sixty', 'night-landing']) expect([id, classes[id]?.findings]).toEqual([id, []]);
 });
 

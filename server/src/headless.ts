@@ -1,5 +1,7 @@
+import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import type { Bundle } from '@warm-ladder/core/formats';
+import type { Series, SeriesStudio } from '@warm-ladder/core/series';
 import { readFiles, UnreadableFile } from './files';
 
 /** Exit codes: a sound answer, one with something left to mend, something that can't be read, and a mistake of this program. */
@@ -79,3 +81,22 @@ const machineDay = (): string => {
   const now = new Date();
   return [now.getFullYear(), now.getMonth() + 1, now.getDate()].map((part) => String(part).padStart(2, '0')).join('-');
 };
+
+/** Written to a file where one is named; what is left to print. @throws Refused where it can't be written */
+export function keptIn(out: string | undefined, made: string | Buffer): string | Buffer {
+  if (out === undefined) return made;
+  try {
+    writeFileSync(out, made);
+  } catch (error) {
+    throw new Refused(`${out}, the file: It can’t be written (${(error as Error).message}).`);
+  }
+  return '';
+}
+
+/** The series asked for. @throws Refused when none is named, or none has the id */
+export function seriesIn({ seriesOf }: Pick<SeriesStudio, 'seriesOf'>, id: string | undefined): Series {
+  if (id === undefined) throw new Refused('Name the series: --series ID.');
+  const series = seriesOf(id);
+  if (!series) throw new Refused(`There is no series “${id}” in these files; expected the id of one.`);
+  return series;
+}

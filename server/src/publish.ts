@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { measuresTable, rulesTable } from '@warm-ladder/core/review';
 import { bundleJsonSchema, fieldLimitsSource } from '@warm-ladder/core/schemas';
+import { seriesTable } from '@warm-ladder/core/series';
 import { voiceTable } from '@warm-ladder/core/voice';
 import { openApi } from '@warm-ladder/core/wire';
 
@@ -20,6 +21,7 @@ const PUBLISHED: Readonly<Record<string, (old: string) => string>> = {
   'docs/bundle.schema.json': () => `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`,
   'docs/openapi.json': () => `${JSON.stringify(openApi(), null, 2)}\n`,
   'docs/voice.md': (old) => between(old, 'voice', voiceTable()),
+  'docs/series.md': (old) => between(old, 'series', seriesTable()),
   'docs/review.md': (old) => between(between(old, 'rules', rulesTable()), 'measures', measuresTable()),
   'web/src/parts/limits.ts': fieldLimitsSource,
 };

@@ -1,9 +1,8 @@
-import { writeFileSync } from 'node:fs';
 import { studioOf } from '@warm-ladder/core/formats';
 import { spokenIn } from '@warm-ladder/core/handouts';
 import { HANDOUT_FORMATS, type HandoutFormat } from '@warm-ladder/core/wire';
 import { handOut } from './handouts/handOut';
-import { dayOf, Refused, runHeadless } from './headless';
+import { dayOf, keptIn, Refused, runHeadless } from './headless';
 
 const isFormat = (name: string): name is HandoutFormat => HANDOUT_FORMATS.some((each) => each === name);
 
@@ -31,14 +30,3 @@ runHeadless({
     return { raw: keptIn(out, made), sound: true };
   },
 });
-
-/** Written to a file where one is named; what is left to print. @throws Refused where it can't be written */
-function keptIn(out: string | undefined, made: string | Buffer): string | Buffer {
-  if (out === undefined) return made;
-  try {
-    writeFileSync(out, made);
-  } catch (error) {
-    throw new Refused(`${out}, the file: It can’t be written (${(error as Error).message}).`);
-  }
-  return '';
-}

@@ -40,11 +40,13 @@ const requirementUnmet: WholeRule = {
   purposes: ['class', 'drill', 'lesson'],
   unit: 'times',
   presence: true,
-  limit: 'met earlier in the class or the series',
+  limit: 'met earlier in the class, or what the class follows; in a series `RUNG_UNEARNED` stands in its place',
   says: 'a rung comes before people have learnt what it requires',
   ofOrder: true,
   find: (subject) => {
     const { catalog, known } = subject;
+    // In a series what has to be learnt before is the series' to say.
+    if (subject.place !== 'alone') return NOTHING;
     let found: Found[] | undefined;
     for (let at = 0; at < known.length; at++) {
       const { requires } = known[at] as Known;
@@ -129,6 +131,42 @@ const optionMissing: BlockRule = {
   },
 };
 
+const notTaught: WholeRule = {
+  code: 'NOT_TAUGHT',
+  part: 'ladders',
+  severity: 'look',
+  except: 'fix in a series',
+  purposes: ['class', 'drill', 'lesson'],
+  unit: 'times',
+  presence: true,
+  limit: 'taught in an earlier block, or in an earlier episode',
+  says: 'a block flows that nobody was taught',
+  find: ({ known, timed, earlier, place }) => {
+    // Of a class in a series the series says it, in each by what that one has taught.
+    if (place === 'member') return NOTHING;
+    let found: Found[] | undefined;
+    const taught = new Set<RungEntry['rung']>();
+    for (let at = 0; at < known.length; at++) {
+      const { entry, block, index } = timed.blocks[at] as TimedBlock;
+      // Through part of its range it is the same rung.
+      const { rung, key } = entry.whole ?? entry;
+      if (block.mode !== 'flow') taught.add(rung);
+      else if (!taught.has(rung) && !earlier.has(key)) {
+        found ??= [];
+        found.push({
+          severity: place === 'episode' ? 'fix' : undefined,
+          blocks: [index],
+          value: 0,
+          limit: 1,
+          sentence: () => `${rungTitle(entry)} is run as known, and nobody was taught it.`,
+          mend: () => [{ label: 'Teach it here', edits: [{ kind: 'set', id: block.id, change: { mode: 'teach' } }] }],
+        });
+      }
+    }
+    return found ?? NOTHING;
+  },
+};
+
 /** What a rung wants to have happened earlier in the same class. */
 const preparationMissing: WholeRule = {
   code: 'PREPARATION_MISSING',
@@ -172,4 +210,4 @@ function isPrepared(known: readonly Known[], at: number, preparation: Preparatio
   return false;
 }
 
-export const LADDER_RULES: readonly Rule[] = [requirementUnmet, optionMissing, preparationMissing];
+export const LADDER_RULES: readonly Rule[] = [requirementUnmet, notTaught, optionMissing, preparationMissing];

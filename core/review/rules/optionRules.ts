@@ -106,10 +106,11 @@ const optionUnmet: WholeRule = {
   purposes: ['class', 'drill', 'lesson'],
   unit: 'times',
   presence: true,
-  limit: 'met earlier in the class or the series',
+  limit: 'met earlier in the class, or what the class follows; in a series `OPTION_UNEARNED` stands in its place',
   says: 'an offered rung requires what people have not learnt',
   find: (subject) => {
     const { known, room, timed } = subject;
+    if (subject.place !== 'alone') return NOTHING;
     let found: Found[] | undefined;
     for (let at = 0; at < known.length; at++) {
       const { offersRequire, offers } = known[at] as Known;

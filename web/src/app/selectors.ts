@@ -2,7 +2,8 @@ import { createSelector } from '@reduxjs/toolkit';
 import { documentKey } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
-import { type ClassReview, earlierInSeries, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
+import { type ClassReview, earlierInSeries, placeOf, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
+import type { WholeStudio } from '@warm-ladder/core/series';
 import type { RootState } from './store';
 import { today } from './today';
 
@@ -23,6 +24,7 @@ export const selectOpenClass = createSelector(
 export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
 export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
 export const selectTeachers = createSelector(bundle, ({ teachers = [] }) => teachers);
+export const selectRooms = createSelector(bundle, ({ rooms = [] }) => rooms);
 export const selectProps = createSelector(bundle, ({ props = [] }) => props);
 const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
 
@@ -40,6 +42,25 @@ export const selectCatalogSource = createSelector(
 /** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
 export const selectCatalog = createSelector(selectCatalogSource, (source) => new Catalog(source));
 
+const found = <T extends { readonly id: string }>(all: readonly T[]) => {
+  const byId = new Map(all.map((each) => [each.id, each]));
+  return (id: string | undefined): T | undefined => (id === undefined ? undefined : byId.get(id));
+};
+
+/** Everything a series is judged by. */
+export const selectWholeStudio = createSelector(
+  [selectCatalog, selectClasses, selectSeries, selectAudiences, selectTeachers, selectRooms],
+  (catalog, classes, allSeries, audiences, teachers, rooms): WholeStudio => ({
+    catalog,
+    allSeries,
+    classOf: found(classes),
+    seriesOf: found(allSeries),
+    audienceOf: found(audiences),
+    teacherOf: found(teachers),
+    roomOf: found(rooms),
+  }),
+);
+
 /** Reviews by class, kept as long as the class and all it stands on are the same objects. */
 const reviews = new WeakMap<ClassPlan, { key: readonly unknown[]; review: ClassReview }>();
 
@@ -51,6 +72,7 @@ export function reviewContext(state: RootState, plan: ClassPlan): ReviewContext 
     audience: selectAudiences(state).find(({ id }) => id === plan.audience),
     earlier: earlierInSeries(plan.id, selectSeries(state), classOf),
     today: today(),
+    place: placeOf(plan.id, selectSeries(state)),
   };
 }
 

@@ -32,7 +32,7 @@ import { classOpened } from '../../app/deskState';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
 import { lazily } from '../../app/lazily';
-import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
@@ -119,12 +119,13 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     document.getElementById(`block-${index}`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
     focusRow(index);
   }, []);
+  const linked = address.get('block');
+  useEffect(() => {
+    // A link from elsewhere names a block.
+    if (linked !== null) go(linked);
+  }, [linked, go]);
   const [watchStairs, stairsSeen] = useNear<HTMLDivElement>(true, IN_SIGHT);
-  const series = useAppSelector(selectSeries);
-  const arises = useCallback(
-    ({ code }: Finding) => arisesIn(code, { classId: plan.id, audience, series }),
-    [plan.id, audience, series],
-  );
+  const arises = useCallback(({ code }: Finding) => arisesIn(code, audience), [audience]);
   const desk = useDesk(plan.id);
   const mend = useCallback((fix: Fix) => edit(fix.edits, fix.label), [edit]);
   const [mending, setMending] = useState(false);

@@ -19,7 +19,7 @@ import { LinesField } from '../../parts/LinesField';
 import { TextField } from '../../parts/TextField';
 import { TouchFields } from './TouchFields';
 
-const RequiresSheet = lazily(() => import('./RequiresSheet'));
+const RungSheet = lazily(() => import('../../parts/RungSheet'));
 
 interface RungPartProps {
   readonly rung: Rung;
@@ -233,9 +233,9 @@ export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly c
       </label>
       {adding && (
         <Suspense>
-          <RequiresSheet
+          <RungSheet
             catalog={catalog}
-            name={rung.name}
+            title={`${rung.name} requires`}
             onPick={({ exercise, rung: other }) => {
               const ref = { exercise: exercise.id, rung: other.id };
               onRung((each) => ({ ...each, requires: [...requires, ref] }), 'what it requires');

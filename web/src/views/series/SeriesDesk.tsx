@@ -1,40 +1,65 @@
-import type { EpisodeReview } from '@warm-ladder/core/review';
 import { clock, SEVERITIES } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import type { Series } from '@warm-ladder/core/series';
+import {
+  type ClimbStep,
+  datesOf,
+  type EpisodeReview,
+  followedBy,
+  rungMoved,
+  type Series,
+  stepHigher,
+} from '@warm-ladder/core/series';
 import { ArrowDown, ArrowUp, Plus, Trash2, X } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
-import { selectCatalog, selectClasses, selectSeries } from '../../app/selectors';
+import { newId } from '../../app/freeId';
+import { selectCatalog, selectClasses, selectSeries, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { LinesField } from '../../parts/LinesField';
+import { today } from '../../app/today';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
+import { Climb } from './Climb';
+import { dayText } from './dayText';
+import { SeriesFindings } from './SeriesFindings';
+import { SeriesPlan } from './SeriesPlan';
 import { useCreateSeries } from './useCreateSeries';
+import { useSeriesEdit } from './useSeriesEdit';
 import { useSeriesReview } from './useSeriesReview';
 
-/** One series: its episodes in order, each with its length, its stairs and what the review says of it. */
+/** One series: where it stands, what is not earned, its climb, its dates and its episodes. */
 export function SeriesDesk({ series }: { series: Series }) {
   const review = useSeriesReview(series);
+  const studio = useAppSelector(selectWholeStudio);
   const classes = useAppSelector(selectClasses);
   const all = useAppSelector(selectSeries);
   const change = useChange();
   const create = useCreateSeries();
   const navigate = useNavigate();
-  const put = (after: Partial<Series>, label: string, field = '') =>
-    change('series', series.id, { ...series, ...after }, label, field);
-  const reorder = (from: number, to: number) => {
-    const moved = series.episodes[from];
-    if (moved) put({ episodes: series.episodes.toSpliced(from, 1).toSpliced(to, 0, moved) }, 'the order of episodes');
-  };
+  const { take, put, edit } = useSeriesEdit(series.id);
+  const dates = datesOf(series);
+  const day = today();
+  const ahead = dates.findIndex((date) => date !== null && date >= day);
+  const at = ahead < 0 ? null : ahead;
   const longest = Math.max(
     1,
     ...review.episodes.map(({ timed }) => Math.max(timed.seconds, timed.plan.targetMinutes * 60)),
   );
   const free = classes.filter(({ id }) => !series.episodes.some((episode) => episode.class === id));
+  const higher = () => {
+    const name = `${series.name} ${series.episodes.length + 1}`;
+    const plan = stepHigher(studio, series, newId(name), name);
+    if (!plan) return;
+    const episodes = [...series.episodes, { class: plan.id }];
+    take({ series: { ...series, episodes }, classes: [plan] }, 'the next episode, a step higher');
+  };
+  const move = ({ key, episode, name }: ClimbStep, to: number) => {
+    const edits = rungMoved(studio, series, key, episode, to);
+    edit(edits, `moving ${name} from episode ${episode + 1} to ${to + 1}`);
+  };
+  const reorder = (from: number, to: number) => edit([{ kind: 'swap', one: from, other: to }], 'the order of episodes');
   return (
-    <main className="mx-auto w-full max-w-5xl px-4 py-5">
+    <main className="mx-auto w-full max-w-[86rem] px-4 py-5">
       <div className="flex flex-wrap items-start gap-3">
         <h1 className="sr-only">{series.name}</h1>
         <TextField
@@ -68,93 +93,130 @@ export function SeriesDesk({ series }: { series: Series }) {
           <Trash2 className="size-4" aria-hidden="true" /> Delete
         </button>
       </div>
-      <SeriesLine
-        label="Who this is for"
-        value={series.forWhom}
-        onChange={(forWhom) => put({ forWhom }, 'who the series is for', 'for whom')}
+      <Standing
+        series={series}
+        seconds={review.seconds}
+        earned={review.earned.length}
+        at={at}
+        date={at === null ? null : (dates[at] ?? null)}
+        early={review.findings.filter(({ code }) => code === 'RUNG_UNEARNED').length}
       />
-      <SeriesLine
-        label="Check with a professional first"
-        value={series.seeFirst}
-        onChange={(seeFirst) => put({ seeFirst }, 'who should see someone first', 'see first')}
+      <SeriesFindings
+        series={series}
+        review={review}
+        onMend={({ after, label }) => take(after, `${label.charAt(0).toLowerCase()}${label.slice(1)}`)}
       />
-      <p className="mt-2">
-        {review.episodes.length} episodes, <span className="font-semibold">{clock(review.seconds)}</span> in all.{' '}
-        {review.findings.length === 0 ? (
-          <span className="text-moss">Every rung’s requirements are met by the time it comes.</span>
-        ) : (
-          <span className="font-semibold text-brick">
-            {review.findings.length} rungs come before what they require.
-          </span>
-        )}
-      </p>
-      <ol className="mt-3 flex flex-col divide-y divide-line">
-        {review.episodes.map((episode, i) => (
+      {review.episodes.length > 0 && <Climb episodes={review.episodes} dates={dates} at={at} onMove={move} />}
+      <details className="mt-5" open={series.episodes.length === 0 || undefined}>
+        <summary className="font-name text-xl font-semibold">Who it is for, goals, dates and places</summary>
+        <SeriesPlan series={series} onPut={put} />
+      </details>
+      <h2 className="mt-5 font-name text-xl font-semibold">Episodes</h2>
+      <ol className="mt-1 flex max-w-5xl flex-col divide-y divide-line">
+        {review.episodes.map((episode) => (
           <EpisodeRow
-            key={episode.plan.id}
+            key={episode.episode}
             episode={episode}
-            number={i + 1}
             span={longest * 1.04}
-            last={i === review.episodes.length - 1}
-            onMove={(by) => reorder(i, i + by)}
-            onRemove={() => put({ episodes: series.episodes.toSpliced(i, 1) }, `removing ${episode.plan.name}`)}
+            last={episode.episode === series.episodes.length - 1}
+            onMove={(by) => reorder(episode.episode, episode.episode + by)}
+            onRemove={() => edit([{ kind: 'remove', episode: episode.episode }], `removing ${episode.plan.name}`)}
           />
         ))}
       </ol>
       {review.episodes.length === 0 && <p className="mt-4 text-soft">No episode yet. Add the first class below.</p>}
-      <label className="mt-4 flex items-center gap-2">
-        Add an episode
-        <select
-          className="field"
-          value=""
-          onChange={({ target }) =>
-            target.value && put({ episodes: [...series.episodes, { class: target.value }] }, 'adding an episode')
-          }
-        >
-          <option value="">choose a class…</option>
-          {free.map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
-      </label>
+      <p className="mt-4 flex flex-wrap items-center gap-3">
+        <label className="flex items-center gap-2">
+          Add an episode
+          <select
+            className="field"
+            value=""
+            onChange={({ target }) =>
+              target.value && put({ episodes: [...series.episodes, { class: target.value }] }, 'adding an episode')
+            }
+          >
+            <option value="">choose a class…</option>
+            {free.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+        {review.episodes.length > 0 && (
+          <button type="button" className="action" onClick={higher}>
+            <Plus className="size-4" aria-hidden="true" /> The last one, a step higher
+          </button>
+        )}
+      </p>
       <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
     </main>
   );
 }
 
-interface SeriesLineProps {
-  readonly label: string;
-  readonly value: string | undefined;
-  readonly onChange: (line: string | undefined) => void;
+interface StandingProps {
+  readonly series: Series;
+  readonly seconds: number;
+  readonly earned: number;
+  readonly early: number;
+  readonly at: number | null;
+  readonly date: string | null;
 }
 
-/** A line that goes out with the whole series. */
-function SeriesLine({ label, value, onChange }: SeriesLineProps) {
+/** What matters first: what it follows, where it is, and whether each step is earned. */
+function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
+  const studio = useAppSelector(selectWholeStudio);
+  const before = followedBy(studio, series).at(-1);
+  const count = series.episodes.length;
   return (
-    <div className="mt-1 grid max-w-4xl gap-x-3 sm:grid-cols-[9.5rem_1fr]">
-      <span className="text-soft">{label}</span>
-      <LinesField
-        label={label}
-        hidden
-        value={value ? [value] : []}
-        onChange={(lines) => onChange(lines.join(' ') || undefined)}
-      />
-    </div>
+    <p className="mt-1 text-[17px]">
+      {before && (
+        <>
+          Follows{' '}
+          <Link to={`/series/${before.id}`} className="underline">
+            {before.name}
+          </Link>
+          : what that one earned counts here.{' '}
+        </>
+      )}
+      {count} {count === 1 ? 'episode' : 'episodes'}, <span className="font-semibold">{clock(seconds)}</span> in all.{' '}
+      {at !== null && date !== null && (
+        <>
+          Next:{' '}
+          <span className="font-semibold">
+            episode {at + 1}, {dayText(date)}
+          </span>
+          .{' '}
+        </>
+      )}
+      {early > 0 ? (
+        <span className="font-semibold text-brick">
+          {early} {early === 1 ? 'rung comes' : 'rungs come'} before what {early === 1 ? 'it needs' : 'they need'} is
+          earned.
+        </span>
+      ) : (
+        count > 0 && (
+          <span className="text-moss">
+            Every rung is open when it comes; {earned} {earned === 1 ? 'is' : 'are'} earned by the end.
+          </span>
+        )
+      )}
+    </p>
   );
 }
 
 interface EpisodeRowProps {
   readonly episode: EpisodeReview;
-  readonly number: number;
   readonly span: number;
   readonly last: boolean;
   readonly onMove: (by: -1 | 1) => void;
   readonly onRemove: () => void;
 }
 
-function EpisodeRow({ episode: { plan, timed, findings }, number, span, last, onMove, onRemove }: EpisodeRowProps) {
+function EpisodeRow({ episode, span, last, onMove, onRemove }: EpisodeRowProps) {
+  const { plan, timed, review } = episode;
+  const { findings } = review;
+  const number = episode.episode + 1;
   const catalog = useAppSelector(selectCatalog);
   const over = timed.seconds > plan.targetMinutes * 60;
   const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-25';

@@ -1,0 +1,106 @@
+import { applyEdits, type ClassPlan, PlanError } from '../plan';
+import type { Severity } from '../review';
+import { reviewSeries, type SeriesReview } from './reviewSeries';
+import type { SeriesEdit, SeriesFinding, SeriesRemedy, WholeStudio } from './seriesRule';
+import type { Series } from './seriesSchema';
+
+/** A series and its classes after some edits. */
+export interface EditedSeries {
+  readonly series: Series;
+  /** Those that changed. */
+  readonly classes: readonly ClassPlan[];
+}
+
+/** A series with edits made. @throws RangeError when an edit names what is not there */
+export function editedSeries(studio: WholeStudio, series: Series, edits: readonly SeriesEdit[]): EditedSeries {
+  let { episodes } = series;
+  const classes = new Map<string, ClassPlan>();
+  for (const edit of edits) {
+    switch (edit.kind) {
+      case 'swap': {
+        const [one, other] = [episodes[edit.one], episodes[edit.other]];
+        if (!one || !other) throw new RangeError('there is no such episode');
+        // Days and teachers stay where they are: the classes change places.
+        const place = ({ id, class: own, title }: typeof one, day: typeof one) => {
+          const { id: _id, class: _class, title: _title, ...fixed } = day;
+          return {
+            ...(id === undefined ? {} : { id }),
+            class: own,
+            ...(title === undefined ? {} : { title }),
+            ...fixed,
+          };
+        };
+        episodes = episodes.with(edit.one, place(other, one)).with(edit.other, place(one, other));
+        break;
+      }
+      case 'remove':
+        episodes = episodes.toSpliced(edit.episode, 1);
+        break;
+      case 'class': {
+        const plan = classes.get(edit.id) ?? studio.classOf(edit.id);
+        if (!plan) throw new RangeError(`there is no class “${edit.id}”`);
+        classes.set(edit.id, applyEdits(studio.catalog, plan, edit.edits));
+      }
+    }
+  }
+  return { series: episodes === series.episodes ? series : { ...series, episodes }, classes: [...classes.values()] };
+}
+
+/** A studio with some of its classes and one series as they would be. */
+export function withEdited(studio: WholeStudio, { series, classes }: EditedSeries): WholeStudio {
+  const own = new Map(classes.map((plan) => [plan.id, plan]));
+  return {
+    ...studio,
+    classOf: (id) => own.get(id) ?? studio.classOf(id),
+    seriesOf: (id) => (id === series.id ? series : studio.seriesOf(id)),
+    allSeries: studio.allSeries.map((each) => (each.id === series.id ? series : each)),
+  };
+}
+
+/** What a way to mend does, tried on a copy. */
+export interface SeriesFix extends SeriesRemedy {
+  readonly after: EditedSeries;
+  readonly review: SeriesReview;
+  /** Findings before and after, those of the classes among them. */
+  readonly counts: Readonly<Record<'before' | 'after', Readonly<Record<Severity, number>>>>;
+}
+
+const WEIGHTS: Readonly<Record<Severity, number>> = { stop: 1000, fix: 30, look: 1 };
+
+/** Findings of a series and of its classes by severity. */
+export function countsOf({ findings, episodes }: SeriesReview): Record<Severity, number> {
+  const counts = { stop: 0, fix: 0, look: 0 };
+  for (const { severity } of findings) counts[severity] += 1;
+  for (const { review } of episodes) for (const { severity } of review.findings) counts[severity] += 1;
+  return counts;
+}
+
+const weigh = (counts: Readonly<Record<Severity, number>>): number =>
+  (Object.keys(WEIGHTS) as Severity[]).reduce((sum, severity) => sum + WEIGHTS[severity] * counts[severity], 0);
+
+/** Ways to mend a finding that leave the series, with its classes, better than it was; the best first. */
+export function seriesFixesFor(
+  studio: WholeStudio,
+  series: Series,
+  review: SeriesReview,
+  finding: SeriesFinding,
+): readonly SeriesFix[] {
+  const before = countsOf(review);
+  return finding
+    .mend()
+    .flatMap((remedy): SeriesFix[] => {
+      try {
+        const after = editedSeries(studio, series, remedy.edits);
+        const outcome = reviewSeries(withEdited(studio, after), after.series);
+        const counts = { before, after: countsOf(outcome) };
+        return weigh(counts.after) < weigh(before) && counts.after.stop <= before.stop
+          ? [{ ...remedy, after, review: outcome, counts }]
+          : [];
+      } catch (error) {
+        // A class that can't be so is no way to mend.
+        if (error instanceof PlanError || error instanceof RangeError) return [];
+        throw error;
+      }
+    })
+    .sort((a, b) => weigh(a.counts.after) - weigh(b.counts.after));
+}

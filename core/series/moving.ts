@@ -1,0 +1,81 @@
+import { type Block, type ClassPlan, freeBlockId, isInterlude, type PlanEdit, type RungBlock } from '../plan';
+import { type Catalog, rungKey } from '../repertoire';
+import { broughtBefore, doingsOf, type Learnt, needsOf, type SeriesStudio } from './learning';
+import type { SeriesEdit } from './seriesRule';
+import type { Series } from './seriesSchema';
+
+const isRungBlock = (block: Block): block is RungBlock => !isInterlude(block);
+
+/** Before which block something in a position is least of a change: the first in it, else before the end of the class. */
+function placeFor(catalog: Catalog, { blocks }: ClassPlan, position: string | undefined): string | null {
+  const inPosition = (block: Block) => isRungBlock(block) && catalog.exercise(block.exercise)?.position === position;
+  return blocks.find(inPosition)?.id ?? blocks.at(-1)?.id ?? null;
+}
+
+/**
+ * A rung moved from one episode to another, as edits of both classes: all of its blocks go, and the first of them stands
+ * in the other class, beside what is in its position already. Nothing where that class does it already.
+ */
+export function rungMoved(
+  { catalog, classOf }: SeriesStudio,
+  series: Series,
+  key: string,
+  from: number,
+  to: number,
+): readonly SeriesEdit[] {
+  const [here, there] = [from, to].map((episode) => {
+    const id = series.episodes[episode]?.class;
+    return id === undefined ? undefined : classOf(id);
+  });
+  if (!here || !there || here.id === there.id) return [];
+  const moved = here.blocks.filter((block): block is RungBlock => isRungBlock(block) && rungKey(block) === key);
+  const [first] = moved;
+  if (!first || there.blocks.some((block) => isRungBlock(block) && rungKey(block) === key)) return [];
+  const { run: _run, carry: _carry, locked: _locked, ...alone } = first;
+  const position = catalog.exercise(first.exercise)?.position;
+  const block = { ...alone, id: freeBlockId(there) };
+  return [
+    { kind: 'class', id: here.id, edits: moved.map(({ id }): PlanEdit => ({ kind: 'remove', id })) },
+    { kind: 'class', id: there.id, edits: [{ kind: 'insert', before: placeFor(catalog, there, position), block }] },
+  ];
+}
+
+/**
+ * The class of the last episode a step higher: each rung that is earned by its end gives way to the next of its ladder
+ * that is open then, which is taught; what stays is run as known. `null` where the series has no class yet.
+ * @param id of the new class
+ */
+export function stepHigher(studio: SeriesStudio, series: Series, id: string, name: string): ClassPlan | null {
+  const { catalog, classOf } = studio;
+  const learnt = broughtBefore(studio, series);
+  let last: ClassPlan | undefined;
+  for (const episode of series.episodes) {
+    const plan = classOf(episode.class);
+    if (!plan) continue;
+    learnt.add(doingsOf(plan));
+    last = plan;
+  }
+  if (!last) return null;
+  const blocks = last.blocks.map((block): Block => {
+    if (!isRungBlock(block)) return block;
+    const entry = catalog.rung(block);
+    const next = entry && learnt.earned(entry.key) ? nextOpen(catalog, learnt, entry.key) : undefined;
+    const { options: _options, ...kept } = block;
+    if (!next) return { ...block, mode: learnt.count(rungKey(block)).taught > 0 ? 'flow' : 'teach' };
+    const { dose: _dose, lines: _lines, range: _range, ...fresh } = kept;
+    return { ...fresh, rung: next.rung.id, mode: 'teach' };
+  });
+  const { rehearsals: _rehearsals, ...plan } = last;
+  return { ...plan, id, name, blocks };
+}
+
+function nextOpen(catalog: Catalog, learnt: Learnt, key: string) {
+  const entry = catalog.rungByKey(key);
+  if (!entry) return undefined;
+  return catalog
+    .ladder(entry.exercise.id)
+    .slice(entry.step + 1)
+    .find(
+      (each) => each.rung.branchOf === undefined && needsOf(catalog, each).every((need) => learnt.earned(need.key)),
+    );
+}

@@ -1,0 +1,116 @@
+import type { ClassPlan } from '../plan';
+import { type ClassReview, type ReviewContext, reviewClass, SEVERITIES } from '../review';
+import { type Earning, type EpisodeEarning, earningOf } from './earning';
+import { followedBy, rulesOf } from './learning';
+import { SERIES_RULES } from './rules';
+import type { SeriesEpisode, SeriesFinding, SeriesSubject, WholeStudio } from './seriesRule';
+import type { Series } from './seriesSchema';
+
+/** With what a studio does not know: the day, and the teacher whose pace is asked about. */
+export type Asked = Pick<ReviewContext, 'today' | 'teacher'>;
+
+/** An episode, and its class as an audience that followed the series meets it. */
+export interface EpisodeReview extends SeriesEpisode {
+  readonly review: ClassReview;
+}
+
+export interface SeriesReview {
+  readonly episodes: readonly EpisodeReview[];
+  /** Gravest first, then in the order of episodes. */
+  readonly findings: readonly SeriesFinding[];
+  /** Keys of the rungs earned by the end. */
+  readonly earned: readonly string[];
+  readonly earning: Earning;
+  readonly seconds: number;
+}
+
+interface Reviewed {
+  readonly context: ReviewContext;
+  readonly studio: WholeStudio['catalog'];
+  readonly review: ClassReview;
+}
+/** Classes as they were last reviewed in their place: the next time most of a series is as it was. */
+const reviewed = new WeakMap<ClassPlan, Reviewed>();
+
+/**
+ * A series reviewed as the audience meets it: what is earned when, its work, its dates; and every class in its place.
+ * @throws PlanError when a class does not fit the repertoire
+ */
+export function reviewSeries(studio: WholeStudio, series: Series, asked: Asked = {}): SeriesReview {
+  const earning = earningOf(studio, series);
+  const episodes = earning.episodes.map((each): EpisodeReview => {
+    const review = inItsPlace(studio, each, asked);
+    return { ...each, ...workOf(each, review), timed: review.timed, review };
+  });
+  const subject: SeriesSubject = {
+    studio,
+    series,
+    rules: rulesOf(series),
+    follows: followedBy(studio, series).length > 0,
+    earning,
+    episodes,
+    audience: studio.audienceOf(series.audience ?? episodes[0]?.plan.audience),
+  };
+  return {
+    episodes,
+    findings: findingsIn(subject),
+    earned: earning.earned,
+    earning,
+    seconds: episodes.reduce((sum, { timed }) => sum + timed.seconds, 0),
+  };
+}
+
+function inItsPlace(studio: WholeStudio, { plan, before }: EpisodeEarning, asked: Asked): ClassReview {
+  const context: ReviewContext = {
+    ...asked,
+    audience: studio.audienceOf(plan.audience),
+    earlier: new Set(before.keys.filter((key) => before.count(key).taught > 0)),
+    place: 'episode',
+  };
+  const known = reviewed.get(plan);
+  if (known && known.studio === studio.catalog && alike(known.context, context)) return known.review;
+  const review = reviewClass(studio.catalog, plan, context);
+  reviewed.set(plan, { context, studio: studio.catalog, review });
+  return review;
+}
+
+const alike = (a: ReviewContext, b: ReviewContext): boolean =>
+  a.audience === b.audience &&
+  a.teacher === b.teacher &&
+  a.today === b.today &&
+  a.earlier?.size === b.earlier?.size &&
+  [...(a.earlier ?? [])].every((key) => b.earlier?.has(key));
+
+/** Heat-minutes, and the share of the work that is known from before; what is only shown is no work of the recap. */
+function workOf({ recapped }: EpisodeEarning, { timed, subject }: ClassReview) {
+  let [work, recap, heatMinutes] = [0, 0, 0];
+  for (const block of timed.blocks) {
+    heatMinutes += (subject.catalog.heat(block.entry) * block.work) / 60;
+    if (block.shown) continue;
+    work += block.work;
+    if (recapped.has(block.entry.key)) recap += block.work;
+  }
+  return { heatMinutes, recapShare: work > 0 ? recap / work : 0 };
+}
+
+function findingsIn(subject: SeriesSubject): SeriesFinding[] {
+  const found = SERIES_RULES.flatMap((rule) =>
+    rule.find(subject).map(({ severity, episode, blocks = [], value, limit, sentence, mend }): SeriesFinding => {
+      const plan = subject.episodes.find((each) => each.episode === episode)?.plan;
+      return {
+        code: rule.code,
+        severity: severity ?? rule.severity,
+        episode,
+        blocks,
+        ids: blocks.flatMap((index) => plan?.blocks[index]?.id ?? []),
+        value,
+        limit,
+        unit: rule.unit,
+        message: sentence,
+        mend: mend ?? NO_WAY,
+      };
+    }),
+  );
+  return found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.episode - b.episode);
+}
+const NO_WAY = () => [];

@@ -1,0 +1,159 @@
+import { optionOf, type RungBlock } from '../../plan';
+import { type RungEntry, rungKey } from '../../repertoire';
+import { limitsOf, rungTitle, type Severity } from '../../review';
+import { isOver } from '../../vocabulary/measure';
+import { earliest } from '../earliest';
+import { needsOf } from '../learning';
+import {
+  episodeName,
+  type SeriesEpisode,
+  type SeriesFound,
+  type SeriesRule,
+  type SeriesSubject,
+  THERE,
+} from '../seriesRule';
+import { leftOut, lowerInstead, practisedEarlier, swappedLater } from './remedies';
+
+/** Unearned is a fix; unearned and hotter than the room can take is unsafe. */
+function severityOf({ studio: { catalog }, audience }: SeriesSubject, entry: RungEntry): Severity {
+  return isOver(catalog.heat(entry), limitsOf(catalog.method, audience).homeHeat, 'heat') ? 'stop' : 'fix';
+}
+
+/** What a rung still waits for, in words: each need, and how many episodes of it. */
+function waitsFor({ studio: { catalog }, rules }: SeriesSubject, { before }: SeriesEpisode, entry: RungEntry): string {
+  return needsOf(catalog, entry)
+    .filter(({ key }) => !before.earned(key))
+    .map((need) => {
+      const { taught, practised } = before.count(need.key);
+      return `${rungTitle(need)} was taught in ${taught} and practised in ${practised} of ${Math.max(rules.taught, rules.practised)} episodes`;
+    })
+    .join('; ');
+}
+
+const rungUnearned: SeriesRule = {
+  code: 'RUNG_UNEARNED',
+  severity: 'fix',
+  except: 'stop when the rung is hotter than the room can take',
+  unit: 'times',
+  presence: true,
+  limit: 'all it needs earned by earlier episodes: taught `rules.taught`, practised `rules.practised` times',
+  says: 'a rung comes before what it needs is earned',
+  find: (subject) =>
+    subject.episodes.flatMap((each) =>
+      each.unearned.flatMap(({ key, blocks }): SeriesFound[] => {
+        const entry = subject.studio.catalog.rungByKey(key);
+        if (!entry) return [];
+        return [
+          {
+            ...THERE,
+            episode: each.episode,
+            blocks,
+            severity: severityOf(subject, entry),
+            sentence: `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)} before it.`,
+            mend: () => [
+              ...lowerInstead(subject, each, entry, blocks),
+              ...practisedEarlier(subject, each, entry),
+              ...swappedLater(subject, each),
+              ...leftOut(each, entry, blocks),
+            ],
+          },
+        ];
+      }),
+    ),
+};
+
+const optionUnearned: SeriesRule = {
+  code: 'OPTION_UNEARNED',
+  severity: 'fix',
+  except: 'stop when the offered rung is hotter than the room can take',
+  unit: 'times',
+  presence: true,
+  limit: 'all it needs earned by earlier episodes, or done in the block that offers it',
+  says: 'a rung is offered before what it needs is earned',
+  find: (subject) =>
+    subject.episodes.flatMap((each) =>
+      each.plan.blocks.flatMap((block, index): SeriesFound[] => {
+        if ('interlude' in block) return [];
+        return (block.options ?? []).flatMap((offered): SeriesFound[] => {
+          const { rung } = optionOf(offered);
+          const entry = subject.studio.catalog.rung({ exercise: block.exercise, rung });
+          if (!entry || openBeside(subject, each, block, entry)) return [];
+          const options = block.options?.filter((other) => optionOf(other).rung !== rung) ?? [];
+          return [
+            {
+              ...THERE,
+              episode: each.episode,
+              blocks: [index],
+              severity: severityOf(subject, entry),
+              sentence: `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)} before it.`,
+              mend: () => [
+                {
+                  label: `Do not offer ${rungTitle(entry)}`,
+                  edits: [
+                    {
+                      kind: 'class',
+                      id: each.plan.id,
+                      edits: [{ kind: 'set', id: block.id, change: { options: options.length > 0 ? options : null } }],
+                    },
+                  ],
+                },
+              ],
+            },
+          ];
+        });
+      }),
+    ),
+};
+
+/** An option is open beside its main version when only what the main version itself brings is still missing. */
+function openBeside(
+  { studio: { catalog } }: SeriesSubject,
+  { before }: SeriesEpisode,
+  block: RungBlock,
+  entry: RungEntry,
+) {
+  const main = catalog.rung(block);
+  return needsOf(catalog, entry).every(
+    (need) => before.earned(need.key) || (need === main && before.count(rungKey(block)).practised > 0),
+  );
+}
+
+const goalUnreached: SeriesRule = {
+  code: 'GOAL_UNREACHED',
+  severity: 'fix',
+  unit: 'times',
+  presence: true,
+  limit: 'done, and open, in some episode',
+  says: 'a goal of the series is never done when it is open',
+  find: (subject) => {
+    const { series, studio, episodes } = subject;
+    const last = episodes.at(-1);
+    if (!last) return [];
+    return (series.goals ?? []).flatMap((goal): SeriesFound[] => {
+      const entry = studio.catalog.rung(goal);
+      if (!entry) return [];
+      const reached = episodes.some(({ plan, unearned }) =>
+        plan.blocks.some(
+          (block) =>
+            !('interlude' in block) &&
+            block.mode !== 'show' &&
+            rungKey(block) === entry.key &&
+            !unearned.some(({ key }) => key === entry.key),
+        ),
+      );
+      if (reached) return [];
+      const { earliest: first } = earliest(studio, series, entry);
+      const when =
+        first === null ? 'it can never be: what it needs comes back to itself' : `it can be from episode ${first} on`;
+      return [
+        {
+          ...THERE,
+          episode: last.episode,
+          sentence: `The goal ${rungTitle(entry)} is not reached; ${when}.`,
+        },
+      ];
+    });
+  },
+};
+
+export const EARNED_RULES: readonly SeriesRule[] = [rungUnearned, optionUnearned, goalUnreached];

@@ -1,0 +1,308 @@
+import { judge } from '../../caution';
+import { conditionsOf, limitsOf } from '../../review';
+import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/direction';
+import { isOver, isUnder, rounded } from '../../vocabulary/measure';
+import {
+  episodeName,
+  type SeriesEpisode,
+  type SeriesFound,
+  type SeriesRule,
+  type SeriesSubject,
+  THERE,
+} from '../seriesRule';
+import { swappedBeside } from './remedies';
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+const recapLow: SeriesRule = {
+  code: 'RECAP_LOW',
+  severity: 'look',
+  unit: '',
+  limit: '`rules.recapShare` of the work, from the second episode on',
+  says: 'too little of an episode is known from before',
+  find: ({ episodes, rules }) =>
+    episodes
+      .filter(({ episode, recapShare }) => episode > 0 && isUnder(recapShare, rules.recapShare, ''))
+      .map((each) => ({
+        episode: each.episode,
+        value: each.recapShare,
+        limit: rules.recapShare,
+        sentence: `${episodeName(each)}: ${percent(each.recapShare)} of the work is known from before, ${percent(rules.recapShare)} at least keeps what was learnt.`,
+      })),
+};
+
+const newLaddersMany: SeriesRule = {
+  code: 'NEW_LADDERS_MANY',
+  severity: 'look',
+  unit: 'times',
+  limit: '`rules.newLadders` an episode, from the second on; from the first of a series that follows another',
+  says: 'too many ladders are new in one episode',
+  find: ({ episodes, rules, follows, studio: { catalog } }) =>
+    episodes
+      .filter(({ episode, newLadders }) => (episode > 0 || follows) && newLadders.length > rules.newLadders)
+      .map((each) => ({
+        episode: each.episode,
+        value: each.newLadders.length,
+        limit: rules.newLadders,
+        sentence: `${episodeName(each)}: ${each.newLadders.length} ladders are new (${each.newLadders.map((id) => catalog.exercise(id)?.name ?? id).join(', ')}), ${rules.newLadders} at most can be learnt at once.`,
+      })),
+};
+
+const heatMinutesSteep: SeriesRule = {
+  code: 'HEAT_MINUTES_STEEP',
+  severity: 'look',
+  unit: 'heat',
+  limit: '`rules.heatRise` over the most of any earlier episode',
+  says: 'an episode is much more work than any before it',
+  find: (subject) => {
+    const { episodes, rules } = subject;
+    let most = Number.POSITIVE_INFINITY;
+    return episodes.flatMap((each, i): SeriesFound[] => {
+      const limit = (1 + rules.heatRise) * most;
+      const steep = i > 0 && isOver(each.heatMinutes, limit, 'heat');
+      most = i === 0 ? each.heatMinutes : Math.max(most, each.heatMinutes);
+      if (!steep) return [];
+      const rise = Math.round((each.heatMinutes / (limit / (1 + rules.heatRise)) - 1) * 100);
+      return [
+        {
+          episode: each.episode,
+          value: each.heatMinutes,
+          limit,
+          sentence: `${episodeName(each)} is ${rise} % more work than the hardest before it, ${percent(rules.heatRise)} at most is a step people can take.`,
+          mend: () => swappedBeside(subject, each),
+        },
+      ];
+    });
+  },
+};
+
+const easierMissing: SeriesRule = {
+  code: 'EASIER_MISSING',
+  severity: 'look',
+  unit: 'times',
+  limit: '`rules.easierEvery` episodes in a row, the first aside, each at least as much work as the one before',
+  says: 'no episode is easier for too long',
+  find: (subject) => {
+    const { episodes, rules } = subject;
+    let row = 0;
+    return episodes.flatMap((each, i): SeriesFound[] => {
+      if (i === 0 || rules.easierEvery === 0) return [];
+      const easier = rounded(each.heatMinutes, 'heat') < rounded(episodes[i - 1]?.heatMinutes ?? 0, 'heat');
+      row = easier ? 0 : row + 1;
+      if (row < rules.easierEvery) return [];
+      row = 0;
+      return [
+        {
+          episode: each.episode,
+          value: rules.easierEvery,
+          limit: rules.easierEvery - 1,
+          sentence: `${episodeName(each)} is the ${ordinal(rules.easierEvery)} in a row that is no easier than the one before it. Make one of them easier.`,
+          mend: () => swappedBeside(subject, each),
+        },
+      ];
+    });
+  },
+};
+
+const ordinal = (number: number): string =>
+  number === 1 ? '1st' : number === 2 ? '2nd' : number === 3 ? '3rd' : `${number}th`;
+
+/** How much longer the longest class may be than the shortest. */
+const LONGER = 1.25;
+
+const lengthsDiffer: SeriesRule = {
+  code: 'LENGTHS_DIFFER',
+  severity: 'look',
+  unit: '',
+  limit: `the longest target ${LONGER} times the shortest`,
+  says: 'classes of very different lengths stand in one series',
+  find: ({ episodes }) => {
+    const [longest] = episodes.toSorted((a, b) => b.plan.targetMinutes - a.plan.targetMinutes);
+    const [shortest] = episodes.toSorted((a, b) => a.plan.targetMinutes - b.plan.targetMinutes);
+    if (!longest || !shortest) return [];
+    const ratio = longest.plan.targetMinutes / shortest.plan.targetMinutes;
+    if (!isOver(ratio, LONGER, '')) return [];
+    return [
+      {
+        episode: longest.episode,
+        value: ratio,
+        limit: LONGER,
+        sentence: `${episodeName(longest)} is meant for ${longest.plan.targetMinutes} minutes, ${episodeName(shortest)} for ${shortest.plan.targetMinutes}.`,
+      },
+    ];
+  },
+};
+
+const audiencesDiffer: SeriesRule = {
+  code: 'AUDIENCES_DIFFER',
+  severity: 'look',
+  unit: 'times',
+  presence: true,
+  limit: 'the audience of the series; where it has none, of its first class',
+  says: 'a class is for another audience than its series',
+  find: ({ episodes, series, studio }) => {
+    const whose = series.audience ?? episodes[0]?.plan.audience;
+    const name = (id: string | undefined) => studio.audienceOf(id)?.name ?? 'anyone';
+    return episodes
+      .filter(({ plan }) => plan.audience !== whose)
+      .map((each) => ({
+        ...THERE,
+        episode: each.episode,
+        sentence: `${episodeName(each)} is for ${name(each.plan.audience)}, the series for ${name(whose)}.`,
+      }));
+  },
+};
+
+/** Episodes from which a series is long enough to show everything. */
+const LONG = 4;
+
+const coverageMissing: SeriesRule = {
+  code: 'COVERAGE_MISSING',
+  severity: 'look',
+  unit: 'times',
+  presence: true,
+  limit: `from ${LONG} classes on: each position and each direction the audience can take`,
+  says: 'a position or a direction is never seen',
+  find: (subject) => {
+    const { studio, episodes, audience } = subject;
+    const { catalog } = studio;
+    const classes = episodes.filter(({ plan }) => (plan.purpose ?? 'class') === 'class');
+    const last = classes.at(-1);
+    if (classes.length < LONG || !last) return [];
+    const { homeHeat } = limitsOf(catalog.method, audience);
+    const conditions = conditionsOf({}, audience);
+    const can = catalog.rungs.filter((entry) => {
+      const { verdict } = judge(catalog, entry, conditions);
+      return verdict !== 'swap' && verdict !== 'clear-first' && !isOver(catalog.heat(entry), homeHeat, 'heat');
+    });
+    const done = classes.flatMap(({ timed }) => timed.blocks.filter(({ shown }) => !shown).map(({ entry }) => entry));
+    const positions = [...new Set(can.map(({ like }) => like))].filter(
+      (like) => !done.some((entry) => entry.like === like),
+    );
+    const directions = DIRECTIONS.filter(
+      (direction) =>
+        can.some(({ exercise }) => exercise.directions.includes(direction)) &&
+        !done.some(({ exercise }) => exercise.directions.includes(direction)),
+    );
+    const missing = [
+      ...positions.map(
+        (like) => `Nothing in any episode is done in the position ${catalog.graph.name(like).toLowerCase()}`,
+      ),
+      ...directions.map((direction) => `Nothing in any episode is about ${DIRECTION_WORDS[direction]}`),
+    ];
+    return missing.map((what) => ({
+      ...THERE,
+      episode: last.episode,
+      sentence: `${what}, though this audience can take it.`,
+    }));
+  },
+};
+
+/** Share of all one-sided work by which a side may have more over a series. */
+const SIDES_SHARE = 0.1;
+
+const sidesUneven: SeriesRule = {
+  code: 'SERIES_SIDES_UNEVEN',
+  severity: 'look',
+  unit: '',
+  limit: `${SIDES_SHARE} of the work on one side or the other, over the series`,
+  says: 'one side does more over the series',
+  find: ({ episodes }) => {
+    const sum = (side: 'left' | 'right') => episodes.reduce((all, { timed }) => all + timed.sides[side], 0);
+    const [left, right] = [sum('left'), sum('right')];
+    const share = left + right > 0 ? Math.abs(left - right) / (left + right) : 0;
+    const most = episodes.toSorted((a, b) => apart(b) - apart(a))[0];
+    if (!most || !isOver(share, SIDES_SHARE, '')) return [];
+    return [
+      {
+        episode: most.episode,
+        value: share,
+        limit: SIDES_SHARE,
+        sentence: `The ${left > right ? 'left' : 'right'} side does ${percent(share)} more of the one-sided work over the series, most of it in ${episodeName(most)}.`,
+      },
+    ];
+  },
+};
+const apart = ({ timed }: SeriesEpisode): number => Math.abs(timed.sides.left - timed.sides.right);
+
+const firstSideAlways: SeriesRule = {
+  code: 'FIRST_SIDE_ALWAYS',
+  severity: 'look',
+  unit: 'times',
+  presence: true,
+  limit: `from ${LONG} episodes on: each side begins some class`,
+  says: 'every class begins on the same side',
+  find: ({ episodes }) => {
+    const firsts = episodes.flatMap(
+      ({ timed }) => timed.blocks.find(({ firstSide }) => firstSide !== null)?.firstSide ?? [],
+    );
+    const last = episodes.at(-1);
+    if (firsts.length < LONG || !last || new Set(firsts).size > 1) return [];
+    return [
+      {
+        ...THERE,
+        episode: last.episode,
+        sentence: `Every class begins on the ${firsts[0]}: the other side is always the tired one. Begin some of them on the other side.`,
+        mend: () =>
+          episodes.slice(-Math.floor(episodes.length / 2)).map(({ plan, episode }) => ({
+            label: `Begin episode ${episode + 1} on the ${firsts[0] === 'left' ? 'right' : 'left'}`,
+            edits: [
+              {
+                kind: 'class',
+                id: plan.id,
+                edits: [{ kind: 'class', change: { firstSide: firsts[0] === 'left' ? 'right' : 'left' } }],
+              },
+            ],
+          })),
+      },
+    ];
+  },
+};
+
+/** Episodes in which the same image or the same fault may be said. */
+const OFTEN = 4;
+
+const cueWorn: SeriesRule = {
+  code: 'CUE_WORN',
+  severity: 'look',
+  unit: 'times',
+  limit: `${OFTEN} episodes that teach it`,
+  says: 'one image or fault is said so often that nobody hears it',
+  find: ({ episodes }: SeriesSubject) => {
+    const said = new Map<string, SeriesEpisode[]>();
+    for (const each of episodes) {
+      const own = new Set(
+        each.timed.blocks
+          .filter(({ block }) => block.mode === 'teach')
+          .flatMap(({ entry }) => (entry.rung.cues ?? []).filter(({ kind }) => kind === 'image' || kind === 'fault'))
+          .map(({ text }) => text),
+      );
+      for (const text of own) said.set(text, [...(said.get(text) ?? []), each]);
+    }
+    return [...said].flatMap(([text, where]): SeriesFound[] =>
+      where.length <= OFTEN
+        ? []
+        : [
+            {
+              episode: where.at(-1)?.episode ?? 0,
+              value: where.length,
+              limit: OFTEN,
+              sentence: `“${text}” is said in ${where.length} episodes. Say it otherwise in some, or flow what is known.`,
+            },
+          ],
+    );
+  },
+};
+
+export const LOAD_RULES: readonly SeriesRule[] = [
+  audiencesDiffer,
+  lengthsDiffer,
+  recapLow,
+  newLaddersMany,
+  heatMinutesSteep,
+  easierMissing,
+  coverageMissing,
+  sidesUneven,
+  firstSideAlways,
+  cueWorn,
+];

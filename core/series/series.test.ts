@@ -1,0 +1,469 @@
+import fc from 'fast-check';
+import type { Audience, ClassPlan, Room, Teacher } from '../plan';
+import type { Rung } from '../repertoire';
+import { block, catalogOf, classOf, exercise, must, rung } from '../testing/studio';
+import { datesOf, weekdayOf } from './dates';
+import { earliest } from './earliest';
+import { earningOf } from './earning';
+import { rulesOf } from './learning';
+import { editedSeries, seriesFixesFor } from './mending';
+import { rungMoved, stepHigher } from './moving';
+import { reviewSeries } from './reviewSeries';
+import { SERIES_RULES } from './rules';
+import type { SeriesCode, WholeStudio } from './seriesRule';
+import type { Series } from './seriesSchema';
+
+type Blocks = Parameters<typeof classOf>[0];
+const hot = (heat: number): Partial<Rung> => ({ heatOverride: { heat, reason: 'a test' } });
+const three = (id: string, change: Parameters<typeof exercise>[1] = {}) =>
+  exercise(id, { rungs: [rung('low', hot(20)), rung('middle', hot(21)), rung('high', hot(22))], ...change });
+
+const catalog = catalogOf([
+  three('climb'),
+  three('turn', { directions: ['rotation'], position: 'seated' }),
+  three('lean', { directions: ['lateral-flexion'], position: 'seated', sides: 'each' }),
+  exercise('steady', { rungs: [rung('low', hot(20)), rung('twice', hot(40))] }),
+  exercise('asks', { rungs: [rung('low', { ...hot(20), requires: [{ exercise: 'climb', rung: 'middle' }] })] }),
+  exercise('beside', {
+    rungs: [rung('low', hot(20)), rung('high', hot(22)), rung('other', { ...hot(22), branchOf: 'high' })],
+  }),
+  exercise('rolled', { rungs: [rung('low', { ...hot(20), props: ['ball'] })] }),
+  exercise('pictured', {
+    rungs: [rung('low', { ...hot(20), cues: [{ id: 'c1', kind: 'image', text: 'Like a lid.' }] })],
+  }),
+]);
+
+interface Around {
+  readonly series?: Partial<Series>;
+  readonly classes?: Readonly<Record<number, Partial<ClassPlan>>>;
+  readonly others?: readonly Series[];
+  readonly audiences?: readonly Audience[];
+  readonly teachers?: readonly Teacher[];
+  readonly rooms?: readonly Room[];
+  readonly before?: readonly Blocks[];
+}
+
+const taught = (name: string, change: Parameters<typeof block>[1] = {}) => block(name, { mode: 'teach', ...change });
+
+/** A series of classes of twenty minutes, and all around it. */
+function studioOf(episodes: readonly Blocks[], around: Around = {}): { studio: WholeStudio; series: Series } {
+  const plans = episodes.map((blocks, i) =>
+    classOf(blocks, { id: `e${i + 1}`, name: `Class ${i + 1}`, targetMinutes: 20, ...around.classes?.[i] }),
+  );
+  const before = (around.before ?? []).map((blocks, i) => classOf(blocks, { id: `before-${i + 1}` }));
+  const earlier: Series = { id: 'earlier', name: 'Earlier', episodes: before.map(({ id }) => ({ class: id })) };
+  const series: Series = {
+    id: 's',
+    name: 'The series',
+    episodes: plans.map(({ id }) => ({ class: id })),
+    ...(before.length > 0 ? { follows: 'earlier' } : {}),
+    ...around.series,
+  };
+  const allSeries = [series, earlier, ...(around.others ?? [])];
+  const find =
+    <T extends { readonly id: string }>(all: readonly T[] = []) =>
+    (id: string | undefined) =>
+      all.find((each) => each.id === id);
+  return {
+    series,
+    studio: {
+      catalog,
+      classOf: find([...plans, ...before]),
+      seriesOf: find(allSeries),
+      allSeries,
+      audienceOf: find(around.audiences),
+      teacherOf: find(around.teachers),
+      roomOf: find(around.rooms),
+    },
+  };
+}
+
+const review = (episodes: readonly Blocks[], around?: Around) => {
+  const { studio, series } = studioOf(episodes, around);
+  return reviewSeries(studio, series);
+};
+
+const again = (blocks: Blocks, times: number): Blocks[] => Array.from({ length: times }, () => blocks);
+const dated = (change: NonNullable<Series['schedule']>): Around => ({
+  series: { schedule: { start: '2027-01-11', days: ['mon'], time: '18:00', ...change } },
+});
+const other = (time: string, schedule: NonNullable<Series['schedule']>): Series => ({
+  id: 'other',
+  name: 'The other',
+  schedule: { start: '2027-01-11', time, ...schedule },
+  episodes: [{ class: 'e1' }],
+});
+const ball: Blocks = [taught('rolled')];
+const every: Blocks = [taught('climb'), taught('turn'), taught('lean', { firstSide: 'left' })];
+const mirrored: Blocks = [taught('climb'), taught('turn'), taught('lean', { firstSide: 'right' })];
+const reps = (n: number): Blocks => [taught('steady', { dose: { reps: n } })];
+
+/** Each rule on both sides of its limit: a rule without its two series does not compile. */
+const CASES: Readonly<Record<SeriesCode, { within: [Blocks[], Around?]; beyond: [Blocks[], Around?] }>> = {
+  RUNG_UNEARNED: {
+    within: [[[taught('climb')], [taught('climb')], [taught('climb/middle')]]],
+    beyond: [[[taught('climb')], [taught('climb/middle')]]],
+  },
+  OPTION_UNEARNED: {
+    within: [[[taught('climb')], [taught('climb', { options: ['middle'] })]]],
+    beyond: [[[taught('turn')], [taught('turn', { options: ['high'] })]]],
+  },
+  GOAL_UNREACHED: {
+    within: [
+      [[taught('climb')], [taught('climb')], [taught('climb/middle')]],
+      { series: { goals: [{ exercise: 'climb', rung: 'middle' }] } },
+    ],
+    beyond: [
+      [[taught('climb')], [taught('climb')], [taught('climb/middle', { mode: 'show' })]],
+      { series: { goals: [{ exercise: 'climb', rung: 'middle' }] } },
+    ],
+  },
+  TEACHER_NOT_CLEARED: {
+    within: [
+      [every],
+      { ...dated({ teacher: 'ilva' }), teachers: [{ id: 'ilva', name: 'Ilva', cleared: { heat: 20 } }] },
+    ],
+    beyond: [
+      [every],
+      { ...dated({ teacher: 'ilva' }), teachers: [{ id: 'ilva', name: 'Ilva', cleared: { heat: 19 } }] },
+    ],
+  },
+  DATE_CLASH: {
+    // Twenty minutes from 18:00: the next may begin at 18:20.
+    within: [[every], { ...dated({ room: 'kiln' }), others: [other('18:20', { room: 'kiln' })] }],
+    beyond: [[every], { ...dated({ room: 'kiln' }), others: [other('18:19', { room: 'kiln' })] }],
+  },
+  PROPS_SHORT: {
+    within: [
+      [ball],
+      { ...dated({ room: 'kiln', group: 6 }), rooms: [{ id: 'kiln', name: 'Kiln room', props: { ball: 6 } }] },
+    ],
+    beyond: [
+      [ball],
+      { ...dated({ room: 'kiln', group: 7 }), rooms: [{ id: 'kiln', name: 'Kiln room', props: { ball: 6 } }] },
+    ],
+  },
+  ROOM_SMALL: {
+    within: [[every], { ...dated({ room: 'kiln', group: 12 }), rooms: [{ id: 'kiln', name: 'Kiln room', size: 12 }] }],
+    beyond: [[every], { ...dated({ room: 'kiln', group: 13 }), rooms: [{ id: 'kiln', name: 'Kiln room', size: 12 }] }],
+  },
+  AUDIENCES_DIFFER: {
+    within: [[every], { series: { audience: 'choir' }, classes: { 0: { audience: 'choir' } } }],
+    beyond: [[every], { series: { audience: 'choir' }, classes: { 0: { audience: 'rowers' } } }],
+  },
+  LENGTHS_DIFFER: {
+    within: [[every, every], { classes: { 1: { targetMinutes: 25 } } }],
+    beyond: [[every, every], { classes: { 1: { targetMinutes: 25.3 } } }],
+  },
+  RECAP_LOW: {
+    // A fifth of the work: five repetitions of a known rung, twenty of new ones.
+    within: [[reps(5), [taught('steady'), taught('climb', { dose: { reps: 20 } })]]],
+    beyond: [[reps(5), [taught('steady', { dose: { reps: 4 } }), taught('climb', { dose: { reps: 21 } })]]],
+  },
+  NEW_LADDERS_MANY: {
+    within: [[[taught('steady')], [taught('climb'), taught('turn'), taught('lean')]]],
+    beyond: [[[taught('steady')], [taught('climb'), taught('turn'), taught('lean'), taught('beside')]]],
+  },
+  HEAT_MINUTES_STEEP: { within: [[reps(100), reps(115)]], beyond: [[reps(100), reps(120)]] },
+  EASIER_MISSING: {
+    within: [[reps(10), ...again(reps(10), 3), reps(5), ...again(reps(10), 3)]],
+    beyond: [[reps(10), ...again(reps(10), 4)]],
+  },
+  COVERAGE_MISSING: { within: [again(every, 4)], beyond: [again([taught('climb'), taught('turn')], 4)] },
+  SERIES_SIDES_UNEVEN: {
+    within: [[[taught('lean', { side: 'left' })], [taught('lean', { side: 'right' })]]],
+    beyond: [[[taught('lean', { side: 'left' })], [taught('lean')]]],
+  },
+  FIRST_SIDE_ALWAYS: { within: [[...again(every, 3), mirrored]], beyond: [again(every, 4)] },
+  PROP_ONCE: { within: [[every, ball, ball, every]], beyond: [[every, ball, every, every]] },
+  CUE_WORN: { within: [again([taught('pictured')], 4)], beyond: [again([taught('pictured')], 5)] },
+};
+
+test.each(SERIES_RULES.map(({ code }) => code))('%s is silent within its limit and speaks beyond', (code) => {
+  const { within, beyond } = CASES[code];
+  const codes = (each: [Blocks[], Around?]) => review(...each).findings.map((finding) => finding.code);
+  expect(codes(within)).not.toContain(code);
+  expect(codes(beyond)).toContain(code);
+});
+
+test('every rule says what, where and how much in a sentence, and has a code of its own', () => {
+  for (const { beyond } of Object.values(CASES)) {
+    for (const { message, value, limit } of review(...beyond).findings) {
+      expect(message).toMatch(/^\p{Lu}.*[.]$|^“.*[.]$|^\d.*[.]$/u);
+      expect(value).not.toBe(limit);
+    }
+  }
+  expect(new Set(SERIES_RULES.map(({ code }) => code)).size).toBe(SERIES_RULES.length);
+});
+
+describe('earning', () => {
+  const earned = (episodes: readonly Blocks[], around?: Around) => {
+    const { studio, series } = studioOf(episodes, around);
+    return earningOf(studio, series);
+  };
+
+  test('a rung is earned when it was taught once and practised twice, each once an episode', () => {
+    expect(earned([[taught('climb'), taught('climb')]]).earned).toEqual([]);
+    expect(earned([[taught('climb')], [block('climb')]]).earned).toEqual(['climb/low']);
+    // Shown it is taught and not practised; run it is practised and not taught.
+    expect(earned([[taught('climb', { mode: 'show' })], [block('climb')]]).earned).toEqual([]);
+    expect(earned([[block('climb')], [block('climb')]]).earned).toEqual([]);
+  });
+
+  test('a branch opens with the rung it stands beside; what is required counts like the rung before', () => {
+    const unearned = (...episodes: Blocks[]) =>
+      earned(episodes)
+        .episodes.at(-1)
+        ?.unearned.map(({ key }) => key);
+    expect(unearned([taught('beside/other')])).toEqual(['beside/other']);
+    expect(unearned([taught('beside')], [taught('beside')], [taught('beside/other')])).toEqual([]);
+    const climb: Blocks[] = [[taught('climb')], [taught('climb')]];
+    expect(unearned(...climb, [taught('asks')])).toEqual(['asks/low']);
+    expect(unearned(...climb, [taught('climb/middle')], [taught('climb/middle')], [taught('asks')])).toEqual([]);
+  });
+
+  test('what a series follows counts as if its episodes came first', () => {
+    const before = [[taught('climb')], [taught('climb')]];
+    const { episodes } = earned([[taught('climb/middle'), taught('turn')]], { before });
+    expect(episodes[0]?.unearned).toEqual([]);
+    expect(episodes[0]?.newLadders).toEqual(['turn']);
+    const codes = review([[taught('climb/middle'), block('climb')]], { before }).episodes[0]?.review.findings.map(
+      ({ code }) => code,
+    );
+    expect(codes).not.toContain('NOT_TAUGHT');
+  });
+
+  test('a class is judged in its place: what flows was taught before, or is to be mended', () => {
+    const found = review([[taught('climb')], [block('climb'), block('turn')]]).episodes[1]?.review.findings;
+    const untaught = found?.filter(({ code }) => code === 'NOT_TAUGHT');
+    expect(untaught).toMatchObject([{ severity: 'fix', blocks: [1] }]);
+  });
+});
+
+describe('the earliest episode', () => {
+  const ask = (name: string, around: Around = {}, episodes: readonly Blocks[] = []) => {
+    const { studio, series } = studioOf(episodes, around);
+    return earliest(studio, series, must(catalog.rungByKey(name)));
+  };
+
+  test('climbs a ladder rung by rung, and says what no episode brings yet', () => {
+    expect(ask('climb/low').earliest).toBe(1);
+    expect(ask('climb/high')).toMatchObject({
+      earliest: 5,
+      path: [
+        { rung: 'climb/low', episode: 1, as: 'taught' },
+        { rung: 'climb/middle', episode: 3, as: 'taught' },
+      ],
+      missing: ['climb/low', 'climb/middle'],
+    });
+    expect(ask('climb/high', {}, [[taught('climb')]]).missing).toEqual(['climb/middle']);
+    expect(ask('climb/high', { before: [[taught('climb')], [taught('climb')]] }).earliest).toBe(3);
+    expect(ask('climb/high', { series: { rules: { taught: 2, practised: 3 } } }).earliest).toBe(7);
+  });
+
+  test('agrees with every plan there is, for small series under every rule', () => {
+    const ladder = fc.record({
+      length: fc.integer({ min: 1, max: 2 }),
+      requires: fc.option(fc.nat(2), { nil: undefined }),
+    });
+    const rules = fc.record({
+      taught: fc.integer({ min: 0, max: 2 }),
+      practised: fc.integer({ min: 0, max: 2 }),
+      newLadders: fc.integer({ min: 1, max: 2 }),
+    });
+    fc.assert(
+      fc.property(fc.array(ladder, { minLength: 1, maxLength: 3 }), rules, fc.boolean(), (shapes, own, follows) => {
+        const made = shapes.map(({ length, requires }, i) =>
+          exercise(`l${i}`, {
+            rungs: Array.from({ length }, (_, step) =>
+              rung(
+                `r${step}`,
+                step === 0 && requires !== undefined && requires < i
+                  ? { requires: [{ exercise: `l${requires}`, rung: 'r0' }] }
+                  : {},
+              ),
+            ),
+          }),
+        );
+        // The goal stands on the top of every ladder at once.
+        const goal = exercise('goal', {
+          rungs: [
+            rung('r0', { requires: made.map(({ id, rungs }) => ({ exercise: id, rung: must(rungs.at(-1)).id })) }),
+          ],
+        });
+        const small = catalogOf([...made, goal]);
+        const series: Series = { id: 's', name: 'S', rules: own, episodes: [], ...(follows ? { follows: 'b' } : {}) };
+        const before: Series = { id: 'b', name: 'B', episodes: [] };
+        const found = earliest(
+          { catalog: small, classOf: () => undefined, seriesOf: (id) => (id === 'b' ? before : undefined) },
+          series,
+          must(small.rungByKey('goal/r0')),
+        );
+        expect(found.earliest).toBe(
+          exhaustive(
+            made.map(({ id, rungs }) => ({ id, rungs })),
+            rulesOf(series),
+            follows,
+          ),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+/** The earliest episode by trying every episode in which each rung might first be taught. */
+function exhaustive(
+  ladders: ReadonlyArray<{ readonly id: string; readonly rungs: readonly Rung[] }>,
+  { taught: t, practised: p, newLadders }: { taught: number; practised: number; newLadders: number },
+  follows: boolean,
+): number {
+  const length = Math.max(t, p);
+  const rungs = ladders.flatMap(({ id, rungs: own }) =>
+    own.map((each, step) => ({
+      name: `${id}/${each.id}`,
+      ladder: id,
+      needs: [
+        ...(step > 0 ? [`${id}/${must(own[step - 1]).id}`] : []),
+        ...(each.requires ?? []).map((ref) => `${ref.exercise}/${ref.rung}`),
+      ],
+    })),
+  );
+  if (length === 0) return 1;
+  let best = Number.POSITIVE_INFINITY;
+  const starts = new Map<string, number>();
+  const place = (at: number) => {
+    const open = Math.max(0, ...[...starts.values()].map((start) => start + length - 1)) + 1;
+    if (open >= best) return;
+    const each = rungs[at];
+    if (!each) {
+      best = open;
+      return;
+    }
+    const ready = Math.max(1, ...each.needs.map((need) => (starts.get(need) ?? 0) + length));
+    for (let start = ready; start <= ready + rungs.length; start++) {
+      starts.set(each.name, start);
+      if (fits()) place(at + 1);
+      starts.delete(each.name);
+    }
+  };
+  const fits = (): boolean => {
+    const begins = new Map<string, number>();
+    for (const { name, ladder } of rungs) {
+      const start = starts.get(name);
+      if (start !== undefined) begins.set(ladder, Math.min(begins.get(ladder) ?? start, start));
+    }
+    const counts = new Map<number, number>();
+    for (const start of begins.values()) counts.set(start, (counts.get(start) ?? 0) + 1);
+    return [...counts].every(([episode, count]) => (episode === 1 && !follows) || count <= newLadders);
+  };
+  place(0);
+  return best;
+}
+
+describe('fixes', () => {
+  const fixes = (episodes: readonly Blocks[], around?: Around) => {
+    const { studio, series } = studioOf(episodes, around);
+    const own = reviewSeries(studio, series);
+    return seriesFixesFor(studio, series, own, must(own.findings.find(({ code }) => code === 'RUNG_UNEARNED')));
+  };
+
+  test('what comes too early is done lower, practised in an earlier episode, moved later or left out', () => {
+    const labels = fixes([[taught('climb')], [taught('turn')], [taught('climb/middle')], [taught('climb')]]).map(
+      ({ label }) => label,
+    );
+    expect(labels).toContain('Do climb, low instead');
+    expect(labels).toContain('Do climb, low in episode 2 too');
+    expect(labels).toContain('Swap episodes 3 and 4');
+    expect(labels).toContain('Leave climb, middle out of episode 3');
+  });
+
+  test('each leaves fewer or lighter findings, and its classes and series as it says', () => {
+    for (const fix of fixes([[taught('climb')], [taught('turn')], [taught('climb/middle')], [taught('climb')]])) {
+      expect(fix.counts.after.fix).toBeLessThan(fix.counts.before.fix);
+      expect(fix.review.findings.filter(({ code }) => code === 'RUNG_UNEARNED')).toEqual([]);
+    }
+  });
+
+  test('episodes that change places leave days and teachers where they are', () => {
+    const { studio, series } = studioOf([[taught('climb')], [taught('turn')]]);
+    const dates: Series = {
+      ...series,
+      episodes: [
+        { class: 'e1', date: '2027-01-11', title: 'Beginning' },
+        { class: 'e2', teacher: 'ilva' },
+      ],
+    };
+    expect(editedSeries(studio, dates, [{ kind: 'swap', one: 0, other: 1 }]).series.episodes).toEqual([
+      { class: 'e2', date: '2027-01-11' },
+      { class: 'e1', title: 'Beginning', teacher: 'ilva' },
+    ]);
+  });
+});
+
+describe('moving on', () => {
+  test('a rung moved to another episode leaves the one class and stands in the other beside its position', () => {
+    const { studio, series } = studioOf([
+      [taught('climb', { dose: { reps: 7 } }), taught('turn')],
+      [taught('turn'), taught('steady')],
+    ]);
+    const edits = rungMoved(studio, series, 'climb/low', 0, 1);
+    const { classes } = editedSeries(studio, series, edits);
+    const rungs = classes.map(({ blocks }) => blocks.map((each) => ('interlude' in each ? '' : each.exercise)));
+    expect(rungs).toEqual([['turn'], ['turn', 'climb', 'steady']]);
+    expect(classes[1]?.blocks[1]).toMatchObject({ mode: 'teach', dose: { reps: 7 } });
+    expect(rungMoved(studio, series, 'turn/low', 0, 1)).toEqual([]);
+  });
+
+  test('the next episode is the last a step higher where that is open, and runs what is known', () => {
+    const { studio, series } = studioOf([
+      [taught('climb'), taught('turn')],
+      [block('climb'), taught('steady')],
+    ]);
+    expect(stepHigher(studio, series, 'e3', 'Third')).toMatchObject({
+      id: 'e3',
+      name: 'Third',
+      blocks: [
+        { exercise: 'climb', rung: 'middle', mode: 'teach' },
+        { exercise: 'steady', rung: 'low', mode: 'flow' },
+      ],
+    });
+    expect(stepHigher(studio, { ...series, episodes: [] }, 'e1', 'First')).toBeNull();
+  });
+});
+
+describe('dates', () => {
+  const dates = (schedule: NonNullable<Series['schedule']>, ...pinned: Array<string | undefined>) =>
+    datesOf({ schedule, episodes: pinned.map((date) => ({ class: 'a', ...(date === undefined ? {} : { date }) })) });
+
+  test('episodes fall on the first allowed days, over leap days, changes of clocks and the end of a year', () => {
+    expect(dates({ start: '2028-02-24', days: ['thu', 'tue'] }, undefined, undefined, undefined)).toEqual([
+      '2028-02-24',
+      '2028-02-29',
+      '2028-03-02',
+    ]);
+    // The clocks of most of Europe change on 28 March and 31 October 2027.
+    expect(dates({ start: '2027-03-27', days: ['sat', 'sun', 'mon'] }, undefined, undefined, undefined)).toEqual([
+      '2027-03-27',
+      '2027-03-28',
+      '2027-03-29',
+    ]);
+    expect(dates({ start: '2027-10-30', days: ['sun', 'mon'] }, undefined, undefined)).toEqual([
+      '2027-10-31',
+      '2027-11-01',
+    ]);
+    expect(dates({ start: '2027-12-31', days: ['fri'] }, undefined, undefined)).toEqual(['2027-12-31', '2028-01-07']);
+  });
+
+  test('skipped days move the rest; a pinned day is kept, and nobody else takes it', () => {
+    const schedule = { start: '2027-01-11', days: ['mon' as const], skip: ['2027-01-11', '2027-01-25'] };
+    expect(dates(schedule, undefined, undefined)).toEqual(['2027-01-18', '2027-02-01']);
+    expect(dates(schedule, undefined, '2027-01-18', undefined)).toEqual(['2027-02-01', '2027-01-18', '2027-02-08']);
+    expect(dates({}, undefined, '2027-01-18')).toEqual([null, '2027-01-18']);
+  });
+
+  test('a day without days of the week goes on weekly', () => {
+    expect(weekdayOf('2027-01-11')).toBe('mon');
+    expect(dates({ start: '2027-01-13' }, undefined, undefined)).toEqual(['2027-01-13', '2027-01-20']);
+  });
+});

@@ -1,0 +1,107 @@
+import type { Audience, ClassPlan, PlanEdit, Room, Teacher, TimedClass } from '../plan';
+import type { Finding, Severity } from '../review';
+import type { Unit } from '../vocabulary/measure';
+import type { Earning, EpisodeEarning } from './earning';
+import type { SeriesRules, SeriesStudio } from './learning';
+import type { Series } from './seriesSchema';
+
+export const SERIES_CODES = [
+  'RUNG_UNEARNED',
+  'OPTION_UNEARNED',
+  'GOAL_UNREACHED',
+  'TEACHER_NOT_CLEARED',
+  'DATE_CLASH',
+  'PROPS_SHORT',
+  'ROOM_SMALL',
+  'AUDIENCES_DIFFER',
+  'LENGTHS_DIFFER',
+  'RECAP_LOW',
+  'NEW_LADDERS_MANY',
+  'HEAT_MINUTES_STEEP',
+  'EASIER_MISSING',
+  'COVERAGE_MISSING',
+  'SERIES_SIDES_UNEVEN',
+  'FIRST_SIDE_ALWAYS',
+  'PROP_ONCE',
+  'CUE_WORN',
+] as const;
+export type SeriesCode = (typeof SERIES_CODES)[number];
+
+/** A studio as far as its series are judged. */
+export interface WholeStudio extends SeriesStudio {
+  readonly allSeries: readonly Series[];
+  readonly audienceOf: (id: string | undefined) => Audience | undefined;
+  readonly teacherOf: (id: string | undefined) => Teacher | undefined;
+  readonly roomOf: (id: string | undefined) => Room | undefined;
+}
+
+/** An episode as it is measured. */
+export interface SeriesEpisode extends EpisodeEarning {
+  readonly timed: TimedClass;
+  /** The share of the work known from before. */
+  readonly recapShare: number;
+  /** Heat × minutes of work. */
+  readonly heatMinutes: number;
+}
+
+/** What every rule of the series review reads. */
+export interface SeriesSubject {
+  readonly studio: WholeStudio;
+  readonly series: Series;
+  readonly rules: SeriesRules;
+  readonly follows: boolean;
+  readonly earning: Earning;
+  readonly episodes: readonly SeriesEpisode[];
+  readonly audience: Audience | undefined;
+}
+
+/** One change of a series: its own, or one of a class in it. */
+export type SeriesEdit =
+  | { readonly kind: 'class'; readonly id: string; readonly edits: readonly PlanEdit[] }
+  | { readonly kind: 'swap'; readonly one: number; readonly other: number }
+  | { readonly kind: 'remove'; readonly episode: number };
+
+/** A way that might mend a finding. */
+export interface SeriesRemedy {
+  readonly label: string;
+  readonly edits: readonly SeriesEdit[];
+}
+
+export interface SeriesFound {
+  /** Counted from 0. */
+  readonly episode: number;
+  readonly blocks?: readonly number[];
+  /** In place of the rule's own. */
+  readonly severity?: Severity;
+  readonly value: number;
+  readonly limit: number;
+  readonly sentence: string;
+  readonly mend?: () => readonly SeriesRemedy[];
+}
+
+/** One question the series review asks, with all there is to know of it. */
+export interface SeriesRule {
+  readonly code: SeriesCode;
+  readonly severity: Severity;
+  readonly except?: string;
+  readonly unit: Unit;
+  /** It is there or it is not. */
+  readonly presence?: boolean;
+  readonly limit: string;
+  readonly says: string;
+  readonly find: (subject: SeriesSubject) => readonly SeriesFound[];
+}
+
+/** A finding about a series: in which episode, and in which of its blocks. */
+export interface SeriesFinding extends Omit<Finding, 'code'> {
+  readonly code: SeriesCode;
+  readonly episode: number;
+  readonly mend: () => readonly SeriesRemedy[];
+}
+
+/** There or not. */
+export const THERE = { value: 1, limit: 0 } as const;
+
+/** How an episode is called in a sentence. */
+export const episodeName = ({ episode, plan }: { readonly episode: number; readonly plan: ClassPlan }): string =>
+  `Episode ${episode + 1} (${plan.name})`;

@@ -1,0 +1,51 @@
+import { expect, saved, test } from '../fixtures';
+
+test('a rung moved by hand in the climb breaks what it carried, which is seen, mended and undone', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/series`);
+  const climb = page.getByRole('region', { name: 'The climb' });
+  await expect(page.getByText('Every rung is open when it comes')).toBeVisible();
+  // The lower rung of a ladder, from the first episode to the third, by key: what stands on it comes too early then.
+  const low = climb.getByRole('button', { name: /^Leg lower, Bent, one foot down, episode 2, taught/ });
+  await low.focus();
+  await page.keyboard.press('Alt+ArrowRight');
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(page.getByText(/rungs? comes? before what (it needs|they need) is earned/)).toBeVisible();
+  await expect(climb.getByRole('button', { name: /Leg lower, Straight, .*too early/ }).first()).toBeVisible();
+  const finding = page.getByRole('listitem').filter({ hasText: 'Leg lower' }).first();
+  await finding.getByRole('button', { name: 'How to mend it' }).click();
+  await page.getByRole('button', { name: /^Do Leg lower, Bent, one foot down in episode 2 too/ }).click();
+  await expect(page.getByText('Every rung is open when it comes')).toBeVisible();
+  await saved(page);
+  const { classes } = await (await page.request.get(`${studio.address}/api/bundle`)).json();
+  const second = classes.find(({ id }: { id: string }) => id === 'bench-to-mat-2');
+  expect(second.blocks).toContainEqual(expect.objectContaining({ exercise: 'leg-lower', rung: 'bent', mode: 'teach' }));
+  await page.getByRole('button', { name: /^Undo: do Leg lower/ }).click();
+  await expect(climb.getByRole('button', { name: /Leg lower, Straight, .*too early/ }).first()).toBeVisible();
+});
+
+test('dates fall by the days of the week, a skipped one moves the rest; an episode a step higher is added', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/series`);
+  await page.getByText('Who it is for, goals, dates and places').click();
+  const climb = page.getByRole('region', { name: 'The climb' });
+  await expect(climb.getByText('Jan 18')).toBeVisible();
+  await page.getByLabel('A day to skip').fill('2027-01-18');
+  await expect(climb.getByText('Jan 18')).toBeHidden();
+  await expect(climb.getByText('Feb 15')).toBeVisible();
+  await page.getByRole('button', { name: 'The last one, a step higher' }).click();
+  await expect(page.getByText(/^5 episodes/)).toBeVisible();
+  await expect(climb.getByRole('button', { name: /episode 5, taught/ }).first()).toBeVisible();
+  await saved(page);
+});
+
+test('a mark opens its class at that block', async ({ page, studio }) => {
+  await page.goto(`${studio.address}/series`);
+  await page.getByRole('button', { name: /^Bridge roll, To the waist, episode 1/ }).click();
+  await expect(page).toHaveURL(/\/class\/bench-to-mat-1\?block=/);
+  await expect(page.getByLabel('Name of the class')).toHaveValue(/^Bench to mat 1/);
+});

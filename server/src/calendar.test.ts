@@ -1,0 +1,92 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { demoFiles } from '@warm-ladder/core/testing';
+import ICAL from 'ical.js';
+import ical from 'node-ical';
+import { temporaryFolder } from './testing';
+
+const { folder, remove } = temporaryFolder();
+afterAll(remove);
+
+const files = demoFiles();
+const command = (name: string, all: readonly string[], args: readonly string[], zone = 'UTC') =>
+  spawnSync(process.execPath, [join(process.env.COMPILED_SERVER ?? '', `${name}.js`), ...all, ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, TZ: zone },
+  });
+
+type Series = { schedule: Record<string, unknown>; episodes: Array<Record<string, unknown>> };
+/** The demo with its series changed. */
+function changed(change: (series: Series) => void): string[] {
+  const last = files.at(-1) ?? '';
+  const bundle = JSON.parse(readFileSync(last, 'utf8'));
+  change(bundle.series[0]);
+  const path = join(folder, 'changed.json');
+  writeFileSync(path, JSON.stringify(bundle));
+  return [...files.slice(0, -1), path];
+}
+const calendar = (all: readonly string[] = files, zone?: string) =>
+  command('calendar', all, ['--series', 'bench-to-mat', '--as', 'ics'], zone);
+const starts = (text: string) =>
+  text.match(/^DTSTART[^:\r\n]*:\d{8}T\d{6}$/gm)?.filter((line) => !line.includes(':1970'));
+
+test('episodes fall on their days by the clock on the wall, wherever the machine stands, and two readers agree', () => {
+  const { stdout, status } = calendar();
+  expect(status).toBe(0);
+  expect(starts(stdout.replaceAll('\r', ''))).toEqual(
+    ['20270111', '20270118', '20270125', '20270208'].map((day) => `DTSTART:${day}T183000`),
+  );
+  const own = starts(stdout.replaceAll('\r', ''));
+  for (const zone of ['America/New_York', 'Pacific/Kiritimati']) {
+    expect(starts(calendar(files, zone).stdout.replaceAll('\r', ''))).toEqual(own);
+  }
+  const read = Object.values(ical.sync.parseICS(stdout)).filter((each) => each?.type === 'VEVENT');
+  const events = new ICAL.Component(ICAL.parse(stdout))
+    .getAllSubcomponents('vevent')
+    .map((each) => new ICAL.Event(each));
+  expect(events.map(({ uid }) => uid)).toEqual(read.map((each) => each?.uid));
+  expect(events.map(({ startDate }) => startDate.toString())).toEqual([
+    '2027-01-11T18:30:00',
+    '2027-01-18T18:30:00',
+    '2027-01-25T18:30:00',
+    '2027-02-08T18:30:00',
+  ]);
+  expect(events[0]?.location).toBe('Kiln hall');
+});
+
+test('a zone is named with its rules, over the change of clocks too; what is moved keeps its UID', () => {
+  const zoned = changed(({ schedule }) => Object.assign(schedule, { timeZone: 'Europe/Berlin', start: '2027-03-22' }));
+  const text = calendar(zoned, 'America/New_York').stdout.replaceAll('\r', '');
+  expect(text).toContain('BEGIN:VTIMEZONE');
+  expect(starts(text)?.slice(0, 2)).toEqual([
+    'DTSTART;TZID=Europe/Berlin:20270322T183000',
+    'DTSTART;TZID=Europe/Berlin:20270329T183000',
+  ]);
+  const [first, second] = new ICAL.Component(ICAL.parse(text))
+    .getAllSubcomponents('vevent')
+    .map((each) => new ICAL.Event(each));
+  // An hour of summer lies between the two Mondays.
+  expect([first, second].map((each) => each?.startDate.toJSDate().toISOString())).toEqual([
+    '2027-03-22T17:30:00.000Z',
+    '2027-03-29T16:30:00.000Z',
+  ]);
+  const uids = (all: string) => all.match(/^UID:.*$/gm)?.map((line) => line.trim());
+  const moved = changed(({ episodes }) => Object.assign(episodes[0] ?? {}, { date: '2027-01-13' }));
+  expect(uids(calendar(moved).stdout)).toEqual(uids(calendar().stdout));
+});
+
+test('what can’t be is refused in a sentence', () => {
+  for (const [change, sentence] of [
+    [{ timeZone: 'Mars/Phobos' }, /Expected a time zone as Europe\/Berlin/],
+    [{ start: '2027-02-31' }, /series\[0\]\.schedule\.start/],
+  ] as const) {
+    const { status, stderr } = calendar(changed(({ schedule }) => Object.assign(schedule, change)));
+    expect(status).toBe(2);
+    expect(stderr).toMatch(sentence);
+  }
+  expect(command('calendar', files, ['--series', 'none']).stderr).toMatch(/There is no series “none”/);
+  expect(command('earliest', files, ['--series', 'bench-to-mat']).stderr).toMatch(/Name the rung/);
+  const answer = command('earliest', files, ['--series', 'bench-to-mat', '--rung', 'leg-lower/straight']);
+  expect(JSON.parse(answer.stdout)).toMatchObject({ rung: 'leg-lower/straight', earliest: 3, missing: [] });
+});

@@ -1,0 +1,277 @@
+import { rungKey } from '@warm-ladder/core/repertoire';
+import { rulesOf, type Series, WEEKDAYS, type Weekday } from '@warm-ladder/core/series';
+import { Suspense, useState } from 'react';
+import { lazily } from '../../app/lazily';
+import { selectAudiences, selectCatalog, selectRooms, selectSeries, selectTeachers } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { ChipSet } from '../../parts/ChipSet';
+import { Choice } from '../../parts/Choice';
+import { LinesField } from '../../parts/LinesField';
+import { LIMITS } from '../../parts/limits';
+import { NumberField } from '../../parts/NumberField';
+import { dayText } from './dayText';
+
+const RungSheet = lazily(() => import('../../parts/RungSheet'));
+
+type Schedule = NonNullable<Series['schedule']>;
+type Put = (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field?: string) => void;
+
+interface SeriesPlanProps {
+  readonly series: Series;
+  readonly onPut: Put;
+}
+
+const DAY_WORDS: Readonly<Record<Weekday, string>> = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+};
+
+/** Who it is for, what it leads to, when and where it is taught: sentences that can be changed. */
+export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
+  const audiences = useAppSelector(selectAudiences);
+  const all = useAppSelector(selectSeries);
+  return (
+    <section aria-label="What the series is" className="mt-2 max-w-4xl text-[17px] leading-loose">
+      <p>
+        For{' '}
+        <Choice
+          label="Audience of the series"
+          value={series.audience ?? ''}
+          choices={[['', 'anyone'], ...audiences.map(({ id, name }) => [id, name] as const)]}
+          onChange={(id) => onPut({ audience: id || undefined }, 'who the series is for', 'audience')}
+        />
+        {all.length > 1 && (
+          <>
+            , after{' '}
+            <Choice
+              label="The series it follows"
+              value={series.follows ?? ''}
+              choices={[
+                ['', 'no other series'],
+                ...all.filter(({ id }) => id !== series.id).map(({ id, name }) => [id, name] as const),
+              ]}
+              onChange={(id) => onPut({ follows: id || undefined }, 'what the series follows')}
+            />
+          </>
+        )}
+        . A rung is earned when it was taught <Times series={series} name="taught" onPut={onPut} /> and practised{' '}
+        <Times series={series} name="practised" onPut={onPut} />; at most{' '}
+        <NumberField
+          label="New ladders an episode at most"
+          value={rulesOf(series).newLadders}
+          limits={LIMITS.SeriesRules.newLadders}
+          className="w-9"
+          onChange={(newLadders) => onPut({ rules: { ...series.rules, newLadders } }, 'the rules', 'new ladders')}
+        />{' '}
+        ladders are new in an episode.
+      </p>
+      <Goals series={series} onPut={onPut} />
+      <When series={series} onPut={onPut} />
+      <Line
+        label="Who this is for"
+        value={series.forWhom}
+        onChange={(forWhom) => onPut({ forWhom }, 'who the series is for', 'for whom')}
+      />
+      <Line
+        label="Check with a professional first"
+        value={series.seeFirst}
+        onChange={(seeFirst) => onPut({ seeFirst }, 'who should see someone first', 'see first')}
+      />
+    </section>
+  );
+}
+
+interface TimesProps extends SeriesPlanProps {
+  readonly name: 'taught' | 'practised';
+}
+
+const Times = ({ series, name, onPut }: TimesProps) => {
+  const now = rulesOf(series)[name];
+  return (
+    <>
+      <NumberField
+        label={`Times ${name} before it is earned`}
+        value={now}
+        limits={LIMITS.SeriesRules[name]}
+        className="w-8"
+        onChange={(times) => onPut({ rules: { ...series.rules, [name]: times } }, 'the rules', name)}
+      />{' '}
+      {now === 1 ? 'time' : 'times'}
+    </>
+  );
+};
+
+/** Rungs it leads to. */
+function Goals({ series, onPut }: SeriesPlanProps) {
+  const catalog = useAppSelector(selectCatalog);
+  const [adding, setAdding] = useState(false);
+  const goals = series.goals ?? [];
+  return (
+    <p>
+      It leads to{' '}
+      {goals.map((goal) => {
+        const entry = catalog.rung(goal);
+        return (
+          <Gone
+            key={rungKey(goal)}
+            words={entry ? `${entry.exercise.name}, ${entry.rung.name}` : rungKey(goal)}
+            does="no longer a goal"
+            onPress={() => onPut({ goals: goals.filter((each) => each !== goal) }, 'the goals')}
+          />
+        );
+      })}
+      <button type="button" className="action text-base" onClick={() => setAdding(true)}>
+        {goals.length === 0 ? 'Choose a goal' : 'One more goal'}
+      </button>
+      {adding && (
+        <Suspense>
+          <RungSheet
+            catalog={catalog}
+            title="A rung the series leads to"
+            onPick={({ exercise, rung }) => {
+              const goal = { exercise: exercise.id, rung: rung.id };
+              setAdding(false);
+              if (!goals.some((each) => rungKey(each) === rungKey(goal)))
+                onPut({ goals: [...goals, goal] }, 'the goals');
+            }}
+            onClose={() => setAdding(false)}
+          />
+        </Suspense>
+      )}
+    </p>
+  );
+}
+
+interface GoneProps {
+  readonly words: string;
+  readonly does: string;
+  readonly onPress: () => void;
+}
+
+/** Something in a list that goes when it is pressed. */
+const Gone = ({ words, does, onPress }: GoneProps) => (
+  <button
+    type="button"
+    className="mr-1 rounded-full border border-line px-2 text-base hover:bg-shade"
+    title={does}
+    onClick={onPress}
+  >
+    {words} <span aria-hidden="true">×</span>
+    <span className="sr-only">, {does}</span>
+  </button>
+);
+
+/** When, where and by whom it is taught. */
+function When({ series, onPut }: SeriesPlanProps) {
+  const rooms = useAppSelector(selectRooms);
+  const teachers = useAppSelector(selectTeachers);
+  const { schedule = {} } = series;
+  const [skipping, setSkipping] = useState('');
+  const put = (change: { readonly [K in keyof Schedule]?: Schedule[K] | undefined }, label: string, field = '') => {
+    const merged = Object.entries({ ...schedule, ...change }).filter(
+      ([, value]) => value !== undefined && value !== '',
+    );
+    onPut({ schedule: merged.length > 0 ? Object.fromEntries(merged) : undefined }, label, field);
+  };
+  return (
+    <div>
+      <p>
+        Taught from{' '}
+        <input
+          type="date"
+          aria-label="The first day"
+          className="field"
+          value={schedule.start ?? ''}
+          onChange={({ target }) => put({ start: target.value || undefined }, 'the first day', 'start')}
+        />{' '}
+        at{' '}
+        <input
+          type="time"
+          aria-label="The time"
+          className="field"
+          value={schedule.time ?? ''}
+          onChange={({ target }) => put({ time: target.value || undefined }, 'the time', 'time')}
+        />{' '}
+        in{' '}
+        <Choice
+          label="Room"
+          value={schedule.room ?? ''}
+          choices={[['', 'no room yet'], ...rooms.map(({ id, name }) => [id, name] as const)]}
+          onChange={(room) => put({ room: room || undefined }, 'the room')}
+        />{' '}
+        by{' '}
+        <Choice
+          label="Teacher of the series"
+          value={schedule.teacher ?? ''}
+          choices={[['', 'no teacher yet'], ...teachers.map(({ id, name }) => [id, name] as const)]}
+          onChange={(teacher) => put({ teacher: teacher || undefined }, 'the teacher')}
+        />{' '}
+        to{' '}
+        <NumberField
+          label="People who come"
+          value={schedule.group ?? 8}
+          limits={LIMITS.Schedule.group}
+          className="w-10"
+          onChange={(group) => put({ group }, 'how many come', 'group')}
+        />{' '}
+        people.
+      </p>
+      <ChipSet
+        legend="Days of the week"
+        all={WEEKDAYS.map((id) => ({ id, name: DAY_WORDS[id] }))}
+        chosen={schedule.days ?? []}
+        onChange={(days) => put({ days: WEEKDAYS.filter((each) => days.includes(each)) }, 'the days')}
+      />
+      <p>
+        Not on{' '}
+        {(schedule.skip ?? []).map((day) => (
+          <Gone
+            key={day}
+            words={dayText(day)}
+            does="teach on it again"
+            onPress={() => put({ skip: schedule.skip?.filter((each) => each !== day) ?? [] }, 'the days skipped')}
+          />
+        ))}
+        <input
+          type="date"
+          aria-label="A day to skip"
+          className="field"
+          value={skipping}
+          onChange={({ target }) => {
+            setSkipping(target.value);
+            if (target.value === '' || schedule.skip?.includes(target.value)) return;
+            put({ skip: [...(schedule.skip ?? []), target.value].sort() }, 'the days skipped');
+            setSkipping('');
+          }}
+        />
+        : the rest moves on.
+      </p>
+    </div>
+  );
+}
+
+interface LineProps {
+  readonly label: string;
+  readonly value: string | undefined;
+  readonly onChange: (line: string | undefined) => void;
+}
+
+/** A line that goes out with the whole series. */
+function Line({ label, value, onChange }: LineProps) {
+  return (
+    <div className="grid gap-x-3 leading-normal sm:grid-cols-[9.5rem_1fr]">
+      <span className="text-base text-soft">{label}</span>
+      <LinesField
+        label={label}
+        hidden
+        value={value ? [value] : []}
+        onChange={(lines) => onChange(lines.join(' ') || undefined)}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { type EditedSeries, editedSeries, type Series, type SeriesEdit } from '@warm-ladder/core/series';
+import { useCallback } from 'react';
+import { noticed } from '../../app/deskState';
+import { selectWholeStudio } from '../../app/selectors';
+import { store, useAppDispatch } from '../../app/store';
+import { changed } from '../../app/studio';
+import { documentOf } from '../../app/studioState';
+
+/** Changes a series, with its classes where they follow, as one step of undo. */
+export function useSeriesEdit(id: string) {
+  const dispatch = useAppDispatch();
+  const take = useCallback(
+    ({ series, classes }: EditedSeries, label: string, field = '') => {
+      const documents = [
+        { kind: 'series' as const, id, after: series },
+        ...classes.map((plan: ClassPlan) => ({ kind: 'classes' as const, id: plan.id, after: plan })),
+      ];
+      dispatch(changed({ documents, label, field }));
+    },
+    [dispatch, id],
+  );
+  const now = useCallback(() => documentOf(store.getState().studio.bundle, 'series', id) as Series | undefined, [id]);
+  return {
+    take,
+    /** Keys of the series itself; `undefined` takes one away. */
+    put: useCallback(
+      (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field = '') => {
+        const series = now();
+        if (!series) return;
+        const merged = Object.entries({ ...series, ...change }).filter(([, value]) => value !== undefined);
+        take({ series: Object.fromEntries(merged) as Series, classes: [] }, label, field);
+      },
+      [now, take],
+    ),
+    edit: useCallback(
+      (edits: readonly SeriesEdit[], label: string) => {
+        const series = now();
+        if (!series || edits.length === 0) return;
+        take(editedSeries(selectWholeStudio(store.getState()), series, edits), label);
+        dispatch(noticed({ text: `${label.charAt(0).toUpperCase()}${label.slice(1)}.` }));
+      },
+      [now, take, dispatch],
+    ),
+  };
+}
