@@ -15,6 +15,7 @@ export default defineConfig({
           'review',
           'mend',
           'propose',
+          'proposeSeries',
           'script',
           'earliest',
           'calendar',

@@ -12,6 +12,7 @@ export * from './parseBrief';
 export * from './parseBundle';
 export * from './problems';
 export * from './proposeBundle';
+export * from './proposeSeriesBundle';
 export * from './references';
 export * from './reviewBundle';
 export * from './steps';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { bundleJsonSchema } from '../formats/bundleSchema';
 import { briefSchema } from '../sequence/briefSchema';
+import { seriesBriefSchema } from '../sequence/seriesBriefSchema';
 
 /** The bounds of a number, as its schema has them. */
 export interface FieldLimits {
@@ -50,8 +51,8 @@ function limitsOfProperty(property: Property): FieldLimits | null {
  */
 export function fieldLimits(): Readonly<Record<string, Readonly<Record<string, FieldLimits>>>> {
   const named = (schema: unknown) => (schema as { $defs: Readonly<Record<string, Defined>> }).$defs;
-  const brief = z.toJSONSchema(briefSchema, { io: 'input' });
-  const objects = { ...named(brief), ...named(bundleJsonSchema()) };
+  const briefs = [briefSchema, seriesBriefSchema].map((schema) => named(z.toJSONSchema(schema, { io: 'input' })));
+  const objects = Object.assign({}, ...briefs, named(bundleJsonSchema())) as Readonly<Record<string, Defined>>;
   return Object.fromEntries(
     Object.entries(objects).flatMap(([name, { properties = {} }]) => {
       const numbers = Object.entries(properties).flatMap(([key, property]) => {

@@ -5,6 +5,7 @@ import type { ClassPlan, RungBlock, TimedClass } from '../plan';
 import type { Catalog, RungEntry } from '../repertoire';
 import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
 import { straysOf } from '../school';
+import { heatMinutesOf } from '../series';
 import { type Past, strayFrom } from './orders';
 
 /** A block that stands at a place of the class whatever else is in it. */
@@ -37,6 +38,8 @@ export interface Search {
   /** Keys of the rungs of proposals made already, each. */
   readonly others: ReadonlyArray<ReadonlySet<string>>;
   readonly freedoms: Freedoms;
+  /** Heat-minutes it may have at most, where it is a step of a series. */
+  readonly mostWork?: number;
 }
 
 /** A class as it is tried, and how far it is from what is wanted. */
@@ -59,6 +62,9 @@ const OTHER_SCHOOL = 2;
 const CHANGE = 0.2;
 /** Seconds from its aim that a class may be, and the seconds beyond that cost as much as a look. */
 const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
+
+/** Heat-minutes over the most, as a share of them, that cost as much as a look. */
+const WORK_A_LOOK = 0.03;
 
 /** The most rungs that two proposals may share, of those that either has. */
 export const MOST_ALIKE = 0.7;
@@ -85,6 +91,10 @@ export function costOf(search: Search, measure: ClassMeasure): number {
   cost += STRAY * (timed.blocks.length - new Set(timed.blocks.map(({ entry }) => entry)).size);
   for (const { change } of timed.sequence) if (change.places.length > 1) cost += CHANGE;
   if (beginsElsewhere(search, timed)) cost += STRAY;
+  if (search.mostWork !== undefined) {
+    const over = heatMinutesOf(search.catalog, timed) / search.mostWork - 1;
+    if (over > 0) cost += 1 + over / WORK_A_LOOK;
+  }
   cost += OTHER_SCHOOL * straysIn(search, timed);
   for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;
   for (const wish of mustHave) if (!timed.blocks.some(({ entry }) => names(wish, entry))) cost += MISSING;

@@ -23,8 +23,8 @@ import {
   type TimedClass,
 } from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
-import { type ClassMeasure, conditionsOf, limitsOf, measureClass, metBefore, type ReviewContext } from '../review';
-import type { Series } from '../series';
+import { type ClassMeasure, conditionsOf, limitsOf, measureClass, type ReviewContext } from '../review';
+import { broughtBefore, doingsOf, type Series } from '../series';
 import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
@@ -105,7 +105,7 @@ const SEEDS_APART = 7919;
 const SPARE_SEARCHES = 1;
 
 /** One class, searched for until nothing in it should not be taught. @param most searches at most */
-function found(
+export function found(
   search: Search,
   brief: Brief,
   seed: number,
@@ -144,21 +144,23 @@ export function searchFor(
   freedoms: Search['freedoms'] = { doses: true },
 ): Search {
   const { catalog } = studio;
-  const { series, before } = pastOf(studio, brief);
+  const { series, before, learnt } = pastOf(studio, brief);
   const audience = studio.audienceOf(brief.audience ?? series?.audience);
   const order: Order = brief.order ?? series?.order ?? catalog.method.order;
   const frame = frameOf(catalog, brief, order, audience);
   const conditions = conditionsOf(frame, audience);
-  const earlier = series && brief.episode ? metBefore(series, brief.episode - 1, studio.classOf) : new Set<string>();
+  const earlier = learnt ? new Set(learnt.keys.filter((key) => learnt.count(key).taught > 0)) : new Set<string>();
   const { homeHeat } = limitsOf(catalog.method, audience);
   const { props, mustNot, mustHave = [], locked = [] } = brief;
   const pool = poolOf(catalog, { audience, conditions, props, mustNot, homeHeat, earlier });
-  const fit = pool.fine.length >= ENOUGH ? pool.fine : pool.fit;
+  const open = (all: readonly RungEntry[]) => (learnt ? all.filter((entry) => learnt.open(catalog, entry)) : all);
+  const fine = open(pool.fine);
+  const fit = fine.length >= ENOUGH ? fine : open(pool.fit);
   const asked = (entry: RungEntry) =>
     mustHave.some((wish) => names(wish, entry)) || locked.some(({ block }) => catalog.rung(block) === entry);
   return {
     catalog,
-    context: { audience, earlier, today } satisfies ReviewContext,
+    context: { audience, earlier, today, place: series ? 'episode' : 'alone' } satisfies ReviewContext,
     conditions,
     frame,
     order,
@@ -177,11 +179,19 @@ export function searchFor(
 /** With so many rungs that ask nothing of anybody, none that has to be adapted is needed. */
 const ENOUGH = 60;
 
-/** The series a class is for, and the episode before it. */
-function pastOf({ seriesOf, classOf }: Studio, { series: id, episode }: Brief) {
+/** The series a class is for, the episode before it, and what has been learnt by then. */
+function pastOf(studio: Studio, { series: id, episode }: Brief) {
+  const { seriesOf, classOf } = studio;
   const series = seriesOf(id);
-  const before = series && episode && episode > 1 ? series.episodes[episode - 2]?.class : undefined;
-  return { series, before: before === undefined ? undefined : classOf(before) };
+  if (!series || !episode) return { series };
+  const past = series.episodes.slice(0, episode - 1);
+  const learnt = broughtBefore(studio, series);
+  for (const { class: own } of past) {
+    const plan = classOf(own);
+    if (plan) learnt.add(doingsOf(plan));
+  }
+  const before = past.at(-1)?.class;
+  return { series, learnt, before: before === undefined ? undefined : classOf(before) };
 }
 
 const endOf = ({ blocks }: ClassPlan): string[] =>

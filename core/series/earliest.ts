@@ -44,18 +44,7 @@ interface State {
  * needed ladders begin when, under the most new ladders an episode may have. The series' own episodes are left aside.
  */
 export function earliest(studio: SeriesStudio, series: Series, goal: RungEntry): Earliest {
-  const { catalog } = studio;
-  const before = broughtBefore(studio, series);
-  const needed = neededFor(catalog, goal, before);
-  if (needed === null) return { rung: goal.key, earliest: null, path: [], missing: [] };
-  const follows = followedBy(studio, series).length > 0;
-  const found = search(needed, series, follows, before);
-  const path = found.taught
-    .flatMap((episode, i): PathStep[] => {
-      const rung = needed[i]?.entry.key;
-      return rung === undefined || episode === 0 ? [] : [{ rung, episode, as: 'taught' }];
-    })
-    .sort((a, b) => a.episode - b.episode);
+  const { earliest: first, path, atMost } = wayTo(studio, series, [goal]);
   const brought = new Set(
     series.episodes.flatMap(({ class: id }) => {
       const plan = studio.classOf(id);
@@ -63,11 +52,30 @@ export function earliest(studio: SeriesStudio, series: Series, goal: RungEntry):
     }),
   );
   const missing = path.map(({ rung }) => rung).filter((rung) => !brought.has(rung));
-  return { rung: goal.key, earliest: found.episode, path, missing, ...(found.atMost ? { atMost: true as const } : {}) };
+  return { rung: goal.key, earliest: first, path, missing, ...(atMost ? { atMost: true as const } : {}) };
 }
 
-/** All that must still be earned before a rung is open, what is needed before what needs it; `null` where that is a ring. */
-function neededFor(catalog: Catalog, goal: RungEntry, before: Learnt): readonly Needed[] | null {
+/** The way to several rungs at once: the first episode in which all of them are open, and what is taught when. */
+export function wayTo(
+  studio: SeriesStudio,
+  series: Series,
+  goals: readonly RungEntry[],
+): Pick<Earliest, 'earliest' | 'path'> & { readonly atMost: boolean } {
+  const before = broughtBefore(studio, series);
+  const needed = neededFor(studio.catalog, goals, before);
+  if (needed === null) return { earliest: null, path: [], atMost: false };
+  const found = search(needed, series, followedBy(studio, series).length > 0, before);
+  const path = found.taught
+    .flatMap((episode, i): PathStep[] => {
+      const rung = needed[i]?.entry.key;
+      return rung === undefined || episode === 0 ? [] : [{ rung, episode, as: 'taught' }];
+    })
+    .sort((a, b) => a.episode - b.episode);
+  return { earliest: found.episode, path, atMost: found.atMost };
+}
+
+/** All that must still be earned before some rungs are open, what is needed before what needs it; `null` where that is a ring. */
+function neededFor(catalog: Catalog, goals: readonly RungEntry[], before: Learnt): readonly Needed[] | null {
   const order: RungEntry[] = [];
   const state = new Map<RungEntry, 'open' | 'done'>();
   let ring = false;
@@ -78,9 +86,11 @@ function neededFor(catalog: Catalog, goal: RungEntry, before: Learnt): readonly 
     state.set(entry, 'open');
     for (const need of needsOf(catalog, entry)) if (!before.earned(need.key)) visit(need);
     state.set(entry, 'done');
-    if (entry !== goal) order.push(entry);
+    order.push(entry);
   };
-  visit(goal);
+  for (const goal of goals) {
+    for (const need of needsOf(catalog, goal)) if (!before.earned(need.key)) visit(need);
+  }
   if (ring) return null;
   const places = new Map(order.map((entry, i) => [entry, i]));
   const ladders = [...new Set(order.map(({ exercise }) => exercise.id))];

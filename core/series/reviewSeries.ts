@@ -1,4 +1,5 @@
-import type { ClassPlan } from '../plan';
+import type { ClassPlan, TimedClass } from '../plan';
+import type { Catalog } from '../repertoire';
 import { type ClassReview, type ReviewContext, reviewClass, SEVERITIES } from '../review';
 import { type Earning, type EpisodeEarning, earningOf } from './earning';
 import { followedBy, rulesOf } from './learning';
@@ -81,16 +82,19 @@ const alike = (a: ReviewContext, b: ReviewContext): boolean =>
   a.earlier?.size === b.earlier?.size &&
   [...(a.earlier ?? [])].every((key) => b.earlier?.has(key));
 
+/** Heat × minutes of work over a class, whatever the doses. */
+export const heatMinutesOf = (catalog: Catalog, { blocks }: Pick<TimedClass, 'blocks'>): number =>
+  blocks.reduce((sum, { entry, work }) => sum + (catalog.heat(entry) * work) / 60, 0);
+
 /** Heat-minutes, and the share of the work that is known from before; what is only shown is no work of the recap. */
 function workOf({ recapped }: EpisodeEarning, { timed, subject }: ClassReview) {
-  let [work, recap, heatMinutes] = [0, 0, 0];
+  let [work, recap] = [0, 0];
   for (const block of timed.blocks) {
-    heatMinutes += (subject.catalog.heat(block.entry) * block.work) / 60;
     if (block.shown) continue;
     work += block.work;
     if (recapped.has(block.entry.key)) recap += block.work;
   }
-  return { heatMinutes, recapShare: work > 0 ? recap / work : 0 };
+  return { heatMinutes: heatMinutesOf(subject.catalog, timed), recapShare: work > 0 ? recap / work : 0 };
 }
 
 function findingsIn(subject: SeriesSubject): SeriesFinding[] {
@@ -106,7 +110,9 @@ function findingsIn(subject: SeriesSubject): SeriesFinding[] {
         value,
         limit,
         unit: rule.unit,
-        message: sentence,
+        get message() {
+          return sentence();
+        },
         mend: mend ?? NO_WAY,
       };
     }),

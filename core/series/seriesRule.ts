@@ -75,7 +75,8 @@ export interface SeriesFound {
   readonly severity?: Severity;
   readonly value: number;
   readonly limit: number;
-  readonly sentence: string;
+  /** Put together when somebody reads it. */
+  readonly sentence: () => string;
   readonly mend?: () => readonly SeriesRemedy[];
 }
 

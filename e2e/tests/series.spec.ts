@@ -49,3 +49,31 @@ test('a mark opens its class at that block', async ({ page, studio }) => {
   await expect(page).toHaveURL(/\/class\/bench-to-mat-1\?block=/);
   await expect(page.getByLabel('Name of the class')).toHaveValue(/^Bench to mat 1/);
 });
+
+test('from a goal and an audience to a series with dates: too few episodes are said with how many would do, then it is taken', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/series/plan`);
+  await page.getByLabel('Audience of the series').selectOption({ label: 'Throwing-room potters' });
+  await page.getByRole('button', { name: 'Choose a goal' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('searchbox').fill('leg lower straight');
+  await sheet
+    .getByRole('button', { name: /Straight, one foot down/ })
+    .first()
+    .click();
+  await page.getByLabel('Episodes').fill('2');
+  await page.getByLabel('Minutes each').fill('20');
+  await page.getByLabel('The first day').fill('2027-01-12');
+  await page.getByRole('button', { name: 'Plan two series' }).click();
+  await expect(page.getByRole('alert')).toContainText('2 episodes are too few, 5 would do');
+  await page.getByLabel('Episodes').fill('5');
+  await page.getByRole('button', { name: 'Plan others' }).click();
+  await page.getByRole('button', { name: 'Take this series' }).first().click({ timeout: 60_000 });
+  await expect(page).toHaveURL(/\/series\/(?!plan)/);
+  await expect(page.getByText(/^5 episodes/)).toBeVisible();
+  await expect(page.getByText('Every rung is open when it comes')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The climb' }).getByText('Feb 9')).toBeVisible();
+  await saved(page);
+});

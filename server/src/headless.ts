@@ -1,6 +1,6 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import type { Bundle } from '@warm-ladder/core/formats';
+import { type Bundle, type ParsedBrief, pathText } from '@warm-ladder/core/formats';
 import type { Series, SeriesStudio } from '@warm-ladder/core/series';
 import { readFiles, UnreadableFile } from './files';
 
@@ -99,4 +99,18 @@ export function seriesIn({ seriesOf }: Pick<SeriesStudio, 'seriesOf'>, id: strin
   const series = seriesOf(id);
   if (!series) throw new Refused(`There is no series “${id}” in these files; expected the id of one.`);
   return series;
+}
+
+/** The brief in a file. @throws Refused when none is named, or with every problem of it, each with its path */
+export function briefIn<T>(file: string | undefined, parse: (text: string) => ParsedBrief<T>): T {
+  if (file === undefined) throw new Refused('Name the brief: --brief BRIEF.json.');
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch {
+    throw new Refused(`${file}, the file: It can’t be opened; expected a brief.`);
+  }
+  const parsed = parse(text);
+  if (parsed.ok) return parsed.brief;
+  throw new Refused(parsed.problems.map(({ path, message }) => `${file}, ${pathText(path)}: ${message}`).join('\n'));
 }

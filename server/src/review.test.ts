@@ -35,7 +35,9 @@ test('a sound bundle prints one document and exits 0, though it has findings', (
 
 test('a stop exits 1, and the document is printed all the same', () => {
   const method = { limits: { homeHeat: 1 } };
-  const { status, stdout } = review({ 'stop.json': bundleOf({ method, classes: [classOf([block('earned/high')])], series: [] }) });
+  const { status, stdout } = review({
+    'stop.json': bundleOf({ method, classes: [classOf([block('earned/high')])], series: [] }),
+  });
   expect(status).toBe(1);
   expect(JSON.parse(stdout).classes['test-class'].findings[0]).toMatchObject({ severity: 'stop' });
 }, 30_000);

@@ -49,7 +49,8 @@ const rungUnearned: SeriesRule = {
             episode: each.episode,
             blocks,
             severity: severityOf(subject, entry),
-            sentence: `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)} before it.`,
+            sentence: () =>
+              `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)} before it.`,
             mend: () => [
               ...lowerInstead(subject, each, entry, blocks),
               ...practisedEarlier(subject, each, entry),
@@ -85,7 +86,8 @@ const optionUnearned: SeriesRule = {
               episode: each.episode,
               blocks: [index],
               severity: severityOf(subject, entry),
-              sentence: `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)} before it.`,
+              sentence: () =>
+                `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)} before it.`,
               mend: () => [
                 {
                   label: `Do not offer ${rungTitle(entry)}`,
@@ -118,6 +120,12 @@ function openBeside(
   );
 }
 
+/** From which episode on a rung can be had, in words. */
+function whenOpen({ studio, series }: SeriesSubject, entry: RungEntry): string {
+  const { earliest: first } = earliest(studio, series, entry);
+  return first === null ? 'it can never be: what it needs comes back to itself' : `it can be from episode ${first} on`;
+}
+
 const goalUnreached: SeriesRule = {
   code: 'GOAL_UNREACHED',
   severity: 'fix',
@@ -142,14 +150,11 @@ const goalUnreached: SeriesRule = {
         ),
       );
       if (reached) return [];
-      const { earliest: first } = earliest(studio, series, entry);
-      const when =
-        first === null ? 'it can never be: what it needs comes back to itself' : `it can be from episode ${first} on`;
       return [
         {
           ...THERE,
           episode: last.episode,
-          sentence: `The goal ${rungTitle(entry)} is not reached; ${when}.`,
+          sentence: () => `The goal ${rungTitle(entry)} is not reached; ${whenOpen(subject, entry)}.`,
         },
       ];
     });

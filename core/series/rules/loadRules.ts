@@ -27,7 +27,8 @@ const recapLow: SeriesRule = {
         episode: each.episode,
         value: each.recapShare,
         limit: rules.recapShare,
-        sentence: `${episodeName(each)}: ${percent(each.recapShare)} of the work is known from before, ${percent(rules.recapShare)} at least keeps what was learnt.`,
+        sentence: () =>
+          `${episodeName(each)}: ${percent(each.recapShare)} of the work is known from before, ${percent(rules.recapShare)} at least keeps what was learnt.`,
       })),
 };
 
@@ -44,7 +45,8 @@ const newLaddersMany: SeriesRule = {
         episode: each.episode,
         value: each.newLadders.length,
         limit: rules.newLadders,
-        sentence: `${episodeName(each)}: ${each.newLadders.length} ladders are new (${each.newLadders.map((id) => catalog.exercise(id)?.name ?? id).join(', ')}), ${rules.newLadders} at most can be learnt at once.`,
+        sentence: () =>
+          `${episodeName(each)}: ${each.newLadders.length} ladders are new (${each.newLadders.map((id) => catalog.exercise(id)?.name ?? id).join(', ')}), ${rules.newLadders} at most can be learnt at once.`,
       })),
 };
 
@@ -68,7 +70,8 @@ const heatMinutesSteep: SeriesRule = {
           episode: each.episode,
           value: each.heatMinutes,
           limit,
-          sentence: `${episodeName(each)} is ${rise} % more work than the hardest before it, ${percent(rules.heatRise)} at most is a step people can take.`,
+          sentence: () =>
+            `${episodeName(each)} is ${rise} % more work than the hardest before it, ${percent(rules.heatRise)} at most is a step people can take.`,
           mend: () => swappedBeside(subject, each),
         },
       ];
@@ -96,7 +99,8 @@ const easierMissing: SeriesRule = {
           episode: each.episode,
           value: rules.easierEvery,
           limit: rules.easierEvery - 1,
-          sentence: `${episodeName(each)} is the ${ordinal(rules.easierEvery)} in a row that is no easier than the one before it. Make one of them easier.`,
+          sentence: () =>
+            `${episodeName(each)} is the ${ordinal(rules.easierEvery)} in a row that is no easier than the one before it. Make one of them easier.`,
           mend: () => swappedBeside(subject, each),
         },
       ];
@@ -127,7 +131,8 @@ const lengthsDiffer: SeriesRule = {
         episode: longest.episode,
         value: ratio,
         limit: LONGER,
-        sentence: `${episodeName(longest)} is meant for ${longest.plan.targetMinutes} minutes, ${episodeName(shortest)} for ${shortest.plan.targetMinutes}.`,
+        sentence: () =>
+          `${episodeName(longest)} is meant for ${longest.plan.targetMinutes} minutes, ${episodeName(shortest)} for ${shortest.plan.targetMinutes}.`,
       },
     ];
   },
@@ -148,7 +153,7 @@ const audiencesDiffer: SeriesRule = {
       .map((each) => ({
         ...THERE,
         episode: each.episode,
-        sentence: `${episodeName(each)} is for ${name(each.plan.audience)}, the series for ${name(whose)}.`,
+        sentence: () => `${episodeName(each)} is for ${name(each.plan.audience)}, the series for ${name(whose)}.`,
       }));
   },
 };
@@ -193,7 +198,7 @@ const coverageMissing: SeriesRule = {
     return missing.map((what) => ({
       ...THERE,
       episode: last.episode,
-      sentence: `${what}, though this audience can take it.`,
+      sentence: () => `${what}, though this audience can take it.`,
     }));
   },
 };
@@ -218,7 +223,8 @@ const sidesUneven: SeriesRule = {
         episode: most.episode,
         value: share,
         limit: SIDES_SHARE,
-        sentence: `The ${left > right ? 'left' : 'right'} side does ${percent(share)} more of the one-sided work over the series, most of it in ${episodeName(most)}.`,
+        sentence: () =>
+          `The ${left > right ? 'left' : 'right'} side does ${percent(share)} more of the one-sided work over the series, most of it in ${episodeName(most)}.`,
       },
     ];
   },
@@ -242,7 +248,8 @@ const firstSideAlways: SeriesRule = {
       {
         ...THERE,
         episode: last.episode,
-        sentence: `Every class begins on the ${firsts[0]}: the other side is always the tired one. Begin some of them on the other side.`,
+        sentence: () =>
+          `Every class begins on the ${firsts[0]}: the other side is always the tired one. Begin some of them on the other side.`,
         mend: () =>
           episodes.slice(-Math.floor(episodes.length / 2)).map(({ plan, episode }) => ({
             label: `Begin episode ${episode + 1} on the ${firsts[0] === 'left' ? 'right' : 'left'}`,
@@ -287,7 +294,8 @@ const cueWorn: SeriesRule = {
               episode: where.at(-1)?.episode ?? 0,
               value: where.length,
               limit: OFTEN,
-              sentence: `“${text}” is said in ${where.length} episodes. Say it otherwise in some, or flow what is known.`,
+              sentence: () =>
+                `“${text}” is said in ${where.length} episodes. Say it otherwise in some, or flow what is known.`,
             },
           ],
     );

@@ -31,7 +31,7 @@ const teacherNotCleared: SeriesRule = {
       const too = (sentence: string) => ({
         ...THERE,
         episode: each.episode,
-        sentence: `${episodeName(each)}: ${sentence}`,
+        sentence: () => `${episodeName(each)}: ${sentence}`,
       });
       const found: SeriesFound[] = [];
       const [hottest] = each.timed.blocks.toSorted(
@@ -75,7 +75,7 @@ const dateClash: SeriesRule = {
       const clash = (sentence: string) => ({
         ...THERE,
         episode,
-        sentence: `Episode ${episode + 1}, ${day}: ${sentence}`,
+        sentence: () => `Episode ${episode + 1}, ${day}: ${sentence}`,
       });
       const found: SeriesFound[] = [];
       if (skipped.has(day)) found.push(clash('the day is skipped.'));
@@ -122,7 +122,7 @@ const propsShort: SeriesRule = {
             episode: each.episode,
             value: group,
             limit: there,
-            sentence: `${episodeName(each)} needs ${group} of “${prop.name}”; ${room.name} has ${there}.`,
+            sentence: () => `${episodeName(each)} needs ${group} of “${prop.name}”; ${room.name} has ${there}.`,
           },
         ];
       }),
@@ -145,7 +145,7 @@ const roomSmall: SeriesRule = {
         episode: 0,
         value: group,
         limit: room.size,
-        sentence: `${group} people come, and ${room.name} holds ${room.size}.`,
+        sentence: () => `${group} people come, and ${room.name} holds ${room.size}.`,
       },
     ];
   },
@@ -170,7 +170,7 @@ const propOnce: SeriesRule = {
         .map(([, prop]) => ({
           ...THERE,
           episode: each.episode,
-          sentence: `${episodeName(each)} alone needs “${prop.name}”.`,
+          sentence: () => `${episodeName(each)} alone needs “${prop.name}”.`,
         })),
     );
   },

@@ -21,6 +21,7 @@ const VIEWS = {
   'room/:id': () => import('../views/script/RoomCardView'),
   'rehearse/:id': () => import('../views/rehearse/RehearseView'),
   'script/:id?': () => import('../views/script/ScriptView'),
+  'series/plan': () => import('../views/propose/PlanSeriesView'),
   'series/:id?': () => import('../views/series/SeriesView'),
 };
 

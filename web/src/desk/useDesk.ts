@@ -2,15 +2,24 @@ import type { Fix } from '@warm-ladder/core/mend';
 import type { MethodFile } from '@warm-ladder/core/method';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import type { ReviewContext } from '@warm-ladder/core/review';
-import type { Brief } from '@warm-ladder/core/sequence';
+import type { Brief, SeriesBrief } from '@warm-ladder/core/sequence';
 import type { Effect, Outline } from '@warm-ladder/core/versions';
 import { proxy, type Remote } from 'comlink';
 import { useMemo } from 'react';
 import { reviewContext, selectAudiences, selectCatalogSource, selectClasses, selectSeries } from '../app/selectors';
-import { store } from '../app/store';
+import { type RootState, store } from '../app/store';
 import { today } from '../app/today';
 import { atDesk } from './desk';
-import type { DeskWork, FindingName, FittedClass, LevelledClass, MendedClass, ProposedClasses } from './worker';
+import type {
+  Around,
+  DeskWork,
+  FindingName,
+  FittedClass,
+  LevelledClass,
+  MendedClass,
+  PlannedSeries,
+  ProposedClasses,
+} from './worker';
 
 /** What can be worked out about a class, each on the class as it is when asked. */
 export interface Desk {
@@ -57,14 +66,22 @@ export const effectsOnClass = (plan: ClassPlan): Promise<readonly Effect[]> =>
 export const outlineUnder = (plan: ClassPlan, method: MethodFile | undefined): Promise<Outline> =>
   aboutClass(plan, (work, context) => work.outline(plan, context, method));
 
-/** Classes for a brief, from the studio as it is now. @param onTried told the share of the work that is done, 0 to 1 */
-export function proposed(brief: Brief, onTried: (share: number) => unknown): Promise<ProposedClasses> {
+/** What a brief's ids name, as the studio is now. */
+const around = (state: RootState): Around => ({
+  audiences: selectAudiences(state),
+  classes: selectClasses(state),
+  series: selectSeries(state),
+  today: today(),
+});
+
+/** Classes for a brief, from the studio as it is now. @param onShare told the share of the work that is done, 0 to 1 */
+export function proposed(brief: Brief, onShare: (share: number) => unknown): Promise<ProposedClasses> {
   const state = store.getState();
-  const around = {
-    audiences: selectAudiences(state),
-    classes: selectClasses(state),
-    series: selectSeries(state),
-    today: today(),
-  };
-  return atDesk(selectCatalogSource(state), (work) => work.propose(brief, around, proxy(onTried)));
+  return atDesk(selectCatalogSource(state), (work) => work.propose(brief, around(state), proxy(onShare)));
+}
+
+/** Whole series for a brief, likewise. */
+export function plannedSeries(brief: SeriesBrief, onShare: (share: number) => unknown): Promise<PlannedSeries> {
+  const state = store.getState();
+  return atDesk(selectCatalogSource(state), (work) => work.proposeSeries(brief, around(state), proxy(onShare)));
 }

@@ -13,8 +13,16 @@ import type { MethodFile } from '@warm-ladder/core/method';
 import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Finding, measureClass, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
-import { type Brief, type Proposal, type Proposed, propose } from '@warm-ladder/core/sequence';
-import type { Series } from '@warm-ladder/core/series';
+import {
+  type Brief,
+  type Proposal,
+  type Proposed,
+  propose,
+  proposeSeries,
+  type SeriesBrief,
+  type SeriesProposal,
+} from '@warm-ladder/core/sequence';
+import type { Series, WholeStudio } from '@warm-ladder/core/series';
 import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
 import { expose } from 'comlink';
 
@@ -34,6 +42,12 @@ export type LevelledClass = Pick<Levelled, 'edits' | 'told' | 'seconds'>;
 export type ProposedClass = Pick<Proposal, 'plan' | 'standing' | 'why'>;
 export interface ProposedClasses extends Pick<Proposed, 'clashes' | 'evaluated'> {
   readonly proposals: readonly ProposedClass[];
+}
+
+/** What is told of series planned: their reviews are made anew where they are shown. */
+export interface PlannedSeries {
+  readonly proposals: ReadonlyArray<Pick<SeriesProposal, 'series' | 'classes' | 'counts' | 'why'>>;
+  readonly clashes: readonly string[];
 }
 
 /** What a brief's ids name, beside the repertoire. */
@@ -58,6 +72,22 @@ function used(): CatalogSource {
 }
 
 /** The heavy work at a class, away from the page. */
+const named =
+  <T extends { readonly id: string }>(list: readonly T[]) =>
+  (id: string | undefined) =>
+    list.find((each) => each.id === id);
+
+/** A studio as a search needs it: who teaches, and where, is the calendar's. */
+const studioAround = ({ audiences, classes, series }: Around): WholeStudio => ({
+  catalog: known(),
+  audienceOf: named(audiences),
+  classOf: named(classes),
+  seriesOf: named(series),
+  allSeries: series,
+  teacherOf: () => undefined,
+  roomOf: () => undefined,
+});
+
 const work = {
   /** Takes the repertoire and the method that all that follows is worked out with. */
   use(handed: CatalogSource): void {
@@ -85,21 +115,23 @@ const work = {
     { audiences, classes, series, today }: Around,
     onTried: (share: number) => void,
   ): ProposedClasses {
-    const named =
-      <T extends { readonly id: string }>(list: readonly T[]) =>
-      (id: string | undefined) =>
-        list.find((each) => each.id === id);
-    const studio = {
-      catalog: known(),
-      audienceOf: named(audiences),
-      classOf: named(classes),
-      seriesOf: named(series),
-    };
+    const studio = studioAround({ audiences, classes, series, today });
     const { proposals, clashes, evaluated } = propose(studio, brief, today, (tried, of) => {
       onTried(tried / of);
       return true;
     });
     return { proposals: proposals.map(({ plan, standing, why }) => ({ plan, standing, why })), clashes, evaluated };
+  },
+  /** Whole series, their classes among them. */
+  proposeSeries(brief: SeriesBrief, around: Around, onShare: (share: number) => void): PlannedSeries {
+    const { proposals, clashes } = proposeSeries(studioAround(around), brief, around.today, (done, of) => {
+      onShare(done / of);
+      return true;
+    });
+    return {
+      proposals: proposals.map(({ series, classes, counts, why }) => ({ series, classes, counts, why })),
+      clashes,
+    };
   },
   /** A lower and a higher rung beside every block. */
   levels(plan: ClassPlan, context: ReviewContext): LevelledClass {

@@ -22,6 +22,12 @@ export const LIMITS = {
   Line: {
     pass: { min: 1, max: 2, whole: true },
   },
+  SeriesBrief: {
+    episodes: { min: 1, max: 52, whole: true },
+    minutes: { min: 10, max: 240 },
+    proposals: { min: 1, max: 4, whole: true },
+    seed: { min: 0, max: 2147483647, whole: true },
+  },
   Method: {
     secondsPerCount: { min: 0.25, max: 6 },
     restBetweenSetsSeconds: { min: 0, max: 300 },

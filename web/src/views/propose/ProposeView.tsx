@@ -2,13 +2,12 @@ import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS } from '@warm-ladder/c
 import { type ClassPlan, isRungBlock } from '@warm-ladder/core/plan';
 import type { Brief } from '@warm-ladder/core/sequence';
 import type { Series } from '@warm-ladder/core/series';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '../../app/freeId';
 import { selectAudiences, selectCatalog, selectSeries } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { changed } from '../../app/studio';
-import { stopDesk } from '../../desk/desk';
 import { proposed } from '../../desk/useDesk';
 import type { ProposedClass, ProposedClasses } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
@@ -17,6 +16,8 @@ import { NumberField } from '../../parts/NumberField';
 import { PositionOptions } from '../../parts/PositionOptions';
 import { BriefMore } from './BriefMore';
 import { ProposalCard } from './ProposalCard';
+import { SearchState } from './SearchState';
+import { useSearch } from './useSearch';
 import { WishList } from './WishList';
 
 /** From who, how long and what about to classes that hold: a brief as one sentence, and what answers it. */
@@ -31,7 +32,7 @@ export function Component() {
     ...(audiences[0] && { audience: audiences[0].id }),
   }));
   const set = (more: Partial<Brief>) => setBrief((now) => cleaned({ ...now, ...more }));
-  const { answer, share, ask, stop } = useProposals();
+  const { answer, share, ask, stop } = useSearch(proposed);
   const [kept, setKept] = useState<Kept | null>(null);
 
   const again = (seed: number) => {
@@ -135,20 +136,7 @@ export function Component() {
           </Link>
         </div>
       </form>
-      {share !== null && (
-        <div className="mt-6 flex items-center gap-4">
-          <progress aria-label="How far it is" className="h-2 w-64 accent-heat-3" value={share} max={1} />
-          <span className="text-soft">{Math.round(share * 100)} %</span>
-          <button type="button" className="action text-sm" onClick={stop}>
-            Stop
-          </button>
-        </div>
-      )}
-      {typeof answer === 'string' && (
-        <p role="alert" className="mt-6">
-          {answer}
-        </p>
-      )}
+      <SearchState answer={answer} share={share} onStop={stop} />
       {answer !== null && typeof answer !== 'string' && (
         <Answer answer={answer} kept={kept} setKept={setKept} onTake={take} />
       )}
@@ -220,31 +208,3 @@ function Answer({ answer: { proposals, clashes }, kept, setKept, onTake }: Answe
 }
 
 const NOTHING: ReadonlySet<string> = new Set();
-
-/** The search as a view sees it: what it answered, how far it is, and how it is begun and stopped. */
-function useProposals() {
-  const [answer, setAnswer] = useState<ProposedClasses | string | null>(null);
-  const [share, setShare] = useState<number | null>(null);
-  const running = useRef(0);
-  useEffect(
-    () => () => {
-      if (running.current > 0) stopDesk();
-    },
-    [],
-  );
-  const ask = async (brief: Brief) => {
-    setShare(0);
-    setAnswer(null);
-    running.current += 1;
-    try {
-      // What was told before it was stopped may arrive after that.
-      setAnswer(await proposed(brief, (done) => running.current > 0 && setShare(done)));
-    } catch (error) {
-      setAnswer((error as Error).message);
-    } finally {
-      running.current -= 1;
-      setShare(null);
-    }
-  };
-  return { answer, share, ask, stop: stopDesk };
-}

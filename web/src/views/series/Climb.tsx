@@ -21,7 +21,8 @@ interface ClimbProps {
   readonly dates: ReadonlyArray<string | null>;
   /** The episode the series is at, by its place. */
   readonly at: number | null;
-  readonly onMove: (step: ClimbStep, to: number) => void;
+  /** `null` where it is only looked at. */
+  readonly onMove: ((step: ClimbStep, to: number) => void) | null;
 }
 
 /** Pixels: a step up within a ladder, the least height of a row, a mark. */
@@ -37,14 +38,14 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
   const drop = ({ active, over }: DragEndEvent) => {
     const step = active.data.current as ClimbStep | undefined;
     const to = over?.data.current as { episode: number } | undefined;
-    if (step && to && to.episode !== step.episode) onMove(step, to.episode);
+    if (step && to && to.episode !== step.episode) onMove?.(step, to.episode);
   };
   const columns = `12rem repeat(${episodes.length}, minmax(${COLUMN}rem, 1fr))`;
   return (
     <section aria-label="The climb" className="mt-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="font-name text-xl font-semibold">The climb</h2>
-        <Legend />
+        <Legend moves={onMove !== null} />
       </div>
       <DndContext sensors={sensors} onDragEnd={drop}>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be scrolled by keyboard too. */}
@@ -186,7 +187,7 @@ interface MarkProps {
   /** Pixels from the middle: rungs of one episode stand beside one another. */
   readonly beside: number;
   readonly last: number;
-  readonly onMove: (step: ClimbStep, to: number) => void;
+  readonly onMove: ClimbProps['onMove'];
 }
 
 const AS_WORDS = { taught: 'taught', practised: 'practised', recapped: 'done again' } as const;
@@ -197,6 +198,7 @@ function Mark({ step, line, to, bottom, beside, last, onMove }: MarkProps) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({
     id: `${step.key} ${step.episode}`,
     data: step,
+    disabled: onMove === null,
   });
   const [focused, setFocused] = useState(false);
   const words = [
@@ -212,7 +214,7 @@ function Mark({ step, line, to, bottom, beside, last, onMove }: MarkProps) {
     if (event.altKey) {
       event.preventDefault();
       const goal = step.episode + by;
-      if (goal >= 0 && goal <= last) onMove(step, goal);
+      if (goal >= 0 && goal <= last) onMove?.(step, goal);
       return;
     }
     const marks = [...document.querySelectorAll<HTMLElement>(`[data-climb="${line.exercise}"]`)];
@@ -239,7 +241,7 @@ function Mark({ step, line, to, bottom, beside, last, onMove }: MarkProps) {
       onFocus={() => setFocused(true)}
       onBlur={() => setFocused(false)}
       onKeyDown={press}
-      onClick={() => void navigate(to)}
+      onClick={() => onMove !== null && void navigate(to)}
     >
       {step.early ? '!' : step.step + 1}
     </button>
@@ -253,7 +255,7 @@ const LOOKS: Readonly<Record<ClimbStep['as'], string>> = {
   recapped: 'border border-soft bg-sheet text-soft',
 };
 
-const Legend = () => (
+const Legend = ({ moves }: { readonly moves: boolean }) => (
   <p className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm text-soft">
     <span>The number is the rung.</span>
     <Sample look={LOOKS.taught}>taught</Sample>
@@ -261,7 +263,7 @@ const Legend = () => (
     <Sample look={LOOKS.recapped}>done again</Sample>
     <Sample look={`${LOOKS.recapped} outline-2 outline-offset-2 outline-ink`}>earned with it</Sample>
     <Sample look="border-2 border-dashed border-brick bg-sheet">too early</Sample>
-    <span>Drag a rung, or Alt ← →, to another episode.</span>
+    {moves && <span>Drag a rung, or Alt ← →, to another episode.</span>}
   </p>
 );
 

@@ -82,6 +82,9 @@ export function SeriesDesk({ series }: { series: Series }) {
             ))}
           </select>
         )}
+        <Link to="/series/plan" className="action mt-1">
+          Plan a series
+        </Link>
         <button type="button" className="action mt-1" onClick={create}>
           <Plus className="size-4" aria-hidden="true" /> New series
         </button>

@@ -1,8 +1,6 @@
-import { rungKey } from '@warm-ladder/core/repertoire';
 import { rulesOf, type Series, WEEKDAYS, type Weekday } from '@warm-ladder/core/series';
-import { Suspense, useState } from 'react';
-import { lazily } from '../../app/lazily';
-import { selectAudiences, selectCatalog, selectRooms, selectSeries, selectTeachers } from '../../app/selectors';
+import { useState } from 'react';
+import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { Choice } from '../../parts/Choice';
@@ -10,8 +8,8 @@ import { LinesField } from '../../parts/LinesField';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { dayText } from './dayText';
-
-const RungSheet = lazily(() => import('../../parts/RungSheet'));
+import { Goals } from './Goals';
+import { Gone } from './Gone';
 
 type Schedule = NonNullable<Series['schedule']>;
 type Put = (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field?: string) => void;
@@ -70,7 +68,9 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
         />{' '}
         ladders are new in an episode.
       </p>
-      <Goals series={series} onPut={onPut} />
+      <p>
+        <Goals goals={series.goals ?? []} onChange={(goals) => onPut({ goals }, 'the goals')} />
+      </p>
       <When series={series} onPut={onPut} />
       <Line
         label="Who this is for"
@@ -105,66 +105,6 @@ const Times = ({ series, name, onPut }: TimesProps) => {
     </>
   );
 };
-
-/** Rungs it leads to. */
-function Goals({ series, onPut }: SeriesPlanProps) {
-  const catalog = useAppSelector(selectCatalog);
-  const [adding, setAdding] = useState(false);
-  const goals = series.goals ?? [];
-  return (
-    <p>
-      It leads to{' '}
-      {goals.map((goal) => {
-        const entry = catalog.rung(goal);
-        return (
-          <Gone
-            key={rungKey(goal)}
-            words={entry ? `${entry.exercise.name}, ${entry.rung.name}` : rungKey(goal)}
-            does="no longer a goal"
-            onPress={() => onPut({ goals: goals.filter((each) => each !== goal) }, 'the goals')}
-          />
-        );
-      })}
-      <button type="button" className="action text-base" onClick={() => setAdding(true)}>
-        {goals.length === 0 ? 'Choose a goal' : 'One more goal'}
-      </button>
-      {adding && (
-        <Suspense>
-          <RungSheet
-            catalog={catalog}
-            title="A rung the series leads to"
-            onPick={({ exercise, rung }) => {
-              const goal = { exercise: exercise.id, rung: rung.id };
-              setAdding(false);
-              if (!goals.some((each) => rungKey(each) === rungKey(goal)))
-                onPut({ goals: [...goals, goal] }, 'the goals');
-            }}
-            onClose={() => setAdding(false)}
-          />
-        </Suspense>
-      )}
-    </p>
-  );
-}
-
-interface GoneProps {
-  readonly words: string;
-  readonly does: string;
-  readonly onPress: () => void;
-}
-
-/** Something in a list that goes when it is pressed. */
-const Gone = ({ words, does, onPress }: GoneProps) => (
-  <button
-    type="button"
-    className="mr-1 rounded-full border border-line px-2 text-base hover:bg-shade"
-    title={does}
-    onClick={onPress}
-  >
-    {words} <span aria-hidden="true">×</span>
-    <span className="sr-only">, {does}</span>
-  </button>
-);
 
 /** When, where and by whom it is taught. */
 function When({ series, onPut }: SeriesPlanProps) {

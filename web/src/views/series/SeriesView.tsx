@@ -23,6 +23,9 @@ function SeriesList({ all }: { all: readonly Series[] }) {
     <main className="mx-auto w-full max-w-3xl px-4 py-6">
       <div className="flex items-center gap-4">
         <h1 className="grow font-name text-3xl font-semibold">Series</h1>
+        <Link to="/series/plan" className="action mt-1">
+          Plan a series
+        </Link>
         <button type="button" className="action action-main" onClick={create}>
           <Plus className="size-4" aria-hidden="true" /> New series
         </button>

@@ -1,0 +1,12 @@
+import { parseSeriesBrief, proposeSeriesBundle } from '@warm-ladder/core/formats';
+import { briefIn, dayOf, runHeadless } from './headless';
+
+runHeadless({
+  name: 'Proposing a series',
+  usage: 'npm run --silent propose-series -- FILE… --brief BRIEF.json (and --today YYYY-MM-DD)',
+  options: { brief: { type: 'string' }, today: { type: 'string' } },
+  answer(bundle, { brief, today }) {
+    const document = proposeSeriesBundle(bundle, briefIn(brief, parseSeriesBrief), dayOf(today));
+    return { document, sound: document.proposals.length > 0 };
+  },
+});

@@ -1,0 +1,199 @@
+import type { SeriesBrief } from '@warm-ladder/core/sequence';
+import { datesOf, reviewSeries, withEdited } from '@warm-ladder/core/series';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { newId } from '../../app/freeId';
+import { selectAudiences, selectSeries, selectWholeStudio } from '../../app/selectors';
+import { useAppDispatch, useAppSelector } from '../../app/store';
+import { changed } from '../../app/studio';
+import { today } from '../../app/today';
+import { plannedSeries } from '../../desk/useDesk';
+import type { PlannedSeries } from '../../desk/worker';
+import { Choice } from '../../parts/Choice';
+import { LIMITS } from '../../parts/limits';
+import { NumberField } from '../../parts/NumberField';
+import { Climb } from '../series/Climb';
+import { Goals } from '../series/Goals';
+import { SearchState } from './SearchState';
+import { useSearch } from './useSearch';
+
+type Planned = PlannedSeries['proposals'][number];
+
+/** From a goal and who it is for to whole series, every rung earned: a brief as one sentence, and what answers it. */
+export function Component() {
+  const audiences = useAppSelector(selectAudiences);
+  const all = useAppSelector(selectSeries);
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [brief, setBrief] = useState<SeriesBrief>({
+    goals: [],
+    episodes: 8,
+    minutes: 45,
+    days: 1,
+    ...(audiences[0] && { audience: audiences[0].id }),
+  });
+  const set = (more: { readonly [K in keyof SeriesBrief]?: SeriesBrief[K] | undefined }) =>
+    setBrief(
+      (now) =>
+        Object.fromEntries(
+          Object.entries({ ...now, ...more }).filter(([, value]) => value !== undefined),
+        ) as SeriesBrief,
+    );
+  const { answer, share, ask, stop } = useSearch(plannedSeries);
+  const again = () => {
+    const next = { ...brief, seed: answer === null ? 1 : (brief.seed ?? 1) + 1 };
+    setBrief(next);
+    void ask(next);
+  };
+  const take = ({ series, classes }: Planned) => {
+    const ids = new Map(classes.map((plan) => [plan.id, newId(plan.name)]));
+    const id = newId(series.name);
+    const episodes = series.episodes.map((episode) => ({ ...episode, class: ids.get(episode.class) ?? episode.class }));
+    dispatch(
+      changed({
+        documents: [
+          ...classes.map((plan) => {
+            const own = ids.get(plan.id) ?? plan.id;
+            return { kind: 'classes' as const, id: own, after: { ...plan, id: own } };
+          }),
+          { kind: 'series', id, after: { ...series, id, episodes } },
+        ],
+        label: `making ${series.name}`,
+        field: '',
+      }),
+    );
+    void navigate(`/series/${id}`);
+  };
+  return (
+    <main className="mx-auto w-full max-w-[86rem] px-4 py-6">
+      <h1 className="font-name text-3xl font-semibold">A series to begin with</h1>
+      <form
+        className="mt-4 max-w-4xl text-lg leading-loose"
+        aria-label="What the series should be"
+        onSubmit={(event) => {
+          event.preventDefault();
+          again();
+        }}
+      >
+        <NumberField
+          label="Episodes"
+          value={brief.episodes}
+          limits={LIMITS.SeriesBrief.episodes}
+          className="w-10"
+          onChange={(episodes) => set({ episodes })}
+        />{' '}
+        classes of{' '}
+        <NumberField
+          label="Minutes each"
+          value={brief.minutes}
+          limits={LIMITS.SeriesBrief.minutes}
+          className="w-12"
+          onChange={(minutes) => set({ minutes })}
+        />{' '}
+        minutes for{' '}
+        <Choice
+          label="Audience of the series"
+          value={brief.audience ?? ''}
+          choices={[['', 'anyone'], ...audiences.map(({ id, name }) => [id, name] as const)]}
+          onChange={(audience) => set({ audience: audience || undefined })}
+        />
+        ,{' '}
+        <Choice
+          label="Days a week"
+          value={String(brief.days)}
+          choices={[1, 2, 3, 4, 5, 6, 7].map(
+            (days) => [String(days), days === 1 ? 'once a week' : `${days} days a week`] as const,
+          )}
+          onChange={(days) => set({ days: Number(days) })}
+        />{' '}
+        from{' '}
+        <input
+          type="date"
+          aria-label="The first day"
+          className="field"
+          value={brief.start ?? ''}
+          onChange={({ target }) => set({ start: target.value || undefined })}
+        />
+        {all.length > 0 && (
+          <>
+            , after{' '}
+            <Choice
+              label="The series it follows"
+              value={brief.follows ?? ''}
+              choices={[['', 'no other series'], ...all.map(({ id, name }) => [id, name] as const)]}
+              onChange={(follows) => set({ follows: follows || undefined })}
+            />
+          </>
+        )}
+        . <Goals goals={brief.goals} onChange={(goals) => set({ goals })} />
+        <div className="mt-3 flex flex-wrap items-center gap-4 text-base">
+          <button type="submit" className="action action-main" disabled={share !== null || brief.goals.length === 0}>
+            {answer === null ? 'Plan two series' : 'Plan others'}
+          </button>
+          {brief.goals.length === 0 && <span className="text-soft">Choose what it leads to first.</span>}
+          <Link to="/series" className="underline decoration-dotted underline-offset-4">
+            All series
+          </Link>
+        </div>
+      </form>
+      <SearchState answer={answer} share={share} onStop={stop} />
+      {answer !== null && typeof answer !== 'string' && (
+        <section aria-label="Proposals" aria-live="polite" className="mt-6">
+          {answer.clashes.length > 0 && (
+            <ul role="alert" className="mb-4 list-disc pl-5">
+              {answer.clashes.map((clash) => (
+                <li key={clash}>{clash}</li>
+              ))}
+            </ul>
+          )}
+          <ol className="flex flex-col gap-10">
+            {answer.proposals.map((planned, i) => (
+              <Card key={planned.series.id + i} number={i + 1} planned={planned} onTake={() => take(planned)} />
+            ))}
+          </ol>
+        </section>
+      )}
+    </main>
+  );
+}
+
+interface CardProps {
+  readonly number: number;
+  readonly planned: Planned;
+  readonly onTake: () => void;
+}
+
+/** A series as it would be: its climb, and why, week by week. */
+function Card({ number, planned: { series, classes, counts, why }, onTake }: CardProps) {
+  const studio = useAppSelector(selectWholeStudio);
+  const { episodes } = useMemo(
+    () => reviewSeries(withEdited(studio, { series, classes }), series, { today: today() }),
+    [studio, series, classes],
+  );
+  const left = counts.stop + counts.fix;
+  return (
+    <li>
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="font-name text-2xl font-semibold">
+          {number}. {series.name}
+        </h2>
+        <span className={left > 0 ? 'font-semibold text-brick' : 'text-moss'}>
+          {left > 0 ? `${left} to mend` : 'nothing to mend'}
+          {counts.look > 0 ? `, ${counts.look} worth a look` : ''}
+        </span>
+        <button type="button" className="action action-main ml-auto" onClick={onTake}>
+          Take this series
+        </button>
+      </div>
+      <ul className="mt-2 max-w-4xl list-disc pl-5">
+        {why.map((sentence) => (
+          <li key={sentence}>{sentence}</li>
+        ))}
+      </ul>
+      <details className="mt-2">
+        <summary>Its climb</summary>
+        <Climb episodes={episodes} dates={datesOf(series)} at={null} onMove={null} />
+      </details>
+    </li>
+  );
+}

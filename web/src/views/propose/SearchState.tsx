@@ -1,0 +1,28 @@
+interface SearchStateProps {
+  /** A sentence where there is no answer. */
+  readonly answer: object | string | null;
+  readonly share: number | null;
+  readonly onStop: () => void;
+}
+
+/** How far a search is, with the way to stop it; or why there is no answer. */
+export function SearchState({ answer, share, onStop }: SearchStateProps) {
+  return (
+    <>
+      {share !== null && (
+        <div className="mt-6 flex items-center gap-4">
+          <progress aria-label="How far it is" className="h-2 w-64 accent-heat-3" value={share} max={1} />
+          <span className="text-soft">{Math.round(share * 100)} %</span>
+          <button type="button" className="action text-sm" onClick={onStop}>
+            Stop
+          </button>
+        </div>
+      )}
+      {typeof answer === 'string' && (
+        <p role="alert" className="mt-6">
+          {answer}
+        </p>
+      )}
+    </>
+  );
+}
