@@ -19,6 +19,7 @@ export default defineConfig({
           'script',
           'earliest',
           'calendar',
+          'package',
           'backup',
           'restore',
           'move',

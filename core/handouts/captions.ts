@@ -37,7 +37,7 @@ export function captionsOf({ sections, seconds: all }: Script): Caption[] {
 }
 
 /** `HH:MM:SS.mmm`, with the mark before the thousandths that the format wants. */
-function stamp(seconds: number, mark: '.' | ','): string {
+export function stamp(seconds: number, mark: '.' | ','): string {
   const whole = Math.round(seconds * 1000);
   const two = (value: number) => String(Math.floor(value)).padStart(2, '0');
   const [h, m, s] = [whole / 3_600_000, (whole / 60_000) % 60, (whole / 1000) % 60];

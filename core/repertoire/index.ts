@@ -1,4 +1,5 @@
 export * from '../vocabulary/features';
+export * from '../vocabulary/heatSteps';
 export * from '../vocabulary/preparations';
 export * from './catalog';
 export * from './compare';

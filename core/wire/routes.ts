@@ -138,6 +138,32 @@ export const ROUTES = {
     answer: { type: 'application/octet-stream', schema: z.string() },
     refusals: ['NOT_FOUND'],
   },
+  seriesSheets: {
+    method: 'GET',
+    path: '/series/{id}/sheets',
+    summary:
+      'A series as its staff is handed it, as one PDF: the term, then a page, the one sheet and the room card a class',
+    params: withId,
+    query: z.strictObject({ paper: z.enum(PAPERS).default('a4'), today: z.iso.date().optional() }),
+    answer: { type: 'application/octet-stream', schema: z.string() },
+    refusals: ['NOT_FOUND'],
+  },
+  seriesCalendar: {
+    method: 'GET',
+    path: '/series/{id}/calendar',
+    summary: 'The episodes of a series that fall on a day, as iCalendar',
+    params: withId,
+    answer: { type: 'application/octet-stream', schema: z.string() },
+    refusals: ['NOT_FOUND'],
+  },
+  seriesPackage: {
+    method: 'GET',
+    path: '/series/{id}/package',
+    summary: 'A series on demand, as a zip: chapters, captions and scripts with a manifest',
+    params: withId,
+    answer: { type: 'application/octet-stream', schema: z.string() },
+    refusals: ['NOT_FOUND'],
+  },
   copies: {
     method: 'GET',
     path: '/copies',

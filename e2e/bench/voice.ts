@@ -52,7 +52,7 @@ report(
 
 const sheet = scriptHandout(spokenClass(catalog, demo));
 for (const [name, bound, make] of [
-  ['PDF of a 45-minute script', 1500, () => pdfOf(sheet, 'a4')],
+  ['PDF of a 45-minute script', 1500, () => pdfOf([sheet], 'a4')],
   ['text document of a 45-minute script', 1000, () => docxOf(sheet)],
 ] as const) {
   await make();

@@ -19,6 +19,8 @@ const VIEWS = [
   '/cues',
   '/rehearse/night-landing',
   '/series',
+  '/series/plan',
+  '/shelf?series=bench-to-mat',
   '/propose',
 ];
 

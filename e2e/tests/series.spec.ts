@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { strToU8, unzipSync, zipSync } from 'fflate';
 import { expect, saved, test } from '../fixtures';
 
 test('a rung moved by hand in the climb breaks what it carried, which is seen, mended and undone', async ({
@@ -76,4 +78,38 @@ test('from a goal and an audience to a series with dates: too few episodes are s
   await expect(page.getByText('Every rung is open when it comes')).toBeVisible();
   await expect(page.getByRole('region', { name: 'The climb' }).getByText('Feb 9')).toBeVisible();
   await saved(page);
+});
+
+test('a series goes out as a calendar, as sheets and as a package, which the shelf plays and, tampered with, refuses', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/series`);
+  const got = async (name: RegExp) => {
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
+    return readFileSync(await file.path());
+  };
+  expect((await got(/^Calendar/)).toString()).toContain('DTSTART:20270111T183000');
+  expect((await got(/^Term, sheets/)).subarray(0, 5).toString()).toBe('%PDF-');
+  const zip = await got(/^Package on demand/);
+
+  await page.getByRole('link', { name: 'Play it on the shelf' }).click();
+  await page.getByRole('button', { name: 'Play Bench to mat 2: one leg, one arm' }).click();
+  const player = page.getByRole('region', { name: /^Playing Bench to mat 2/ });
+  await player.getByRole('button', { name: /Leg lower, Bent/ }).click();
+  await expect(player.locator('canvas, svg').first()).toBeVisible();
+  await expect(player.getByRole('status', { name: 'Caption' })).not.toBeEmpty();
+  const before = await player.getByLabel('Clock').textContent();
+  await expect(player.getByLabel('Clock')).not.toHaveText(before ?? '');
+
+  const files = unzipSync(zip);
+  const broken = zipSync({ ...files, 'series.md': strToU8('Promises.') });
+  await page
+    .getByLabel('Open another package')
+    .setInputFiles({ name: 'broken.zip', mimeType: 'application/zip', buffer: Buffer.from(broken) });
+  await expect(page.getByRole('alert')).toContainText('series.md is not as it was packed.');
+  await page
+    .getByLabel('Open another package')
+    .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') });
+  await expect(page.getByRole('alert')).toContainText('This is no zip');
 });

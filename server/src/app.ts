@@ -9,6 +9,7 @@ import { changeRoutes, documentRoutes } from './routes/documents';
 import { feedRoutes } from './routes/feed';
 import { handoutRoutes } from './routes/handouts';
 import { LARGEST_DOCUMENT } from './routes/limits';
+import { seriesRoutes } from './routes/series';
 import { serve } from './routes/serve';
 import { tableRoutes } from './routes/table';
 import { waysBackRoutes } from './routes/waysBack';
@@ -70,6 +71,7 @@ export async function buildApp(
         changeRoutes,
         feedRoutes,
         handoutRoutes,
+        seriesRoutes,
         waysBackRoutes,
       ]) {
         await api.register(routes(studio));

@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { packageJsonSchema } from '@warm-ladder/core/package';
 import { measuresTable, rulesTable } from '@warm-ladder/core/review';
 import { bundleJsonSchema, fieldLimitsSource } from '@warm-ladder/core/schemas';
 import { seriesTable } from '@warm-ladder/core/series';
@@ -19,6 +20,7 @@ function between(page: string, name: string, text: string): string {
 /** What others have from the core, by file: its schemas, the interface, the tables of the review, the bounds of fields. */
 const PUBLISHED: Readonly<Record<string, (old: string) => string>> = {
   'docs/bundle.schema.json': () => `${JSON.stringify(bundleJsonSchema(), null, 2)}\n`,
+  'docs/package.schema.json': () => `${JSON.stringify(packageJsonSchema(), null, 2)}\n`,
   'docs/openapi.json': () => `${JSON.stringify(openApi(), null, 2)}\n`,
   'docs/voice.md': (old) => between(old, 'voice', voiceTable()),
   'docs/series.md': (old) => between(old, 'series', seriesTable()),

@@ -56,6 +56,6 @@ export async function handOut(spoken: SpokenClass, { as, sheet, paper = 'a4' }: 
     case 'docx':
       return docxOf(SHEETS[sheet](spoken));
     case 'pdf':
-      return pdfOf(SHEETS[sheet](spoken), paper);
+      return pdfOf([SHEETS[sheet](spoken)], paper);
   }
 }

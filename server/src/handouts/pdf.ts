@@ -30,14 +30,17 @@ const TONES = {
 
 type Document = PDFKit.PDFDocument;
 
-/** A handout on paper: its title and page on every page, a block never broken over two, a table on one page. */
-export async function pdfOf(handout: Handout, paper: Paper): Promise<Buffer> {
+/**
+ * Handouts on paper, each from a new page on: its foot and the page on every page, a block never broken over two, a table
+ * on one page.
+ */
+export async function pdfOf(handouts: readonly [Handout, ...Handout[]], paper: Paper): Promise<Buffer> {
   const doc = new PDFDocument({
     size: PAPERS[paper],
     margins: { top: MARGIN, bottom: MARGIN + FOOT, left: MARGIN, right: MARGIN },
     bufferPages: true,
     autoFirstPage: false,
-    info: { Title: handout.title, Producer: 'Warm Ladder' },
+    info: { Title: handouts[0].title, Producer: 'Warm Ladder' },
   });
   const chunks: Buffer[] = [];
   const done = new Promise<Buffer>((resolve, reject) => {
@@ -46,9 +49,12 @@ export async function pdfOf(handout: Handout, paper: Paper): Promise<Buffer> {
     doc.on('error', reject);
   });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
-  const printed = printable(handout);
-  write(doc, printed);
-  number(doc, printed);
+  const feet: string[] = [];
+  for (const handout of handouts.map(printable)) {
+    write(doc, handout);
+    while (feet.length < doc.bufferedPageRange().count) feet.push(handout.foot);
+  }
+  number(doc, feet);
   doc.end();
   return done;
 }
@@ -260,14 +266,14 @@ function drawFigure(doc: Document, entry: RungEntry, x: number, y: number, { wid
 }
 
 /** The foot of every page, once all of them are there. */
-function number(doc: Document, { foot }: Handout): void {
+function number(doc: Document, feet: readonly string[]): void {
   const { count } = doc.bufferedPageRange();
   for (let page = 0; page < count; page++) {
     doc.switchToPage(page);
     doc.page.margins.bottom = 0;
     const y = doc.page.height - MARGIN - 8;
     doc.font('plain').fontSize(8).fillColor(SOFT);
-    doc.text(foot, MARGIN, y, {
+    doc.text(feet[page] ?? '', MARGIN, y, {
       width: widthOf(doc) - 70,
       lineBreak: false,
     });

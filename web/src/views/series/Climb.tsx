@@ -49,7 +49,7 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
       </div>
       <DndContext sensors={sensors} onDragEnd={drop}>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be scrolled by keyboard too. */}
-        <section className="mt-2 overflow-x-auto" tabIndex={0} aria-label="Ladders by episodes">
+        <section className="relative mt-2 overflow-x-auto" tabIndex={0} aria-label="Ladders by episodes">
           <div className="min-w-fit">
             <div className="grid items-end border-b-2 border-ink" style={{ gridTemplateColumns: columns }}>
               <span className="sticky left-0 z-10 bg-paper pb-1 text-sm text-soft">Ladder, and work by episode</span>

@@ -21,6 +21,7 @@ import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
 import { Climb } from './Climb';
 import { dayText } from './dayText';
+import { GoesOut } from './GoesOut';
 import { SeriesFindings } from './SeriesFindings';
 import { SeriesPlan } from './SeriesPlan';
 import { useCreateSeries } from './useCreateSeries';
@@ -152,6 +153,7 @@ export function SeriesDesk({ series }: { series: Series }) {
           </button>
         )}
       </p>
+      {review.episodes.length > 0 && <GoesOut id={series.id} />}
       <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
     </main>
   );

@@ -1,0 +1,4 @@
+export * from './files';
+export * from './packageOf';
+export * from './packageSchema';
+export * from './readPackage';
