@@ -108,7 +108,8 @@ const HALVINGS = 10;
 /** Repetitions moved evenly through each block's range as far as the target asks, then one by one. */
 function dosedTo(ground: Ground, rooms: readonly Room[], aim: number): PlanEdit[] {
   const more = ground.measure.timed.seconds < aim;
-  const capped = more ? rooms.map((room) => withoutHarm(ground, room)) : rooms;
+  // What has to get shorter gets no longer anywhere.
+  const capped = rooms.map((room) => (more ? withoutHarm(ground, room) : { ...room, most: room.reps }));
   const at = (share: number) => (room: Room) =>
     Math.round(room.reps + share * ((more ? room.most : room.least) - room.reps));
   let [low, high] = [0, 1];
@@ -126,14 +127,19 @@ function dosedTo(ground: Ground, rooms: readonly Room[], aim: number): PlanEdit[
 /** One repetition more here and there while the class is still short of its aim. */
 function topUp(ground: Ground, rooms: readonly Room[], chosen: Map<string, number>, aim: number) {
   const repsAt = (room: Room) => chosen.get(room.id) ?? room.reps;
-  let seconds = lengthWith(ground, doseEdits(rooms, repsAt));
+  const { catalog, measure, context } = ground;
+  const now = () => measureClass(catalog, applyEdits(catalog, measure.timed.plan, doseEdits(rooms, repsAt)), context);
+  const first = now();
+  let { seconds } = first.timed;
+  const harm = Math.max(costOfHarm(first.score.parts), costOfHarm(measure.score.parts));
   for (const room of [...rooms].sort((a, b) => share(a, repsAt(a)) - share(b, repsAt(b)))) {
     const reps = repsAt(room);
     if (aim - seconds < CLOSE || reps >= room.most) continue;
     chosen.set(room.id, reps + 1);
-    const longer = lengthWith(ground, doseEdits(rooms, repsAt));
-    if (longer > aim) chosen.set(room.id, reps);
-    else seconds = longer;
+    const longer = now();
+    // Blocks that ask nothing each may, one after another.
+    if (longer.timed.seconds > aim || costOfHarm(longer.score.parts) > harm + 1e-9) chosen.set(room.id, reps);
+    else ({ seconds } = longer.timed);
   }
   return repsAt;
 }

@@ -14,6 +14,7 @@ export const teacherSchema = z
         heat: z.number().min(0).max(100).optional().describe('The hottest rung they may teach'),
         audiences: z.array(idSchema).max(200).optional().describe('Ids of the audiences they may teach'),
       })
+      .meta({ id: 'Cleared', description: 'What a teacher may teach' })
       .optional()
       .describe('What they may teach'),
     away: z

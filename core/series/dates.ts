@@ -1,4 +1,4 @@
-import { addDays, formatISO, getISODay, parseISO } from 'date-fns';
+import { addDays, addMonths, formatISO, getISODay, parseISO } from 'date-fns';
 import type { Series } from './seriesSchema';
 import { WEEKDAYS, type Weekday } from './weekdays';
 
@@ -75,3 +75,30 @@ export function occasionsOf(series: Series, minutes: (id: string) => number): re
 /** Whether two occasions fall into one another: of one without a time nobody knows. */
 export const overlap = (a: Occasion, b: Occasion): boolean =>
   a.day === b.day && a.from !== null && b.from !== null && a.from < b.from + b.minutes && b.from < a.from + a.minutes;
+
+/** A month of the calendar, `YYYY-MM`. */
+const monthOf = (day: string): string => day.slice(0, 7);
+
+/**
+ * The weeks that a month touches, from Monday, each with its seven days.
+ * @param day any day of the month
+ */
+export function weeksOf(day: string): readonly string[][] {
+  const month = monthOf(day);
+  const first = parseISO(`${month}-01`);
+  let at = formatISO(addDays(first, 1 - getISODay(first)), { representation: 'date' });
+  const weeks: string[][] = [];
+  do {
+    const week: string[] = [];
+    for (let i = 0; i < WEEKDAYS.length; i++) {
+      week.push(at);
+      at = dayAfter(at);
+    }
+    weeks.push(week);
+  } while (monthOf(at) <= month);
+  return weeks;
+}
+
+/** The first day of a month some months away. @example monthsOn('2027-01-31', 1) // '2027-02-01' */
+export const monthsOn = (day: string, by: number): string =>
+  formatISO(addMonths(parseISO(`${monthOf(day)}-01`), by), { representation: 'date' });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Audience, ClassPlan, Room, Teacher } from '../plan';
 import type { Rung } from '../repertoire';
 import { block, catalogOf, classOf, exercise, must, rung } from '../testing/studio';
-import { datesOf, weekdayOf } from './dates';
+import { datesOf, monthsOn, weekdayOf, weeksOf } from './dates';
 import { earliest } from './earliest';
 import { earningOf } from './earning';
 import { rulesOf } from './learning';
@@ -378,6 +378,13 @@ describe('fixes', () => {
     expect(labels).toContain('Leave climb, middle out of episode 3');
   });
 
+  test('a rung moved too early goes to an episode in which it is open', () => {
+    const labels = fixes([[taught('climb')], [block('climb'), taught('climb/middle')], [taught('turn')]]).map(
+      ({ label }) => label,
+    );
+    expect(labels).toContain('Move climb, middle to episode 3');
+  });
+
   test('each leaves fewer or lighter findings, and its classes and series as it says', () => {
     for (const fix of fixes([[taught('climb')], [taught('turn')], [taught('climb/middle')], [taught('climb')]])) {
       expect(fix.counts.after.fix).toBeLessThan(fix.counts.before.fix);
@@ -460,6 +467,26 @@ describe('dates', () => {
     expect(dates(schedule, undefined, undefined)).toEqual(['2027-01-18', '2027-02-01']);
     expect(dates(schedule, undefined, '2027-01-18', undefined)).toEqual(['2027-02-01', '2027-01-18', '2027-02-08']);
     expect(dates({}, undefined, '2027-01-18')).toEqual([null, '2027-01-18']);
+  });
+
+  test('a month is whole weeks from Monday, and months follow one another', () => {
+    expect(weeksOf('2027-02-14').map(([first]) => first)).toEqual([
+      '2027-02-01',
+      '2027-02-08',
+      '2027-02-15',
+      '2027-02-22',
+    ]);
+    expect(weeksOf('2028-02-29').flat()).toContain('2028-02-29');
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 400 }), (by) => {
+        const month = monthsOn('2020-01-31', by);
+        const days = weeksOf(month).flat();
+        expect(days.length % 7).toBe(0);
+        expect(weekdayOf(must(days[0]))).toBe('mon');
+        expect(days).toContain(month);
+        expect(new Set(days).size).toBe(days.length);
+      }),
+    );
   });
 
   test('a day without days of the week goes on weekly', () => {

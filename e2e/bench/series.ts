@@ -1,4 +1,6 @@
+import { createHash } from 'node:crypto';
 import { studioOf } from '@warm-ladder/core/formats';
+import { packageOf } from '@warm-ladder/core/package';
 import { applyEdit, type ClassPlan } from '@warm-ladder/core/plan';
 import { proposeSeries, type SeriesBrief } from '@warm-ladder/core/sequence';
 import { earliest, reviewSeries, type Series, type WholeStudio } from '@warm-ladder/core/series';
@@ -44,6 +46,12 @@ const empty: Series = { id: 'empty', name: 'Empty', episodes: [] };
 const asked = catalog.rungs.map((entry) => timed(() => earliest(studio, empty, entry)));
 report('the earliest episode of a rung of the house, p95', quantile(asked, 0.95), 'ms', 5);
 report('the earliest episode of a rung of the house, slowest', Math.max(...asked), 'ms', 5);
+
+/* Twelve of them packed: chapters, captions, scripts and their sums. */
+const twelve: Series = { ...series, episodes: series.episodes.slice(0, 12) };
+const packing = performance.now();
+await packageOf(large, twelve, (text) => createHash('sha256').update(text).digest('hex'));
+report('a package of 12 episodes', performance.now() - packing, 'ms', 5000);
 
 /* Whole series: eight times forty-five minutes, for goals that can be reached, every audience in turn. */
 const BRIEFS = 20;

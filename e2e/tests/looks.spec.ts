@@ -20,6 +20,7 @@ const VIEWS = [
   '/rehearse/night-landing',
   '/series',
   '/series/plan',
+  '/calendar?month=2027-01',
   '/shelf?series=bench-to-mat',
   '/propose',
 ];

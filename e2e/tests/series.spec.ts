@@ -52,7 +52,7 @@ test('a mark opens its class at that block', async ({ page, studio }) => {
   await expect(page.getByLabel('Name of the class')).toHaveValue(/^Bench to mat 1/);
 });
 
-test('from a goal and an audience to a series with dates: too few episodes are said with how many would do, then it is taken', async ({
+test('from a goal and an audience to eight weeks with dates and a teacher, moved by hand, mended, handed out and played', async ({
   page,
   studio,
 }) => {
@@ -70,14 +70,49 @@ test('from a goal and an audience to a series with dates: too few episodes are s
   await page.getByLabel('The first day').fill('2027-01-12');
   await page.getByRole('button', { name: 'Plan two series' }).click();
   await expect(page.getByRole('alert')).toContainText('2 episodes are too few, 5 would do');
-  await page.getByLabel('Episodes').fill('5');
+  await page.getByLabel('Episodes').fill('8');
   await page.getByRole('button', { name: 'Plan others' }).click();
   await page.getByRole('button', { name: 'Take this series' }).first().click({ timeout: 60_000 });
   await expect(page).toHaveURL(/\/series\/(?!plan)/);
-  await expect(page.getByText(/^5 episodes/)).toBeVisible();
+  await expect(page.getByText(/^8 episodes/)).toBeVisible();
   await expect(page.getByText('Every rung is open when it comes')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'The climb' }).getByText('Feb 9')).toBeVisible();
+  const climb = page.getByRole('region', { name: 'The climb' });
+  await expect(climb.getByText('Mar 2')).toBeVisible();
+  await page.getByText('Who it is for, goals, dates and places').click();
+  await page.getByLabel('Teacher of the series').selectOption({ label: 'Ilva' });
+
+  // A rung goes an episode earlier than it may: the break is seen, and mended.
+  const early = climb.getByRole('button', { name: /too early$/ });
+  await climb
+    .getByRole('button', { name: /^Leg lower, Bent, one foot down, episode \d, taught/ })
+    .first()
+    .focus();
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(early.first()).toBeVisible();
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: 'comes too early' })
+    .first()
+    .getByRole('button', { name: 'How to mend it' })
+    .click();
+  await page.getByRole('list', { name: 'Ways to mend it' }).getByRole('button').first().click();
+  await expect(early).toHaveCount(0);
   await saved(page);
+
+  const got = async (name: RegExp) => {
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
+    return readFileSync(await file.path());
+  };
+  expect((await got(/^Term, sheets/)).subarray(0, 5).toString()).toBe('%PDF-');
+  const ics = (await got(/^Calendar \(/)).toString();
+  expect(ics.match(/BEGIN:VEVENT/g)).toHaveLength(8);
+  expect(ics).toContain('Taught by Ilva');
+  await page.getByRole('link', { name: 'Play it on the shelf' }).click();
+  await page
+    .getByRole('button', { name: /^Play / })
+    .nth(7)
+    .click();
+  await expect(page.getByRole('region', { name: /^Playing / })).toBeVisible();
 });
 
 test('a series goes out as a calendar, as sheets and as a package, which the shelf plays and, tampered with, refuses', async ({
@@ -89,7 +124,7 @@ test('a series goes out as a calendar, as sheets and as a package, which the she
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);
     return readFileSync(await file.path());
   };
-  expect((await got(/^Calendar/)).toString()).toContain('DTSTART:20270111T183000');
+  expect((await got(/^Calendar \(/)).toString()).toContain('DTSTART:20270111T183000');
   expect((await got(/^Term, sheets/)).subarray(0, 5).toString()).toBe('%PDF-');
   const zip = await got(/^Package on demand/);
 
@@ -112,4 +147,32 @@ test('a series goes out as a calendar, as sheets and as a package, which the she
     .getByLabel('Open another package')
     .setInputFiles({ name: 'x.zip', mimeType: 'application/zip', buffer: Buffer.from('no zip') });
   await expect(page.getByRole('alert')).toContainText('This is no zip');
+});
+
+test('a teacher’s busy days are read from a calendar file, and clash with an episode in the month and on its series', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/teachers`);
+  const busy = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'BEGIN:VEVENT',
+    'UID:1',
+    'DTSTART;VALUE=DATE:20270118',
+    'END:VEVENT',
+    'END:VCALENDAR',
+  ];
+  const file = page.getByLabel('Busy days of Tam from a calendar file');
+  await file.setInputFiles({ name: 'letter.ics', mimeType: 'text/calendar', buffer: Buffer.from('Dear studio') });
+  await expect(page.getByRole('alert')).toHaveText('letter.ics: this is no calendar; expected iCalendar.');
+  await file.setInputFiles({ name: 'tam.ics', mimeType: 'text/calendar', buffer: Buffer.from(busy.join('\r\n')) });
+  await expect(page.getByRole('button', { name: /^2027-01-18/ })).toBeVisible();
+  await page.getByRole('spinbutton', { name: 'People Kiln hall holds' }).fill('6');
+  await saved(page);
+  await page.goto(`${studio.address}/calendar`);
+  await expect(page.getByRole('heading', { name: 'January 2027' })).toBeVisible();
+  await expect(page.getByText('Episode 2, 2027-01-18: Tam is away')).toBeVisible();
+  await page.getByRole('link', { name: /18:30 Bench to mat 2/ }).click();
+  await expect(page.getByText('8 people come, and Kiln hall holds 6.')).toBeVisible();
 });

@@ -12,7 +12,7 @@ import {
   type SeriesSubject,
   THERE,
 } from '../seriesRule';
-import { leftOut, lowerInstead, practisedEarlier, swappedLater } from './remedies';
+import { leftOut, lowerInstead, movedLater, practisedEarlier, swappedLater } from './remedies';
 
 /** Unearned is a fix; unearned and hotter than the room can take is unsafe. */
 function severityOf({ studio: { catalog }, audience }: SeriesSubject, entry: RungEntry): Severity {
@@ -54,6 +54,7 @@ const rungUnearned: SeriesRule = {
             mend: () => [
               ...lowerInstead(subject, each, entry, blocks),
               ...practisedEarlier(subject, each, entry),
+              ...movedLater(subject, each, entry),
               ...swappedLater(subject, each),
               ...leftOut(each, entry, blocks),
             ],

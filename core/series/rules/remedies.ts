@@ -2,6 +2,7 @@ import { freeBlockId, type PlanEdit } from '../../plan';
 import type { RungEntry } from '../../repertoire';
 import { rungTitle } from '../../review';
 import { needsOf } from '../learning';
+import { rungMoved } from '../moving';
 import type { SeriesEpisode, SeriesRemedy, SeriesSubject } from '../seriesRule';
 
 const inClass = ({ plan }: SeriesEpisode, edits: readonly PlanEdit[]) =>
@@ -62,6 +63,21 @@ export function practisedEarlier(
 
 const isRung = (block: { readonly exercise: string; readonly rung: string }, { exercise, rung }: RungEntry): boolean =>
   block.exercise === exercise.id && block.rung === rung.id;
+
+/** The rung in the next episodes in which it is open, in place of this one. */
+export function movedLater(
+  { studio, series, episodes }: SeriesSubject,
+  { episode }: SeriesEpisode,
+  entry: RungEntry,
+): SeriesRemedy[] {
+  return episodes
+    .filter((each) => each.episode > episode && each.before.open(studio.catalog, entry))
+    .slice(0, 2)
+    .flatMap((each): SeriesRemedy[] => {
+      const edits = rungMoved(studio, series, entry.key, episode, each.episode);
+      return edits.length === 0 ? [] : [{ label: `Move ${rungTitle(entry)} to episode ${each.episode + 1}`, edits }];
+    });
+}
 
 /** The episode in the place of a later one. */
 export function swappedLater({ episodes }: SeriesSubject, { episode }: SeriesEpisode): SeriesRemedy[] {

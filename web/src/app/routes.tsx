@@ -22,6 +22,7 @@ const VIEWS = {
   'rehearse/:id': () => import('../views/rehearse/RehearseView'),
   'script/:id?': () => import('../views/script/ScriptView'),
   'series/plan': () => import('../views/propose/PlanSeriesView'),
+  calendar: () => import('../views/calendar/CalendarView'),
   shelf: () => import('../views/shelf/ShelfView'),
   'series/:id?': () => import('../views/series/SeriesView'),
 };

@@ -129,6 +129,9 @@ export const LIMITS = {
     wordsPerMinute: { min: 60, max: 260 },
     tempo: { min: 0.5, max: 4 },
   },
+  Cleared: {
+    heat: { min: 0, max: 100 },
+  },
   Room: {
     size: { min: 1, max: 1000, whole: true },
     props: { min: 0, max: 1000, whole: true },

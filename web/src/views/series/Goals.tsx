@@ -3,7 +3,7 @@ import { Suspense, useState } from 'react';
 import { lazily } from '../../app/lazily';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { Gone } from './Gone';
+import { Gone } from '../../parts/Gone';
 
 const RungSheet = lazily(() => import('../../parts/RungSheet'));
 

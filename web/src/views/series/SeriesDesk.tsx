@@ -83,6 +83,9 @@ export function SeriesDesk({ series }: { series: Series }) {
             ))}
           </select>
         )}
+        <Link to="/calendar" className="action mt-1">
+          Calendar
+        </Link>
         <Link to="/series/plan" className="action mt-1">
           Plan a series
         </Link>

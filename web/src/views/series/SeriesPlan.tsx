@@ -4,12 +4,12 @@ import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../.
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { Choice } from '../../parts/Choice';
+import { Gone } from '../../parts/Gone';
 import { LinesField } from '../../parts/LinesField';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { dayText } from './dayText';
 import { Goals } from './Goals';
-import { Gone } from './Gone';
 
 type Schedule = NonNullable<Series['schedule']>;
 type Put = (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field?: string) => void;

@@ -8,6 +8,9 @@ import { useAppSelector } from '../../app/store';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
+import { Away } from './Away';
+import { Cleared } from './Cleared';
+import { Rooms } from './Rooms';
 
 /** Who teaches: how fast each speaks and counts, which shapes what fits a script and how long a class is with them. */
 export function Component() {
@@ -20,7 +23,7 @@ export function Component() {
   return (
     <main className="mx-auto w-full max-w-3xl px-4 py-5">
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="grow font-name text-3xl font-semibold">Teachers</h1>
+        <h1 className="grow font-name text-3xl font-semibold">Teachers and rooms</h1>
         <button type="button" className="action" onClick={create}>
           <Plus className="size-4" aria-hidden="true" /> New teacher
         </button>
@@ -35,6 +38,7 @@ export function Component() {
           <TeacherRow key={teacher.id} teacher={teacher} />
         ))}
       </ul>
+      <Rooms />
       <p className="mt-5">
         <Link to="/script" className="underline decoration-dotted underline-offset-4">
           To the scripts
@@ -47,7 +51,7 @@ export function Component() {
 function TeacherRow({ teacher }: { teacher: Teacher }) {
   const { wordsPerMinute } = useAppSelector(selectCatalog).method;
   const change = useChange();
-  const set = (part: Partial<Omit<Teacher, 'id'>>, label: string, field: string) => {
+  const set = (part: { readonly [K in keyof Teacher]?: Teacher[K] | undefined }, label: string, field: string) => {
     const next = Object.entries({ ...teacher, ...part }).filter(([, value]) => value !== undefined);
     change('teachers', teacher.id, Object.fromEntries(next) as Teacher, `${label} of ${teacher.name}`, field);
   };
@@ -89,6 +93,8 @@ function TeacherRow({ teacher }: { teacher: Teacher }) {
         />{' '}
         times as long for a count as the method.
       </p>
+      <Cleared teacher={teacher} onChange={(cleared) => set({ cleared }, 'what they may teach', 'cleared')} />
+      <Away teacher={teacher} onChange={(away) => set({ away }, 'when they are away', 'away')} />
       <TextField
         label={`Notes on ${teacher.name}`}
         note

@@ -1,0 +1,42 @@
+import type { Teacher } from '@warm-ladder/core/plan';
+import { selectAudiences } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { ChipSet } from '../../parts/ChipSet';
+import { LIMITS } from '../../parts/limits';
+import { NumberField } from '../../parts/NumberField';
+
+interface ClearedProps {
+  readonly teacher: Teacher;
+  readonly onChange: (cleared: Teacher['cleared']) => void;
+}
+
+/** What somebody may teach: up to which heat, and to whom. */
+export function Cleared({ teacher, onChange }: ClearedProps) {
+  const audiences = useAppSelector(selectAudiences);
+  const { heat, audiences: whom } = teacher.cleared ?? {};
+  const put = (change: { readonly heat?: number | undefined; readonly audiences?: string[] | undefined }) => {
+    const merged = Object.entries({ ...teacher.cleared, ...change }).filter(([, value]) => value !== undefined);
+    onChange(merged.length > 0 ? (Object.fromEntries(merged) as Teacher['cleared']) : undefined);
+  };
+  return (
+    <div>
+      <p className="leading-loose">
+        May teach up to heat{' '}
+        <NumberField
+          label={`The hottest rung ${teacher.name} may teach`}
+          value={heat ?? 100}
+          limits={LIMITS.Cleared.heat}
+          className="w-10"
+          onChange={(next) => put({ heat: next === 100 ? undefined : next })}
+        />
+        , to {whom === undefined ? 'everybody' : 'these'}:
+      </p>
+      <ChipSet
+        legend={`Whom ${teacher.name} may teach`}
+        all={audiences}
+        chosen={whom ?? []}
+        onChange={(chosen) => put({ audiences: chosen.length > 0 ? chosen : undefined })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,103 @@
+import type { Room } from '@warm-ladder/core/plan';
+import { Plus, Trash2 } from 'lucide-react';
+import { useChange } from '../../app/edits';
+import { newId } from '../../app/freeId';
+import { selectProps, selectRooms } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { Choice } from '../../parts/Choice';
+import { LIMITS } from '../../parts/limits';
+import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
+
+/** Where classes are taught: how many people each room holds, and how many of each prop are there. */
+export function Rooms() {
+  const rooms = useAppSelector(selectRooms);
+  const change = useChange();
+  const create = () => {
+    const made: Room = { id: newId('New room'), name: 'New room' };
+    change('rooms', made.id, made, 'making a room');
+  };
+  return (
+    <section aria-label="Rooms" className="mt-6">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="grow font-name text-2xl font-semibold">Rooms</h2>
+        <button type="button" className="action" onClick={create}>
+          <Plus className="size-4" aria-hidden="true" /> New room
+        </button>
+      </div>
+      {rooms.length === 0 && <p className="mt-2 text-soft">No room yet.</p>}
+      <ul className="mt-1 flex flex-col divide-y divide-line">
+        {rooms.map((room) => (
+          <RoomRow key={room.id} room={room} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function RoomRow({ room }: { room: Room }) {
+  const props = useAppSelector(selectProps);
+  const change = useChange();
+  const set = (part: { readonly [K in keyof Room]?: Room[K] | undefined }, label: string, field: string) => {
+    const next = Object.entries({ ...room, ...part }).filter(([, value]) => value !== undefined);
+    change('rooms', room.id, Object.fromEntries(next) as Room, `${label} of ${room.name}`, field);
+  };
+  const counts = room.props ?? {};
+  return (
+    <li data-item={room.id} className="py-2">
+      <div className="flex items-center gap-2">
+        <TextField
+          label="Name of the room"
+          value={room.name}
+          className="-ml-1.5 min-w-0 grow font-name text-xl font-semibold"
+          onChange={(name) => set({ name }, 'the name', 'name')}
+        />
+        <button
+          type="button"
+          className="rounded p-1.5 hover:bg-shade"
+          onClick={() => change('rooms', room.id, undefined, `deleting ${room.name}`)}
+        >
+          <Trash2 className="size-4" aria-hidden="true" />
+          <span className="sr-only">Delete {room.name}</span>
+        </button>
+      </div>
+      <p className="flex flex-wrap items-baseline gap-x-3 leading-loose">
+        <span>
+          Holds{' '}
+          <NumberField
+            label={`People ${room.name} holds`}
+            value={room.size ?? 12}
+            limits={LIMITS.Room.size}
+            className="w-10"
+            onChange={(size) => set({ size }, 'the size', 'size')}
+          />{' '}
+          people, and has
+        </span>
+        {Object.entries(counts).map(([id, count]) => {
+          const name = props.find((prop) => prop.id === id)?.name ?? id;
+          return (
+            <span key={id} className="whitespace-nowrap">
+              <NumberField
+                label={`How many of ${name} in ${room.name}`}
+                value={count}
+                limits={LIMITS.Room.props}
+                className="w-10"
+                onChange={(next) => set({ props: { ...counts, [id]: next } }, 'the props', `prop ${id}`)}
+              />{' '}
+              × {name}
+            </span>
+          );
+        })}
+        <Choice
+          label={`One more prop in ${room.name}`}
+          value=""
+          choices={[
+            ['', 'one more prop…'],
+            ...props.filter(({ id }) => !(id in counts)).map(({ id, name }) => [id, name] as const),
+          ]}
+          onChange={(id) => id !== '' && set({ props: { ...counts, [id]: 1 } }, 'the props', '')}
+        />
+      </p>
+    </li>
+  );
+}
