@@ -1,3 +1,5 @@
+import { doseOf } from '../plan';
+import { rungKey } from '../repertoire';
 import { clock, rungTitle, spell } from '../review';
 import { GENERAL_ADVICE } from '../script';
 import {
@@ -9,7 +11,7 @@ import {
   type SeriesReview,
   type WholeStudio,
 } from '../series';
-import { type Handout, oneSheet, roomCardHandout } from './handout';
+import { type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
 import { type SpokenClass, spokenClass } from './spokenClass';
 
 /** What stands at the foot of every page of a series. */
@@ -82,33 +84,34 @@ export function termPlan(
   };
 }
 
-/** One episode on a page: what is new in it, what is known, what is practised until the next. */
+/** What is practised between episodes, in words; empty where nothing is. */
+export const practiceWords = ({ weekly }: Pick<Series, 'weekly'>): string =>
+  weekly === undefined
+    ? ''
+    : [
+        ...(weekly.days === undefined ? [] : [`${weekly.days} ${weekly.days === 1 ? 'day' : 'days'} a week`]),
+        ...(weekly.sets === undefined ? [] : [`${weekly.sets} ${weekly.sets === 1 ? 'set' : 'sets'}`]),
+        ...(weekly.reps === undefined ? [] : [`${weekly.reps} repetitions`]),
+        ...(weekly.note ? [weekly.note] : []),
+      ].join(', ');
+
+/** One episode on a page: what is done, what of it is new, known or earned with it, what is practised until the next. */
 function weekPage(studio: WholeStudio, series: Series, each: EpisodeReview, spoken: SpokenClass): Handout {
-  const { fresh, known } = newAndKnown(studio, each);
   const date = datesOf(series)[each.episode];
   const teacher = teacherOf(studio, series, each.episode);
-  const { weekly } = series;
-  const earned = each.earned.flatMap((key) => {
-    const entry = studio.catalog.rungByKey(key);
-    return entry ? [rungTitle(entry)] : [];
+  const rows = spoken.timed.blocks.map(({ entry, block, slots }): HandoutCell[] => {
+    const key = rungKey(block);
+    const { sets, reps, repsTo } = doseOf(entry, block);
+    const times = `${sets > 1 ? `${sets} × ` : ''}${reps}${repsTo === undefined ? '' : `–${repsTo}`}`;
+    const known = each.before.count(key).practised > 0;
+    return [
+      { text: '', figure: entry },
+      { text: rungTitle(entry) },
+      { text: `${times}${slots.length > 1 ? ' a side' : ''}` },
+      { text: [known ? 'known' : 'new', ...(each.earned.includes(key) ? ['earned with it'] : [])].join(', ') },
+    ];
   });
-  const list = (title: string, all: readonly string[]) =>
-    all.length === 0
-      ? []
-      : [
-          { kind: 'heading' as const, text: title },
-          { kind: 'text' as const, text: all.join('; ') },
-        ];
-  const practice = weekly
-    ? [
-        [
-          ...(weekly.days === undefined ? [] : [`${weekly.days} ${weekly.days === 1 ? 'day' : 'days'} a week`]),
-          ...(weekly.sets === undefined ? [] : [`${weekly.sets} ${weekly.sets === 1 ? 'set' : 'sets'}`]),
-          ...(weekly.reps === undefined ? [] : [`${weekly.reps} repetitions`]),
-          ...(weekly.note ? [weekly.note] : []),
-        ].join(', '),
-      ]
-    : [];
+  const practice = practiceWords(series);
   return {
     title: `${each.episode + 1}. ${spoken.plan.name}`,
     about: [
@@ -119,10 +122,13 @@ function weekPage(studio: WholeStudio, series: Series, each: EpisodeReview, spok
       spoken.equipment.length > 0 ? `needs ${spoken.equipment.join(', ').toLowerCase()}` : 'needs nothing but a mat',
     ].join(' · '),
     parts: [
-      ...list('New', fresh),
-      ...list('Known from before', known),
-      ...list('Earned with it', earned),
-      ...list('Practice until the next', practice),
+      { kind: 'table', head: ['', 'What', 'How many', 'It is'], widths: [0.12, 0.46, 0.16, 0.26], rows },
+      ...(practice !== ''
+        ? [
+            { kind: 'heading' as const, text: 'Practice until the next' },
+            { kind: 'text' as const, text: practice },
+          ]
+        : []),
       { kind: 'text', text: GENERAL_ADVICE },
     ],
     foot: `${series.name}   ${FOOT}`,

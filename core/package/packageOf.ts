@@ -1,5 +1,13 @@
 import { CONDITIONS } from '../caution';
-import { chaptersVtt, markdownOf, type SpokenClass, scriptHandout, spokenClass, vttOf } from '../handouts';
+import {
+  chaptersVtt,
+  markdownOf,
+  practiceWords,
+  type SpokenClass,
+  scriptHandout,
+  spokenClass,
+  vttOf,
+} from '../handouts';
 import { clock, spell } from '../review';
 import { GENERAL_ADVICE } from '../script';
 import { followedBy, reviewSeries, type Series, type WholeStudio } from '../series';
@@ -38,8 +46,7 @@ export async function packageOf(studio: WholeStudio, series: Series, digest: Dig
   files['series.md'] = pageOf(series, episodes, before?.name);
   const sums: Record<string, string> = {};
   for (const [path, text] of Object.entries(files)) sums[path] = await digest(text);
-  const { weekly } = series;
-  const practice = weekly && weeklyWords(weekly);
+  const practice = practiceWords(series);
   const manifest: PackageManifest = {
     format: 'warm-ladder/package',
     version: 1,
@@ -78,14 +85,6 @@ function aboutOf({ catalog, plan, timed, script, conditions }: SpokenClass) {
     ),
   };
 }
-
-const weeklyWords = ({ days, sets, reps, note }: NonNullable<Series['weekly']>): string =>
-  [
-    ...(days === undefined ? [] : [`${days} ${days === 1 ? 'day' : 'days'} a week`]),
-    ...(sets === undefined ? [] : [`${sets} ${sets === 1 ? 'set' : 'sets'}`]),
-    ...(reps === undefined ? [] : [`${reps} repetitions`]),
-    ...(note ? [note] : []),
-  ].join(', ');
 
 /** The text of the series' page. */
 function pageOf(series: Series, episodes: PackageManifest['episodes'], before: string | undefined): string {
