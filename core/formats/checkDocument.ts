@@ -44,6 +44,14 @@ const CHECKS: Checks = {
     ...episodes.flatMap((episode, number) => [
       ...absent(studio, 'classes', episode.class, ['episodes', number, 'class']),
       ...absent(studio, 'teachers', episode.teacher, ['episodes', number, 'teacher']),
+      ...(episode.id === undefined && episodes.findIndex((each) => each.class === episode.class) < number
+        ? [
+            {
+              path: ['episodes', number, 'class'],
+              message: `“${episode.class}” stands in it twice; expected an id for an episode whose class comes again.`,
+            },
+          ]
+        : []),
     ]),
     ...(follows === id ? [{ path: ['follows'], message: 'A series can’t follow itself.' }] : []),
   ],

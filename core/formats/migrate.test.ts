@@ -207,6 +207,14 @@ test.each<[string, (bundle: Bundle) => unknown, RegExp]>([
     /^series\[0\]\.follows: The series follow one another in a ring: s → t → s/,
   ],
   [
+    'a class twice in a series, and no ids to tell the two',
+    (b) => {
+      const id = b.classes?.[0]?.id ?? '';
+      Object.assign(b, { series: [{ id: 's', name: 'S', episodes: [{ class: id }, { class: id }] }] });
+    },
+    /^series\[0\]\.episodes\[1\]\.class: .* stands in it twice; expected an id/,
+  ],
+  [
     'a teacher cleared for nobody',
     (b) => Object.assign(b, { teachers: [{ id: 't', name: 'T', cleared: { audiences: ['x'] } }] }),
     /^teachers\[0\]\.cleared\.audiences\[0\]: There is no audience “x”/,

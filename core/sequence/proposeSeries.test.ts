@@ -1,3 +1,4 @@
+import { judge } from '../caution';
 import { studioOf } from '../formats';
 import { datesOf, earliest } from '../series';
 import { demoBundle } from '../testing';
@@ -53,3 +54,27 @@ test('so many days a week fall as far apart as they can, the first day among the
   expect(datesOf(series)[0]).toBe('2027-01-14');
   expect(series.schedule?.days).toHaveLength(3);
 }, 60_000);
+
+test('a class that is kept stays as it is in its place, and the rest is planned around it', () => {
+  const [first] = proposeSeries(studio, brief, TODAY).proposals;
+  const kept = must(must(first).classes[0]);
+  const { proposals } = proposeSeries(studio, { ...brief, seed: 9, kept: [{ episode: 1, class: kept }] }, TODAY);
+  const { classes, counts } = must(proposals[0]);
+  expect(classes[0]?.blocks).toEqual(kept.blocks);
+  expect(classes[1]?.blocks).not.toEqual(must(first).classes[1]?.blocks);
+  expect(counts).toMatchObject({ stop: 0, fix: 0 });
+}, 60_000);
+
+test('a goal that an audience must not do is said with the caution', () => {
+  const careful = { id: 'careful', name: 'Careful', cautions: ['neck-pain', 'abdominal-separation'] as const };
+  const whole = { ...studio, audienceOf: () => ({ ...careful, cautions: [...careful.cautions] }) };
+  const forbidden = must(
+    studio.catalog.rungs.find((entry) =>
+      ['swap', 'clear-first'].includes(judge(studio.catalog, entry, careful.cautions).verdict),
+    ),
+  );
+  const goal = { exercise: forbidden.exercise.id, rung: forbidden.rung.id };
+  const { proposals, clashes } = proposeSeries(whole, { ...brief, audience: 'careful', goals: [goal] }, TODAY);
+  expect(proposals).toEqual([]);
+  expect(clashes[0]).toMatch(/can’t be a goal for Careful: (Neck pain|Abdominal separation)/);
+});

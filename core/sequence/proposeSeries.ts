@@ -197,19 +197,22 @@ function plannedFor(
     const own = withEdited(studio, { series, classes });
     const musts = mustsFor(studio.catalog, { learnt, path, goals, episode, last: brief.episodes, rules });
     let chosen: { series: Series; classes: ClassPlan[]; review: SeriesReview; weight: number } | undefined;
-    for (let attempt = 0; attempt < TRIES; attempt++) {
+    const stays = brief.kept?.find((each) => each.episode === episode)?.class;
+    for (let attempt = 0; attempt < (stays ? 1 : TRIES); attempt++) {
       const chance = chanceOf(seed + EPISODES_APART * episode + attempt);
-      const made = classFor(own, brief, today, {
-        series,
-        musts,
-        learnt,
-        episode,
-        chance,
-        rules,
-        work: workOf(best, rules),
-        others: others.flatMap((each) => each.classes[episode - 1] ?? []),
-        seed: seed + EPISODES_APART * episode + attempt,
-      });
+      const made = stays
+        ? keptAs(stays, series, episode)
+        : classFor(own, brief, today, {
+            series,
+            musts,
+            learnt,
+            episode,
+            chance,
+            rules,
+            work: workOf(best, rules),
+            others: others.flatMap((each) => each.classes[episode - 1] ?? []),
+            seed: seed + EPISODES_APART * episode + attempt,
+          });
       const next = { ...series, episodes: [...series.episodes, { class: made.id }] };
       const after = [...classes, made];
       const review = reviewSeries(withEdited(studio, { series: next, classes: after }), next, { today });
@@ -286,6 +289,9 @@ function mustsFor(catalog: Catalog, { learnt, path, goals, episode, last }: Plac
 
 /** Minutes of a class for each rung that is certainly done again in it. */
 const MINUTES_A_RECAP = 7;
+
+/** A class that stays as it is, as the episode it is of this series. */
+const keptAs = (plan: ClassPlan, { id }: Series, episode: number): ClassPlan => ({ ...plan, id: `${id}-${episode}` });
 
 interface ForEpisode {
   readonly series: Series;

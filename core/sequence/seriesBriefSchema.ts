@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { orderSchema } from '../method/methodSchema';
+import { classSchema } from '../plan/classSchema';
 import { rungRefSchema } from '../repertoire/exerciseSchema';
 import { WEEKDAYS } from '../series/weekdays';
 import { idSchema } from '../vocabulary/schemas';
@@ -20,6 +21,16 @@ export const seriesBriefSchema = z
     delivery: z.enum(['group', 'on-demand']).optional().describe('Taught in a room, or watched; a group when unsaid'),
     order: orderSchema.optional().describe('How its classes are put in order; the house’s when unsaid'),
     follows: idSchema.optional().describe('The id of the series it follows'),
+    kept: z
+      .array(
+        z.strictObject({
+          episode: z.int().min(1).max(52).describe('Its place in the series, counted from 1'),
+          class: classSchema,
+        }),
+      )
+      .max(52)
+      .optional()
+      .describe('Classes that have to stay as they are, where they are'),
     proposals: z.int().min(1).max(4).optional().describe('How many different series are wanted; 2 when unsaid'),
     seed: z.int().min(0).max(2_147_483_647).optional().describe('The same seed gives the same answer; 1 when unsaid'),
     effort: z.enum(EFFORTS).optional().describe('How much is tried; quick when unsaid'),

@@ -28,6 +28,23 @@ export const LIMITS = {
     proposals: { min: 1, max: 4, whole: true },
     seed: { min: 0, max: 2147483647, whole: true },
   },
+  Class: {
+    targetMinutes: { min: 1, max: 240 },
+    openingSeconds: { min: 0, max: 3600 },
+    closingSeconds: { min: 0, max: 3600 },
+  },
+  RungBlock: {
+    range: { min: 0.25, max: 1 },
+    setupSeconds: { min: 0, max: 600 },
+    shown: { min: 1, max: 20, whole: true },
+    restAfterSeconds: { min: 0, max: 600 },
+  },
+  Interlude: {
+    seconds: { min: 0, max: 3600 },
+  },
+  Rehearsal: {
+    seconds: { min: 0, max: 36000 },
+  },
   Method: {
     secondsPerCount: { min: 0.25, max: 6 },
     restBetweenSetsSeconds: { min: 0, max: 300 },
@@ -135,23 +152,6 @@ export const LIMITS = {
   Room: {
     size: { min: 1, max: 1000, whole: true },
     props: { min: 0, max: 1000, whole: true },
-  },
-  Class: {
-    targetMinutes: { min: 1, max: 240 },
-    openingSeconds: { min: 0, max: 3600 },
-    closingSeconds: { min: 0, max: 3600 },
-  },
-  RungBlock: {
-    range: { min: 0.25, max: 1 },
-    setupSeconds: { min: 0, max: 600 },
-    shown: { min: 1, max: 20, whole: true },
-    restAfterSeconds: { min: 0, max: 600 },
-  },
-  Interlude: {
-    seconds: { min: 0, max: 3600 },
-  },
-  Rehearsal: {
-    seconds: { min: 0, max: 36000 },
   },
   SeriesRules: {
     taught: { min: 0, max: 20, whole: true },

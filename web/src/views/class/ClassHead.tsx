@@ -5,7 +5,7 @@ import { type ReactNode, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { lazily } from '../../app/lazily';
-import { selectAudiences, selectCatalog } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { heatStep } from '../../parts/heat';
@@ -149,10 +149,31 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
             audience={audiences.find(({ id }) => id === plan.audience)}
             onChange={(cautions) => set({ cautions }, 'what to mind')}
           />
+          <InSeries id={plan.id} />
         </p>
       </div>
       <LengthGauge timed={timed}>{children}</LengthGauge>
     </div>
+  );
+}
+
+/** The series it is an episode of. */
+function InSeries({ id }: { id: string }) {
+  const all = useAppSelector(selectSeries);
+  return all.flatMap(({ id: series, name, episodes }) =>
+    episodes.flatMap((episode, i) =>
+      episode.class === id
+        ? [
+            <Link
+              key={`${series} ${i}`}
+              to={`/series/${series}`}
+              className="ml-1 rounded px-1 underline decoration-dotted underline-offset-4 hover:bg-shade"
+            >
+              Episode {i + 1} of {name}
+            </Link>,
+          ]
+        : [],
+    ),
   );
 }
 

@@ -40,10 +40,21 @@ export function Component() {
         ) as SeriesBrief,
     );
   const { answer, share, ask, stop } = useSearch(plannedSeries);
+  const [kept, setKept] = useState<Kept>(NOTHING);
   const again = () => {
     const next = { ...brief, seed: answer === null ? 1 : (brief.seed ?? 1) + 1 };
     setBrief(next);
-    void ask(next);
+    const stays = [...kept.episodes].flatMap((episode) => {
+      const own = kept.planned?.classes[episode - 1];
+      return own ? [{ episode, class: own }] : [];
+    });
+    setKept(NOTHING);
+    void ask(stays.length > 0 ? { ...next, kept: stays } : next);
+  };
+  const keep = (planned: Planned, episode: number) => {
+    const episodes = new Set(kept.planned === planned ? kept.episodes : []);
+    if (!episodes.delete(episode)) episodes.add(episode);
+    setKept({ planned, episodes });
   };
   const take = ({ series, classes }: Planned) => {
     const ids = new Map(classes.map((plan) => [plan.id, newId(plan.name)]));
@@ -128,7 +139,11 @@ export function Component() {
         . <Goals goals={brief.goals} onChange={(goals) => set({ goals })} />
         <div className="mt-3 flex flex-wrap items-center gap-4 text-base">
           <button type="submit" className="action action-main" disabled={share !== null || brief.goals.length === 0}>
-            {answer === null ? 'Plan two series' : 'Plan others'}
+            {kept.episodes.size > 0
+              ? `Plan again, keeping ${kept.episodes.size}`
+              : answer === null
+                ? 'Plan two series'
+                : 'Plan others'}
           </button>
           {brief.goals.length === 0 && <span className="text-soft">Choose what it leads to first.</span>}
           <Link to="/series" className="underline decoration-dotted underline-offset-4">
@@ -148,7 +163,14 @@ export function Component() {
           )}
           <ol className="flex flex-col gap-10">
             {answer.proposals.map((planned, i) => (
-              <Card key={planned.series.id + i} number={i + 1} planned={planned} onTake={() => take(planned)} />
+              <Card
+                key={planned.series.id + i}
+                number={i + 1}
+                planned={planned}
+                kept={kept.planned === planned ? kept.episodes : NOTHING.episodes}
+                onKeep={(episode) => keep(planned, episode)}
+                onTake={() => take(planned)}
+              />
             ))}
           </ol>
         </section>
@@ -157,14 +179,23 @@ export function Component() {
   );
 }
 
+/** Episodes of one proposal that stay when the rest is asked for again, counted from 1. */
+interface Kept {
+  readonly planned: Planned | null;
+  readonly episodes: ReadonlySet<number>;
+}
+const NOTHING: Kept = { planned: null, episodes: new Set() };
+
 interface CardProps {
   readonly number: number;
   readonly planned: Planned;
+  readonly kept: ReadonlySet<number>;
+  readonly onKeep: (episode: number) => void;
   readonly onTake: () => void;
 }
 
 /** A series as it would be: its climb, and why, week by week. */
-function Card({ number, planned: { series, classes, counts, why }, onTake }: CardProps) {
+function Card({ number, planned: { series, classes, counts, why }, kept, onKeep, onTake }: CardProps) {
   const studio = useAppSelector(selectWholeStudio);
   const { episodes } = useMemo(
     () => reviewSeries(withEdited(studio, { series, classes }), series, { today: today() }),
@@ -190,6 +221,14 @@ function Card({ number, planned: { series, classes, counts, why }, onTake }: Car
           <li key={sentence}>{sentence}</li>
         ))}
       </ul>
+      <fieldset className="mt-2 flex flex-wrap gap-x-4">
+        <legend className="float-left mr-3">Keep when asking again:</legend>
+        {classes.map((plan, i) => (
+          <label key={plan.id}>
+            <input type="checkbox" checked={kept.has(i + 1)} onChange={() => onKeep(i + 1)} /> episode {i + 1}
+          </label>
+        ))}
+      </fieldset>
       <details className="mt-2">
         <summary>Its climb</summary>
         <Climb episodes={episodes} dates={datesOf(series)} at={null} onMove={null} />

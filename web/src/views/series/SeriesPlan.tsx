@@ -8,6 +8,7 @@ import { Gone } from '../../parts/Gone';
 import { LinesField } from '../../parts/LinesField';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { TextField } from '../../parts/TextField';
 import { dayText } from './dayText';
 import { Goals } from './Goals';
 
@@ -72,6 +73,25 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
         <Goals goals={series.goals ?? []} onChange={(goals) => onPut({ goals }, 'the goals')} />
       </p>
       <When series={series} onPut={onPut} />
+      <p>
+        Between classes{' '}
+        <NumberField
+          label="Days a week of practice"
+          value={series.weekly?.days ?? 0}
+          limits={{ min: 0, max: 7, whole: true }}
+          className="w-8"
+          onChange={(days) => onPut({ weekly: practice(series, { days }) }, 'the practice', 'practice days')}
+        />{' '}
+        days a week of{' '}
+        <TextField
+          label="What is practised between classes"
+          note
+          value={series.weekly?.note ?? ''}
+          placeholder="nothing yet"
+          className="w-72"
+          onChange={(note) => onPut({ weekly: practice(series, { note }) }, 'the practice', 'practice note')}
+        />
+      </p>
       <Line
         label="Who this is for"
         value={series.forWhom}
@@ -84,6 +104,14 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
       />
     </section>
   );
+}
+
+/** Practice between episodes with something of it changed; none where nothing is left of it. */
+function practice({ weekly }: Series, change: { readonly days?: number; readonly note?: string }): Series['weekly'] {
+  const merged = Object.entries({ ...weekly, ...change }).filter(
+    ([, value]) => value !== undefined && value !== '' && value !== 0,
+  );
+  return merged.length > 0 ? Object.fromEntries(merged) : undefined;
 }
 
 interface TimesProps extends SeriesPlanProps {
