@@ -139,7 +139,7 @@ test.each([
 });
 
 test('a file wrong all over names the first fifty problems and counts the rest', () => {
-  const episodes = Array(80).fill({ class: 'x' });
+  const episodes = Array.from({ length: 80 }, (_, i) => ({ id: `e${i}`, class: 'x' }));
   const problems = shortened(checkBundle(bundleOf({ series: [{ id: 's', name: 'S', episodes }] })));
   expect(problems).toHaveLength(51);
   expect(problems[50]?.message).toBe('30 more problems are not listed.');
