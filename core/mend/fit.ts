@@ -1,6 +1,15 @@
-import { applyEdits, doseOf, optionOf, type PlanEdit, repsOf, repsRangeOf, type TimedBlock } from '../plan';
+import {
+  applyEdits,
+  doseOf,
+  optionOf,
+  type PlanEdit,
+  repsOf,
+  repsRangeOf,
+  type TimedBlock,
+  type TimedClass,
+} from '../plan';
 import { type Catalog, laneOf } from '../repertoire';
-import { measureClass, rungTitle } from '../review';
+import { type Limits, measureClass, rungTitle } from '../review';
 import { retimed } from './levels';
 import { standingOf } from './standing';
 import type { Ground, Outcome } from './trial';
@@ -33,7 +42,7 @@ export interface Fitted extends Outcome {
 /** The same with the class it leads to; `null` where nothing can move. */
 export function fitted(ground: Ground): Fitted | null {
   const { measure } = ground;
-  const aim = aimOf(ground);
+  const aim = aimOf(ground.measure.timed, ground.measure.subject.limits);
   const short = aim - measure.timed.seconds;
   if (Math.abs(short) < CLOSE) return null;
   const rooms = measure.timed.blocks.flatMap((block) => roomOf(ground, block));
@@ -71,11 +80,10 @@ const CLOSE = 5;
  * The length to aim at: so far under the target that the chance of running late is within the method's limit, and
  * never more than a minute under it.
  */
-export function aimOf({ measure }: Pick<Ground, 'measure'>): number {
-  const { timed, subject } = measure;
+export function aimOf(timed: TimedClass, { overChance }: Pick<Limits, 'overChance'>): number {
   const target = timed.plan.targetMinutes * 60;
   const spread = (timed.range.p90 - timed.range.p10) / (2 * NORMAL_P90);
-  const under = -quantile(subject.limits.overChance) * spread;
+  const under = -quantile(overChance) * spread;
   return target - Math.min(MOST_UNDER, Math.max(0, under + 1));
 }
 const NORMAL_P90 = 1.2816;

@@ -8,7 +8,7 @@ export * from './ideal';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';
-export { conditionsOf, limitsOf } from './room';
+export { conditionsOf, type Limits, limitsOf } from './room';
 export type { Rule } from './rule';
 export { RULES } from './rules';
 export { passes } from './rules/cautionRules';

@@ -93,25 +93,41 @@ export function measureClass(catalog: Catalog, plan: ClassPlan, context: ReviewC
 }
 
 /** The same of a class that is timed already. */
-export function measureTimed(catalog: Catalog, timed: TimedClass, context: ReviewContext = {}): ClassMeasure {
+export const measureTimed = (catalog: Catalog, timed: TimedClass, context: ReviewContext = {}): ClassMeasure =>
+  measuredUnder(catalog, timed, context, Number.POSITIVE_INFINITY) as ClassMeasure;
+
+/** The same; `null` as soon as what is raised has made it plain that the score is over `most`. */
+export function measuredUnder(
+  catalog: Catalog,
+  timed: TimedClass,
+  context: ReviewContext,
+  most: number,
+): ClassMeasure | null {
   const subject = new Subject(catalog, timed, context);
   const raised: Raised[] = [];
   const parts = emptyParts();
   const costs: number[] = new Array(RULES.length).fill(0);
+  let sum = 0;
   const take = (each: Raised) => {
     raised.push(each);
     costs[each.place] = (costs[each.place] as number) + each.cost;
+    sum += each.cost;
   };
   const weights = catalog.method.score;
   const rules = rulesThatSpeak(subject.room);
-  for (const { rule, place } of rules.whole) {
-    const own = subject.raisedByOrder[place] ?? raisedBy(weights, place, rule, rule.find(subject));
-    if (rule.ofOrder) subject.raisedByOrder[place] = own;
-    for (const each of own) take(each);
-  }
+  // What each block raises by itself is kept with it: it comes first, since it costs least to ask.
   for (let i = 0; i < subject.known.length; i++) {
     const { index } = timed.blocks[i] as TimedBlock;
     for (const each of raisedIn(subject.known[i] as Known, index, rules.block)) take(each);
+  }
+  for (const { rule, place } of rules.whole) {
+    if (sum > most) {
+      subject.settle();
+      return null;
+    }
+    const own = subject.raisedByOrder[place] ?? raisedBy(weights, place, rule, rule.find(subject));
+    if (rule.ofOrder) subject.raisedByOrder[place] = own;
+    for (const each of own) take(each);
   }
   for (let place = 0; place < RULES.length; place++) {
     const cost = costs[place] as number;

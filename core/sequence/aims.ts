@@ -1,9 +1,9 @@
 import type { Condition } from '../caution';
 import { aimOf, names, type Wish } from '../mend';
 import type { Order } from '../method';
-import type { ClassPlan, RungBlock, TimedClass } from '../plan';
+import { type ClassPlan, type RungBlock, type TimedBlock, type TimedClass, timeClass } from '../plan';
 import type { Catalog, RungEntry } from '../repertoire';
-import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
+import { type ClassMeasure, type Limits, measuredUnder, type ReviewContext } from '../review';
 import { straysOf } from '../school';
 import { heatMinutesOf } from '../series';
 import { type Past, strayFrom } from './orders';
@@ -26,6 +26,8 @@ export interface Search {
   readonly catalog: Catalog;
   readonly context: ReviewContext;
   readonly conditions: readonly Condition[];
+  /** The room's. */
+  readonly limits: Limits;
   /** The class without its blocks. */
   readonly frame: ClassPlan;
   readonly order: Order;
@@ -69,61 +71,93 @@ const WORK_A_LOOK = 0.03;
 /** The most rungs that two proposals may share, of those that either has. */
 export const MOST_ALIKE = 0.7;
 
-/** The class with its free blocks, the locked ones in their places. */
-function composed({ frame, locks }: Pick<Search, 'frame' | 'locks'>, free: readonly RungBlock[]): ClassPlan {
+/** The free blocks with the locked ones in their places. */
+function composed({ locks }: Search, free: readonly RungBlock[]): RungBlock[] {
   const blocks = [...free];
   for (const { at, block } of locks) blocks.splice(at, 0, block);
-  return { ...frame, blocks };
+  return blocks;
 }
 
 /** A class tried: measured by the one review, and held against the brief. */
-export function tryOut(search: Search, blocks: readonly RungBlock[]): Tried {
-  const measure = measureClass(search.catalog, composed(search, blocks), search.context);
-  return { blocks, measure, cost: costOf(search, measure) };
+export const tryOut = (search: Search, blocks: readonly RungBlock[]): Tried =>
+  triedUnder(search, blocks, Number.POSITIVE_INFINITY) as Tried;
+
+/**
+ * The same; `null` as soon as it is plain that the class costs more than `most`: what it strays from the brief by is
+ * known before it is timed, and how far it is from its length before it is reviewed.
+ */
+export function triedUnder(search: Search, blocks: readonly RungBlock[], most: number): Tried | null {
+  const { catalog, context, frame } = search;
+  const all = composed(search, blocks);
+  let cost = strayingCost(
+    search,
+    all.map((block) => ({ block, entry: catalog.placed(block) as RungEntry })),
+  );
+  if (cost > most) return null;
+  const timed = timeClass(catalog, { ...frame, blocks: all }, context);
+  cost += clockCost(search, timed);
+  if (cost > most) return null;
+  const measure = measuredUnder(catalog, timed, context, most - cost);
+  return measure && { blocks, measure, cost: cost + measure.score.total };
 }
 
 /** The score of the review, and what is added for straying from the brief. */
-export function costOf(search: Search, measure: ClassMeasure): number {
-  const { order, past, mustHave, allowed, locks, others, freedoms } = search;
-  const { timed } = measure;
-  let cost = measure.score.total + STRAY * strayFrom[order](timed, past);
-  for (const { entry } of timed.blocks) if (!allowed.has(entry.whole ?? entry)) cost += MISSING;
-  cost += STRAY * (timed.blocks.length - new Set(timed.blocks.map(({ entry }) => entry)).size);
-  for (const { change } of timed.sequence) if (change.places.length > 1) cost += CHANGE;
-  if (beginsElsewhere(search, timed)) cost += STRAY;
-  if (search.mostWork !== undefined) {
-    const over = heatMinutesOf(search.catalog, timed) / search.mostWork - 1;
-    if (over > 0) cost += 1 + over / WORK_A_LOOK;
+export function costOf(search: Search, { timed, score }: ClassMeasure): number {
+  return score.total + strayingCost(search, timed.blocks) + clockCost(search, timed);
+}
+
+type Placed = Pick<TimedBlock, 'block' | 'entry'>;
+
+/** What straying from the brief costs, as far as the blocks and their order tell. */
+function strayingCost(search: Search, placed: readonly Placed[]): number {
+  const { order, past, mustHave, allowed, locks, others } = search;
+  let cost = STRAY * strayFrom[order]({ blocks: placed }, past);
+  const entries = new Set<RungEntry>();
+  for (const { entry } of placed) {
+    entries.add(entry);
+    if (!allowed.has(entry.whole ?? entry)) cost += MISSING;
   }
-  cost += OTHER_SCHOOL * straysIn(search, timed);
-  for (const { at, block } of locks) if (timed.plan.blocks[at]?.id !== block.id) cost += MISSING;
-  for (const wish of mustHave) if (!timed.blocks.some(({ entry }) => names(wish, entry))) cost += MISSING;
-  if (freedoms.doses) {
-    const apart = Math.abs(timed.seconds - aimOf({ measure }));
-    cost += Math.max(0, apart - NEAR_SECONDS) / SECONDS_A_LOOK;
-  }
+  cost += STRAY * (placed.length - entries.size);
+  if (beginsElsewhere(search, placed)) cost += STRAY;
+  cost += OTHER_SCHOOL * straysIn(search, placed);
+  for (const { at, block } of locks) if (placed[at]?.block.id !== block.id) cost += MISSING;
+  for (const wish of mustHave) if (!placed.some(({ entry }) => names(wish, entry))) cost += MISSING;
   if (others.length > 0) {
-    const own = new Set(timed.blocks.map(({ entry }) => entry.key));
+    const keys = new Set(placed.map(({ entry }) => entry.key));
     for (const other of others) {
-      const beyond = shareOf(own, other) - MOST_ALIKE;
+      const beyond = shareOf(keys, other) - MOST_ALIKE;
       if (beyond > 0) cost += ALIKE * (1 + 10 * beyond);
     }
   }
   return cost;
 }
 
+/** What the changes of position cost, and being far from the length, or over the work, that is wanted. */
+function clockCost({ catalog, freedoms, limits, mostWork }: Search, timed: TimedClass): number {
+  let cost = 0;
+  for (const { change } of timed.sequence) if (change.places.length > 1) cost += CHANGE;
+  if (mostWork !== undefined) {
+    const over = heatMinutesOf(catalog, timed) / mostWork - 1;
+    if (over > 0) cost += 1 + over / WORK_A_LOOK;
+  }
+  if (freedoms.doses) {
+    const apart = Math.abs(timed.seconds - aimOf(timed, limits));
+    cost += Math.max(0, apart - NEAR_SECONDS) / SECONDS_A_LOOK;
+  }
+  return cost;
+}
+
 /** Whether the first block is not where the brief, or the house, would have people begin. */
-function beginsElsewhere({ catalog, frame, locks }: Search, { blocks }: TimedClass): boolean {
-  const [first] = blocks;
+function beginsElsewhere({ catalog, frame, locks }: Search, [first]: readonly Placed[]): boolean {
   if (frame.openingPosition === undefined || !first || locks[0]?.at === 0) return false;
   return first.entry.like !== catalog.graph.like(frame.openingPosition);
 }
 
 /** What of the free blocks goes against the schools of the house. */
-function straysIn({ catalog, frame }: Search, { blocks }: TimedClass): number {
+function straysIn({ catalog, frame }: Search, placed: readonly Placed[]): number {
   let strays = 0;
-  for (const { entry, block } of blocks) if (!block.locked) strays += straysOf(catalog, entry).length;
-  const [first] = blocks;
+  for (const { entry, block } of placed) if (!block.locked) strays += straysOf(catalog, entry).length;
+  const [first] = placed;
   const onFloor = catalog.method.choices.begin === 'floor' && frame.openingPosition === undefined;
   return onFloor && first?.entry.like === 'standing' ? strays + 1 : strays;
 }

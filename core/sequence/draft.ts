@@ -96,8 +96,8 @@ function placesOf(search: Search, chance: Chance, count: number): (entry: RungEn
   }
   // By position, from where people begin towards the other end.
   const levels = [...new Set(fit.map(({ like }) => like))].sort((a, b) => levelOf(a) - levelOf(b));
-  const kept = levels.filter(() => levels.length < 4 || chance.share() < 0.8);
   const begins = frame.openingPosition === undefined ? undefined : catalog.graph.like(frame.openingPosition);
+  const kept = levels.filter((like) => like === begins || levels.length < 4 || chance.share() < 0.8);
   const down = begins === undefined ? chance.share() < 0.5 : levelOf(begins) < POSITIONS.length / 2;
   const way = down ? kept : kept.reverse();
   return ({ like }, share) => like === way[Math.floor(share * way.length)];

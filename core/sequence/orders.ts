@@ -1,6 +1,6 @@
 import { type BasePosition, POSITIONS } from '../body';
 import type { Direction, Order } from '../method';
-import type { TimedBlock, TimedClass } from '../plan';
+import type { TimedBlock } from '../plan';
 
 /** What an order is judged by, beside the class. */
 export interface Past {
@@ -9,7 +9,9 @@ export interface Past {
 }
 
 /** What of a class its order is read from. */
-export type Ordered = Pick<TimedClass, 'blocks'>;
+export interface Ordered {
+  readonly blocks: ReadonlyArray<Pick<TimedBlock, 'entry'>>;
+}
 
 /**
  * How often a class strays from an order, 0 where it keeps it: what makes each order recognisably its own. The review
@@ -17,9 +19,9 @@ export type Ordered = Pick<TimedClass, 'blocks'>;
  */
 export const strayFrom: Readonly<Record<Order, (timed: Ordered, past: Past) => number>> = {
   positions: ({ blocks }) => {
-    const stays = runsOf(blocks, ({ position }) => position);
+    const stays = runsOf(blocks, ({ entry }) => entry.exercise.position);
     const levels = stays.map(([{ entry }]) => levelOf(entry.like));
-    return stays.length - new Set(stays.map(([{ position }]) => position)).size + turnsOf(levels);
+    return stays.length - new Set(stays.map(([{ entry }]) => entry.exercise.position)).size + turnsOf(levels);
   },
   customary: ({ blocks }) => descentsOf(blocks.map(stageOf)),
   layered: ({ blocks }) => {
@@ -51,11 +53,12 @@ export const RECAPPED = 3;
 /** Height of the body from the floor, 0 for standing. */
 const levelOf = (like: BasePosition): number => POSITIONS.indexOf(like);
 
-type Run = readonly [TimedBlock, ...TimedBlock[]];
+type Placed = Ordered['blocks'][number];
+type Run = readonly [Placed, ...Placed[]];
 
 /** Neighbouring blocks that have something in common. */
-function runsOf(blocks: readonly TimedBlock[], common: (block: TimedBlock) => string): Run[] {
-  const runs: Array<[TimedBlock, ...TimedBlock[]]> = [];
+function runsOf(blocks: readonly Placed[], common: (block: Placed) => string): Run[] {
+  const runs: Array<[Placed, ...Placed[]]> = [];
   for (const block of blocks) {
     const run = runs.at(-1);
     if (run && common(run[0]) === common(block)) run.push(block);
@@ -80,15 +83,14 @@ const descentsOf = (row: readonly number[]): number =>
   row.filter((each, i) => i > 0 && each < (row[i - 1] as number)).length;
 
 /** The direction a rung is first of all about. */
-export const mainDirection = ({ entry }: Pick<TimedBlock, 'entry'>): Direction =>
-  entry.exercise.directions[0] ?? 'neutral';
+export const mainDirection = ({ entry }: Placed): Direction => entry.exercise.directions[0] ?? 'neutral';
 
 /**
  * Our own customary order, by position and direction: breath and small things on the back, then the trunk lifted, then
  * the legs; rolling and sitting; prone as the answer to bending; on the side; turning and bending sideways seated; on
  * hands and knees and in the plank; kneeling; standing last.
  */
-export function stageOf({ entry }: Pick<TimedBlock, 'entry'>): number {
+export function stageOf({ entry }: Placed): number {
   const direction = mainDirection({ entry });
   const own = STAGES[entry.like];
   return typeof own === 'number' ? own : (own[direction] ?? own.neutral);

@@ -140,9 +140,11 @@ describe('the schools of the house', () => {
   });
 
   test('a house that begins standing begins its classes so', () => {
-    const timed = blocksIn({ begin: 'standing' }, 1);
-    expect(timed.plan.openingPosition).toBe('standing');
-    expect(must(timed.blocks[0]).entry.like).toBe('standing');
+    for (const seed of [1, 2, 3]) {
+      const timed = blocksIn({ begin: 'standing' }, seed);
+      expect(timed.plan.openingPosition).toBe('standing');
+      expect(must(timed.blocks[0]).entry.like).toBe('standing');
+    }
     expect(blocksIn({ begin: 'floor' }, 1).plan.openingPosition).toBeUndefined();
   });
 });

@@ -150,9 +150,9 @@ export function searchFor(
   const frame = frameOf(catalog, brief, order, audience);
   const conditions = conditionsOf(frame, audience);
   const earlier = learnt ? new Set(learnt.keys.filter((key) => learnt.count(key).taught > 0)) : new Set<string>();
-  const { homeHeat } = limitsOf(catalog.method, audience);
+  const limits = limitsOf(catalog.method, audience);
   const { props, mustNot, mustHave = [], locked = [] } = brief;
-  const pool = poolOf(catalog, { audience, conditions, props, mustNot, homeHeat, earlier });
+  const pool = poolOf(catalog, { audience, conditions, props, mustNot, homeHeat: limits.homeHeat, earlier });
   const open = (all: readonly RungEntry[]) => (learnt ? all.filter((entry) => learnt.open(catalog, entry)) : all);
   const fine = open(pool.fine);
   const fit = fine.length >= ENOUGH ? fine : open(pool.fit);
@@ -162,6 +162,7 @@ export function searchFor(
     catalog,
     context: { audience, earlier, today, place: series ? 'episode' : 'alone' } satisfies ReviewContext,
     conditions,
+    limits,
     frame,
     order,
     past: { lastEnd: before ? endOf(before) : [] },
@@ -253,7 +254,11 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
   ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, costOf: cost }));
   fitBetter();
   // Where no range reaches as far, a block more does.
-  for (let added = 0; added < ADDED && aimOf({ measure }) - measure.timed.seconds > SHORT_SECONDS; added++) {
+  for (
+    let added = 0;
+    added < ADDED && aimOf(measure.timed, search.limits) - measure.timed.seconds > SHORT_SECONDS;
+    added++
+  ) {
     const longer = withOneMore(search, measure);
     if (!longer) break;
     measure = longer;

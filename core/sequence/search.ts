@@ -1,7 +1,7 @@
 import { POSITIONS } from '../body';
 import { type RungBlock, repsOf, repsRangeOf } from '../plan';
 import type { RungEntry } from '../repertoire';
-import { type Search, type Tried, tryOut } from './aims';
+import { type Search, type Tried, triedUnder, tryOut } from './aims';
 import { blockOf, draft, placeFor, unmet } from './draft';
 import { mainDirection, stageOf } from './orders';
 import type { Chance } from './random';
@@ -23,7 +23,7 @@ const TOLD_EVERY = 250;
  */
 export function anneal(search: Search, chance: Chance, evaluations: number, onTried?: OnTried): Tried {
   if (search.fit.length > FEW_RUNGS)
-    return annealOnce(search, chance, evaluations, (blocks) => tryOut(search, blocks), onTried);
+    return annealOnce(search, chance, evaluations, (blocks, most) => triedUnder(search, blocks, most), onTried);
   // Where there are few classes, several short searches find the best of them more surely than one long one, and none
   // is measured twice.
   const known = new Map<string, Tried>();
@@ -48,11 +48,11 @@ function annealOnce(
   search: Search,
   chance: Chance,
   evaluations: number,
-  attempt: (blocks: readonly RungBlock[]) => Tried,
+  attempt: (blocks: readonly RungBlock[], most: number) => Tried | null,
   onTried?: OnTried,
 ): Tried {
   const ids = { next: 1 };
-  let now = attempt(draft(search, chance));
+  let now = attempt(draft(search, chance), Number.POSITIVE_INFINITY) as Tried;
   let best = now;
   for (let evaluated = 1; evaluated < evaluations; evaluated++) {
     if (evaluated % TOLD_EVERY === 0 && onTried?.(evaluated) === false) break;
@@ -62,9 +62,11 @@ function annealOnce(
     if (share >= 1 && now !== best && now.cost > best.cost) now = best;
     const blocks = stepFrom(search, now, chance, ids);
     if (!blocks) continue;
-    const next = attempt(blocks);
-    const worse = next.cost - now.cost;
-    if (worse <= 0 || (warmth > 0 && chance.share() < Math.exp(-worse / warmth))) now = next;
+    // What is worse by so much is taken once in e to the power of its share of the warmth: the die is cast first, so
+    // that what costs too much need not be measured to its end.
+    const worse = warmth > 0 ? -warmth * Math.log(1 - chance.share()) : 0;
+    const next = attempt(blocks, now.cost + worse);
+    if (next && next.cost <= now.cost + worse) now = next;
     if (now.cost < best.cost) best = now;
   }
   return best;
@@ -234,7 +236,18 @@ const redose: Step = (search, blocks, chance) => {
   return reps === now ? null : blocks.with(at, { ...block, dose: { ...block.dose, reps } });
 };
 
+/** A rung first that is done where the class is to begin. */
+const begin: Step = (search, blocks, chance, id) => {
+  const { frame, catalog } = search;
+  if (frame.openingPosition === undefined) return null;
+  const like = catalog.graph.like(frame.openingPosition);
+  const [first] = blocks;
+  if (first && entryOf(search, first).like === like) return null;
+  const list = open(search, blocks, (entry) => entry.like === like);
+  return list.length === 0 ? null : [blockOf(search, chance.one(list), id()), ...blocks];
+};
+
 const STEPS: readonly Step[] = [
-  ...[swap, swap, swap, climb, insert, insertChain, remove],
+  ...[swap, swap, swap, climb, insert, insertChain, remove, begin],
   ...[move, move, exchange, moveStay, gather, arrange, supply],
 ];
