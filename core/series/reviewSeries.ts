@@ -1,10 +1,10 @@
 import type { ClassPlan, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { type ClassReview, type ReviewContext, reviewClass, SEVERITIES } from '../review';
+import { type ClassReview, limitsOf, type ReviewContext, reviewClass, SEVERITIES } from '../review';
 import { type Earning, type EpisodeEarning, earningOf } from './earning';
 import { followedBy, rulesOf } from './learning';
 import { SERIES_RULES } from './rules';
-import type { SeriesEpisode, SeriesFinding, SeriesSubject, WholeStudio } from './seriesRule';
+import type { SeriesEpisode, SeriesFinding, SeriesFound, SeriesRule, SeriesSubject, WholeStudio } from './seriesRule';
 import type { Series } from './seriesSchema';
 
 /** With what a studio does not know: the day, and the teacher whose pace is asked about. */
@@ -43,6 +43,7 @@ export function reviewSeries(studio: WholeStudio, series: Series, asked: Asked =
     const review = inItsPlace(studio, each, asked);
     return { ...each, ...workOf(each, review), timed: review.timed, review };
   });
+  const audience = studio.audienceOf(series.audience ?? episodes[0]?.plan.audience);
   const subject: SeriesSubject = {
     studio,
     series,
@@ -50,7 +51,8 @@ export function reviewSeries(studio: WholeStudio, series: Series, asked: Asked =
     follows: followedBy(studio, series).length > 0,
     earning,
     episodes,
-    audience: studio.audienceOf(series.audience ?? episodes[0]?.plan.audience),
+    audience,
+    limits: limitsOf(studio.catalog.method, audience),
   };
   return {
     episodes,
@@ -97,26 +99,45 @@ function workOf({ recapped }: EpisodeEarning, { timed, subject }: ClassReview) {
   return { heatMinutes: heatMinutesOf(subject.catalog, timed), recapShare: work > 0 ? recap / work : 0 };
 }
 
-function findingsIn(subject: SeriesSubject): SeriesFinding[] {
-  const found = SERIES_RULES.flatMap((rule) =>
-    rule.find(subject).map(({ severity, episode, blocks = [], value, limit, sentence, mend }): SeriesFinding => {
-      const plan = subject.episodes.find((each) => each.episode === episode)?.plan;
-      return {
-        code: rule.code,
-        severity: severity ?? rule.severity,
-        episode,
-        blocks,
-        ids: blocks.flatMap((index) => plan?.blocks[index]?.id ?? []),
-        value,
-        limit,
-        unit: rule.unit,
-        get message() {
-          return sentence();
-        },
-        mend: mend ?? NO_WAY,
-      };
-    }),
-  );
-  return found.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.episode - b.episode);
+/** A finding as it is told; its sentence is put together when somebody reads it. */
+class ToldFinding implements SeriesFinding {
+  readonly code: SeriesFinding['code'];
+  readonly severity: SeriesFinding['severity'];
+  readonly episode: number;
+  readonly blocks: readonly number[];
+  readonly ids: readonly string[];
+  readonly value: number;
+  readonly limit: number;
+  readonly unit: SeriesFinding['unit'];
+  readonly mend: SeriesFinding['mend'];
+  readonly #sentence: () => string;
+
+  constructor(rule: SeriesRule, found: SeriesFound, plan: ClassPlan | undefined) {
+    const { episode, blocks = NO_BLOCKS } = found;
+    this.code = rule.code;
+    this.severity = found.severity ?? rule.severity;
+    this.episode = episode;
+    this.blocks = blocks;
+    this.ids = plan ? blocks.flatMap((index) => plan.blocks[index]?.id ?? []) : [];
+    this.value = found.value ?? 1;
+    this.limit = found.limit ?? 0;
+    this.unit = rule.unit;
+    this.mend = found.mend ?? NO_WAY;
+    this.#sentence = found.sentence;
+  }
+
+  get message(): string {
+    return this.#sentence();
+  }
 }
+const NO_BLOCKS: readonly number[] = [];
 const NO_WAY = () => [];
+
+function findingsIn(subject: SeriesSubject): SeriesFinding[] {
+  const plans = new Map(subject.episodes.map(({ episode, plan }) => [episode, plan]));
+  const told: SeriesFinding[] = [];
+  for (const rule of SERIES_RULES) {
+    for (const found of rule.find(subject)) told.push(new ToldFinding(rule, found, plans.get(found.episode)));
+  }
+  return told.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.episode - b.episode);
+}

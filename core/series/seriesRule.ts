@@ -1,5 +1,5 @@
 import type { Audience, ClassPlan, PlanEdit, Room, Teacher, TimedClass } from '../plan';
-import type { Finding, Severity } from '../review';
+import type { Finding, Limits, Severity } from '../review';
 import type { Unit } from '../vocabulary/measure';
 import type { Earning, EpisodeEarning } from './earning';
 import type { SeriesRules, SeriesStudio } from './learning';
@@ -53,6 +53,8 @@ export interface SeriesSubject {
   readonly earning: Earning;
   readonly episodes: readonly SeriesEpisode[];
   readonly audience: Audience | undefined;
+  /** The audience's. */
+  readonly limits: Limits;
 }
 
 /** One change of a series: its own, or one of a class in it. */
@@ -73,8 +75,9 @@ export interface SeriesFound {
   readonly blocks?: readonly number[];
   /** In place of the rule's own. */
   readonly severity?: Severity;
-  readonly value: number;
-  readonly limit: number;
+  /** 1 when unsaid, over a limit of 0: it is there. */
+  readonly value?: number;
+  readonly limit?: number;
   /** Put together when somebody reads it. */
   readonly sentence: () => string;
   readonly mend?: () => readonly SeriesRemedy[];
@@ -99,9 +102,6 @@ export interface SeriesFinding extends Omit<Finding, 'code'> {
   readonly episode: number;
   readonly mend: () => readonly SeriesRemedy[];
 }
-
-/** There or not. */
-export const THERE = { value: 1, limit: 0 } as const;
 
 /** How an episode is called in a sentence. */
 export const episodeName = ({ episode, plan }: { readonly episode: number; readonly plan: ClassPlan }): string =>

@@ -1,23 +1,15 @@
 import { optionOf, type RungBlock } from '../../plan';
 import { type RungEntry, rungKey } from '../../repertoire';
-import { limitsOf, rungTitle, type Severity } from '../../review';
+import { rungTitle, type Severity } from '../../review';
 import { isOver } from '../../vocabulary/measure';
 import { earliest } from '../earliest';
 import { needsOf } from '../learning';
-import {
-  episodeName,
-  type SeriesEpisode,
-  type SeriesFound,
-  type SeriesRule,
-  type SeriesSubject,
-  THERE,
-} from '../seriesRule';
+import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
 import { leftOut, lowerInstead, movedLater, practisedEarlier, swappedLater } from './remedies';
 
 /** Unearned is a fix; unearned and hotter than the room can take is unsafe. */
-function severityOf({ studio: { catalog }, audience }: SeriesSubject, entry: RungEntry): Severity {
-  return isOver(catalog.heat(entry), limitsOf(catalog.method, audience).homeHeat, 'heat') ? 'stop' : 'fix';
-}
+const severityOf = ({ studio: { catalog }, limits }: SeriesSubject, entry: RungEntry): Severity =>
+  isOver(catalog.heat(entry), limits.homeHeat, 'heat') ? 'stop' : 'fix';
 
 /** What a rung still waits for, in words: each need, and how many episodes of it. */
 function waitsFor({ studio: { catalog }, rules }: SeriesSubject, { before }: SeriesEpisode, entry: RungEntry): string {
@@ -45,7 +37,6 @@ const rungUnearned: SeriesRule = {
         if (!entry) return [];
         return [
           {
-            ...THERE,
             episode: each.episode,
             blocks,
             severity: severityOf(subject, entry),
@@ -83,7 +74,6 @@ const optionUnearned: SeriesRule = {
           const options = block.options?.filter((other) => optionOf(other).rung !== rung) ?? [];
           return [
             {
-              ...THERE,
               episode: each.episode,
               blocks: [index],
               severity: severityOf(subject, entry),
@@ -153,7 +143,6 @@ const goalUnreached: SeriesRule = {
       if (reached) return [];
       return [
         {
-          ...THERE,
           episode: last.episode,
           sentence: () => `The goal ${rungTitle(entry)} is not reached; ${whenOpen(subject, entry)}.`,
         },

@@ -1,15 +1,8 @@
 import { judge } from '../../caution';
-import { conditionsOf, limitsOf } from '../../review';
+import { conditionsOf } from '../../review';
 import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/direction';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
-import {
-  episodeName,
-  type SeriesEpisode,
-  type SeriesFound,
-  type SeriesRule,
-  type SeriesSubject,
-  THERE,
-} from '../seriesRule';
+import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
 import { swappedBeside } from './remedies';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -151,7 +144,6 @@ const audiencesDiffer: SeriesRule = {
     return episodes
       .filter(({ plan }) => plan.audience !== whose)
       .map((each) => ({
-        ...THERE,
         episode: each.episode,
         sentence: () => `${episodeName(each)} is for ${name(each.plan.audience)}, the series for ${name(whose)}.`,
       }));
@@ -169,16 +161,15 @@ const coverageMissing: SeriesRule = {
   limit: `from ${LONG} classes on: each position and each direction the audience can take`,
   says: 'a position or a direction is never seen',
   find: (subject) => {
-    const { studio, episodes, audience } = subject;
+    const { studio, episodes, audience, limits } = subject;
     const { catalog } = studio;
     const classes = episodes.filter(({ plan }) => (plan.purpose ?? 'class') === 'class');
     const last = classes.at(-1);
     if (classes.length < LONG || !last) return [];
-    const { homeHeat } = limitsOf(catalog.method, audience);
     const conditions = conditionsOf({}, audience);
     const can = catalog.rungs.filter((entry) => {
       const { verdict } = judge(catalog, entry, conditions);
-      return verdict !== 'swap' && verdict !== 'clear-first' && !isOver(catalog.heat(entry), homeHeat, 'heat');
+      return verdict !== 'swap' && verdict !== 'clear-first' && !isOver(catalog.heat(entry), limits.homeHeat, 'heat');
     });
     const done = classes.flatMap(({ timed }) => timed.blocks.filter(({ shown }) => !shown).map(({ entry }) => entry));
     const positions = [...new Set(can.map(({ like }) => like))].filter(
@@ -196,7 +187,6 @@ const coverageMissing: SeriesRule = {
       ...directions.map((direction) => `Nothing in any episode is about ${DIRECTION_WORDS[direction]}`),
     ];
     return missing.map((what) => ({
-      ...THERE,
       episode: last.episode,
       sentence: () => `${what}, though this audience can take it.`,
     }));
@@ -246,7 +236,6 @@ const firstSideAlways: SeriesRule = {
     if (firsts.length < LONG || !last || new Set(firsts).size > 1) return [];
     return [
       {
-        ...THERE,
         episode: last.episode,
         sentence: () =>
           `Every class begins on the ${firsts[0]}: the other side is always the tired one. Begin some of them on the other side.`,

@@ -2,14 +2,7 @@ import type { Prop } from '../../repertoire';
 import { rungTitle } from '../../review';
 import { isOver } from '../../vocabulary/measure';
 import { type Occasion, occasionsOf, overlap } from '../dates';
-import {
-  episodeName,
-  type SeriesEpisode,
-  type SeriesFound,
-  type SeriesRule,
-  type SeriesSubject,
-  THERE,
-} from '../seriesRule';
+import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
 
 const lengthOf =
   ({ studio }: SeriesSubject) =>
@@ -29,7 +22,6 @@ const teacherNotCleared: SeriesRule = {
       const { heat, audiences } = teacher?.cleared ?? {};
       if (!teacher) return [];
       const too = (sentence: string) => ({
-        ...THERE,
         episode: each.episode,
         sentence: () => `${episodeName(each)}: ${sentence}`,
       });
@@ -73,7 +65,6 @@ const dateClash: SeriesRule = {
     return own.flatMap((occasion): SeriesFound[] => {
       const { episode, day, room, teacher } = occasion;
       const clash = (sentence: string) => ({
-        ...THERE,
         episode,
         sentence: () => `Episode ${episode + 1}, ${day}: ${sentence}`,
       });
@@ -168,7 +159,6 @@ const propOnce: SeriesRule = {
       [...(all[i] ?? [])]
         .filter(([id]) => all.filter((props) => props.has(id)).length === 1)
         .map(([, prop]) => ({
-          ...THERE,
           episode: each.episode,
           sentence: () => `${episodeName(each)} alone needs “${prop.name}”.`,
         })),
