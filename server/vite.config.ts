@@ -18,6 +18,7 @@ export default defineConfig({
           'proposeSeries',
           'script',
           'earliest',
+          'whatIf',
           'calendar',
           'package',
           'backup',

@@ -17,3 +17,4 @@ export {
 export type * from './seriesSchema';
 export * from './seriesTable';
 export * from './weekdays';
+export * from './whatIf';

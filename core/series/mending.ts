@@ -15,25 +15,26 @@ export interface EditedSeries {
 export function editedSeries(studio: WholeStudio, series: Series, edits: readonly SeriesEdit[]): EditedSeries {
   let { episodes } = series;
   const classes = new Map<string, ClassPlan>();
+  const at = (episode: number) => {
+    const found = episodes[episode];
+    if (!found) throw new RangeError(`there is no episode ${episode + 1}`);
+    return found;
+  };
   for (const edit of edits) {
     switch (edit.kind) {
       case 'swap': {
-        const [one, other] = [episodes[edit.one], episodes[edit.other]];
-        if (!one || !other) throw new RangeError('there is no such episode');
-        // Days and teachers stay where they are: the classes change places.
-        const place = ({ id, class: own, title }: typeof one, day: typeof one) => {
-          const { id: _id, class: _class, title: _title, ...fixed } = day;
-          return {
-            ...(id === undefined ? {} : { id }),
-            class: own,
-            ...(title === undefined ? {} : { title }),
-            ...fixed,
-          };
-        };
-        episodes = episodes.with(edit.one, place(other, one)).with(edit.other, place(one, other));
+        const [one, other] = [at(edit.one), at(edit.other)];
+        episodes = inPlacesOf(episodes, episodes.with(edit.one, other).with(edit.other, one));
+        break;
+      }
+      case 'move': {
+        const moved = at(edit.episode);
+        at(edit.to);
+        episodes = inPlacesOf(episodes, episodes.toSpliced(edit.episode, 1).toSpliced(edit.to, 0, moved));
         break;
       }
       case 'remove':
+        at(edit.episode);
         episodes = episodes.toSpliced(edit.episode, 1);
         break;
       case 'class': {
@@ -44,6 +45,14 @@ export function editedSeries(studio: WholeStudio, series: Series, edits: readonl
     }
   }
   return { series: episodes === series.episodes ? series : { ...series, episodes }, classes: [...classes.values()] };
+}
+
+/** The classes in another order; days and teachers stay where they are. */
+function inPlacesOf(places: Series['episodes'], order: Series['episodes']): Series['episodes'] {
+  return order.map(({ id, class: own, title }, i) => {
+    const { id: _id, class: _class, title: _title, ...fixed } = places[i] as (typeof places)[number];
+    return { ...(id === undefined ? {} : { id }), class: own, ...(title === undefined ? {} : { title }), ...fixed };
+  });
 }
 
 /** A studio with some of its classes and one series as they would be. */

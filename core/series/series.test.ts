@@ -12,6 +12,7 @@ import { reviewSeries } from './reviewSeries';
 import { SERIES_RULES } from './rules';
 import type { SeriesCode, WholeStudio } from './seriesRule';
 import type { Series } from './seriesSchema';
+import { couldTake, whatIf } from './whatIf';
 
 type Blocks = Parameters<typeof classOf>[0];
 const hot = (heat: number): Partial<Rung> => ({ heatOverride: { heat, reason: 'a test' } });
@@ -405,6 +406,57 @@ describe('fixes', () => {
       { class: 'e2', date: '2027-01-11' },
       { class: 'e1', title: 'Beginning', teacher: 'ilva' },
     ]);
+  });
+});
+
+describe('what breaks', () => {
+  const { studio, series } = studioOf([
+    [taught('climb')],
+    [block('climb'), taught('turn')],
+    [taught('climb/middle'), block('turn')],
+    [block('climb/middle'), taught('steady')],
+  ]);
+  const review = reviewSeries(studio, series);
+  const early = (findings: ReturnType<typeof whatIf>['broken']) =>
+    findings.flatMap(({ code, message }) => (code === 'RUNG_UNEARNED' ? [message] : []));
+
+  test('when an episode is left out, what it practised is missing from then on', () => {
+    const { broken, mended, after } = whatIf(studio, series, review, [{ kind: 'remove', episode: 1 }]);
+    expect(early(broken)).toHaveLength(2);
+    expect(early(broken)[0]).toMatch(
+      /^Episode 2 \(Class 3\): climb, middle comes too early; climb, low was taught in 1/,
+    );
+    expect(early(mended)).toEqual([]);
+    expect(after.series.episodes.map(({ class: id }) => id)).toEqual(['e1', 'e3', 'e4']);
+  });
+
+  test('when one is moved, and is mended when it is moved back', () => {
+    const moved = whatIf(studio, series, review, [{ kind: 'move', episode: 2, to: 0 }]);
+    expect(moved.after.series.episodes.map(({ class: id }) => id)).toEqual(['e3', 'e1', 'e2', 'e4']);
+    expect(early(moved.broken)).toHaveLength(1);
+    const own = moved.after.series;
+    const back = whatIf(studio, own, reviewSeries(studio, own), [{ kind: 'move', episode: 0, to: 2 }]);
+    expect(back.after.series).toEqual(series);
+    expect(early(back.broken)).toEqual([]);
+    expect(early(back.mended)).toHaveLength(1);
+  });
+
+  test('nothing, when nothing depends on it', () => {
+    const { broken, counts } = whatIf(studio, series, review, [{ kind: 'swap', one: 1, other: 1 }]);
+    expect(broken).toEqual([]);
+    expect(counts.after).toEqual(counts.before);
+    expect(() => whatIf(studio, series, review, [{ kind: 'move', episode: 9, to: 0 }])).toThrow(
+      new RangeError('there is no episode 10'),
+    );
+  });
+
+  test('an episode could take what is open on ladders it knows, what is nearest to being earned first', () => {
+    const names = (episode: number) => couldTake(studio, series, episode).map(({ entry, as }) => `${entry.key} ${as}`);
+    expect(names(0)).toEqual([]);
+    // The first turn was practised once; climb, middle stands in the episode itself.
+    expect(names(2)).toEqual([]);
+    expect(names(3)).toEqual(['turn/middle step']);
+    expect(names(4)).toEqual(['steady/low practice', 'climb/high step', 'turn/middle step']);
   });
 });
 

@@ -61,6 +61,8 @@ export interface SeriesSubject {
 export type SeriesEdit =
   | { readonly kind: 'class'; readonly id: string; readonly edits: readonly PlanEdit[] }
   | { readonly kind: 'swap'; readonly one: number; readonly other: number }
+  /** Taken out, and put in so that it then has the place `to`. */
+  | { readonly kind: 'move'; readonly episode: number; readonly to: number }
   | { readonly kind: 'remove'; readonly episode: number };
 
 /** A way that might mend a finding. */

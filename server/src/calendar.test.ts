@@ -90,3 +90,16 @@ test('what can’t be is refused in a sentence', () => {
   const answer = command('earliest', files, ['--series', 'bench-to-mat', '--rung', 'leg-lower/straight']);
   expect(JSON.parse(answer.stdout)).toMatchObject({ rung: 'leg-lower/straight', earliest: 3, missing: [] });
 });
+
+test('what breaks when an episode goes, and what one could take next, is answered', () => {
+  const ask = (...about: string[]) => command('whatIf', files, ['--series', 'bench-to-mat', ...about]);
+  const out = ask('--episode', '1', '--leave-out');
+  expect(out.status).toBe(1);
+  const { broken, counts } = JSON.parse(out.stdout);
+  expect(broken.map(({ code }: { code: string }) => code)).toContain('RUNG_UNEARNED');
+  expect(counts.after.fix).toBeGreaterThan(counts.before.fix);
+  const { next } = JSON.parse(ask('--episode', '3', '--next').stdout);
+  expect(next[0]).toEqual({ rung: expect.stringContaining('/'), as: expect.stringMatching(/step|practice/), lacks: 1 });
+  expect(ask('--episode', '1').stderr).toMatch(/Ask one thing/);
+  expect(ask('--episode', '9', '--leave-out').stderr).toMatch(/“9” is no episode of “bench-to-mat”; expected/);
+});
