@@ -5,7 +5,7 @@ import type { RungEntry } from '../repertoire';
 import { idealHeat } from '../review';
 import type { Search } from './aims';
 import { mainDirection, stageOf } from './orders';
-import type { Chance } from './random';
+import { type Chance, shuffled } from './random';
 
 /** What a taught block lasts about with its way, in seconds: how many a class begins with. */
 const BLOCK_SECONDS = 95;
@@ -104,12 +104,3 @@ function placesOf(search: Search, chance: Chance, count: number): (entry: RungEn
 }
 
 const levelOf = (like: BasePosition): number => POSITIONS.indexOf(like);
-
-function shuffled<T>(list: readonly T[], chance: Chance): T[] {
-  const left = [...list];
-  for (let i = left.length - 1; i > 0; i--) {
-    const j = chance.below(i + 1);
-    [left[i], left[j]] = [left[j] as T, left[i] as T];
-  }
-  return left;
-}

@@ -78,3 +78,14 @@ test('a goal that an audience must not do is said with the caution', () => {
   expect(proposals).toEqual([]);
   expect(clashes[0]).toMatch(/can’t be a goal for Careful: (Neck pain|Abdominal separation)/);
 });
+
+test('what comes before a goal and can’t be done by the audience is said, with the reason', () => {
+  const clashes = (audience: string, exercise: string, rung: string) =>
+    proposeSeries(studio, { ...brief, audience, goals: [{ exercise, rung }], episodes: 8 }, TODAY).clashes;
+  expect(clashes('returning-rowers', 'side-thread', 'knees')[0]).toMatch(
+    /can’t be reached by Returning rowers: Side prop, From the knees comes before\. Abdominal separation/,
+  );
+  expect(clashes('night-shift', 'plank-wave', 'feet')[0]).toMatch(
+    /Plank wave, From the knees comes before\. Its heat, 41, is above 40, and it has no lower rung to offer\.$/,
+  );
+});

@@ -1,7 +1,6 @@
-import { ruledOut } from '../mend';
-import { type ClassPlan, isInterlude } from '../plan';
-import { type Catalog, type RungEntry, rungKey } from '../repertoire';
-import { conditionsOf, rungTitle } from '../review';
+import type { ClassPlan } from '../plan';
+import type { Catalog, RungEntry } from '../repertoire';
+import { rungTitle } from '../review';
 import {
   broughtBefore,
   countsOf,
@@ -11,20 +10,18 @@ import {
   reviewSeries,
   rulesOf,
   type Series,
+  type SeriesFix,
   type SeriesReview,
-  type SeriesRules,
   seriesFixesFor,
   WEEKDAYS,
   type Weekday,
   type WholeStudio,
-  wayTo,
   weekdayOf,
   withEdited,
 } from '../series';
-import type { Search } from './aims';
-import type { Brief } from './briefSchema';
-import { found, searchFor } from './propose';
-import { type Chance, chanceOf } from './random';
+import { curriculumOf, mustsFor } from './curriculum';
+import { classFor, keptAs, workOf } from './episodeClass';
+import { chanceOf } from './random';
 import type { SeriesBrief } from './seriesBriefSchema';
 
 /** A series proposed, with its classes. */
@@ -115,58 +112,6 @@ function spread(count: number, start: string | undefined): Weekday[] {
   });
 }
 
-interface Curriculum {
-  readonly clashes: readonly string[];
-  readonly goals: readonly RungEntry[];
-  readonly path: readonly PathStep[];
-}
-
-/** What has to be taught when, and what can't be. */
-function curriculumOf(studio: WholeStudio, brief: SeriesBrief, shell: Series): Curriculum {
-  const { catalog } = studio;
-  const clashes: string[] = [];
-  const audience = studio.audienceOf(brief.audience);
-  if (brief.audience !== undefined && !audience) {
-    clashes.push(`There is no audience “${brief.audience}”; expected the id of one.`);
-  }
-  if (brief.follows !== undefined && !studio.seriesOf(brief.follows)) {
-    clashes.push(`There is no series “${brief.follows}” to follow; expected the id of one.`);
-  }
-  const conditions = conditionsOf({}, audience);
-  const goals = brief.goals.flatMap((goal): RungEntry[] => {
-    const entry = catalog.rung(goal);
-    if (!entry) {
-      clashes.push(`There is no rung “${rungKey(goal)}” to lead to.`);
-      return [];
-    }
-    const why = ruledOut(catalog, entry, { audience, conditions, props: undefined });
-    if (why) clashes.push(`${rungTitle(entry)} can’t be a goal for ${audience?.name ?? 'anyone'}: ${why}`);
-    return [entry];
-  });
-  if (clashes.length > 0) return { clashes, goals, path: [] };
-  const { earliest, path, atMost } = wayTo(studio, shell, goals);
-  const names = goals.map(rungTitle).join(', ');
-  if (earliest === null) {
-    return { clashes: [`${names} can never be: what has to come before comes back to itself.`], goals, path };
-  }
-  if (earliest > brief.episodes) {
-    const last = path.at(-1);
-    const before = last ? catalog.rungByKey(last.rung) : undefined;
-    return {
-      clashes: [
-        `${names}: ${brief.episodes} episodes are too few, ${earliest} would do${atMost ? ', perhaps fewer' : ''}; ${
-          before
-            ? `${rungTitle(before)} can first be taught in episode ${last?.episode}`
-            : 'what they need takes as long'
-        }, and has to be earned before.`,
-      ],
-      goals,
-      path,
-    };
-  }
-  return { clashes: [], goals, path };
-}
-
 interface Planning {
   readonly shell: Series;
   readonly goals: readonly RungEntry[];
@@ -176,7 +121,7 @@ interface Planning {
 }
 
 /** Ways tried to mend what is left of a whole series, and classes searched for an episode until it fits its series. */
-const [MENDED, TRIES] = [8, 2];
+const [MENDED, TRIES] = [8, 3];
 /** What a fix weighs: a class with nothing graver than a look is taken. */
 const A_FIX = 30;
 
@@ -195,7 +140,7 @@ function plannedFor(
   for (let episode = 1; episode <= brief.episodes; episode++) {
     const learnt = learntBy(studio, series, classes);
     const own = withEdited(studio, { series, classes });
-    const musts = mustsFor(studio.catalog, { learnt, path, goals, episode, last: brief.episodes, rules });
+    const musts = mustsFor(studio.catalog, { learnt, path, goals, episode, last: brief.episodes });
     let chosen: { series: Series; classes: ClassPlan[]; review: SeriesReview; weight: number } | undefined;
     const stays = brief.kept?.find((each) => each.episode === episode)?.class;
     for (let attempt = 0; attempt < (stays ? 1 : TRIES); attempt++) {
@@ -243,133 +188,6 @@ function learntBy(studio: WholeStudio, series: Series, classes: readonly ClassPl
   return learnt;
 }
 
-/** The most heat-minutes the next episode may have, so that work rises as fast as it may, and eases when it has to. */
-function workOf(review: SeriesReview | undefined, { heatRise, easierEvery }: SeriesRules): number | undefined {
-  const done = review?.episodes.map(({ heatMinutes }) => heatMinutes) ?? [];
-  const last = done.at(-1);
-  if (last === undefined) return undefined;
-  let row = 0;
-  for (let i = 1; i < done.length; i++) row = (done[i] as number) < (done[i - 1] as number) ? 0 : row + 1;
-  const most = Math.max(...done) * (1 + heatRise) * UNDER;
-  return easierEvery > 0 && row >= easierEvery - 1 ? Math.min(most, last * EASIER) : most;
-}
-/** Shares: well under what is too steep, and so much less that an easier episode is felt. */
-const [UNDER, EASIER] = [0.98, 0.93];
-
-interface Musts {
-  /** What the goals need in this episode, and the goals themselves at the end. */
-  readonly needed: readonly RungEntry[];
-  /** Known from before, one practice short of being earned first. */
-  readonly recaps: readonly RungEntry[];
-}
-
-interface Place {
-  readonly learnt: Learnt;
-  readonly path: readonly PathStep[];
-  readonly goals: readonly RungEntry[];
-  readonly episode: number;
-  readonly last: number;
-  readonly rules: SeriesRules;
-}
-
-function mustsFor(catalog: Catalog, { learnt, path, goals, episode, last }: Place): Musts {
-  const needed = path.flatMap((step) => {
-    const entry = catalog.rungByKey(step.rung);
-    return entry && step.episode <= episode && !learnt.earned(entry.key) ? [entry] : [];
-  });
-  const ends = episode >= last - 1 ? goals.filter((goal) => learnt.open(catalog, goal)) : [];
-  const all = [...new Set([...needed, ...ends])];
-  const recaps = learnt.keys
-    .filter((key) => learnt.count(key).practised > 0)
-    .flatMap((key) => catalog.rungByKey(key) ?? [])
-    .filter((entry) => !all.includes(entry))
-    .sort((a, b) => learnt.lacks(b.key) - learnt.lacks(a.key));
-  return { needed: all, recaps };
-}
-
-/** Minutes of a class for each rung that is certainly done again in it. */
-const MINUTES_A_RECAP = 7;
-
-/** A class that stays as it is, as the episode it is of this series. */
-const keptAs = (plan: ClassPlan, { id }: Series, episode: number): ClassPlan => ({ ...plan, id: `${id}-${episode}` });
-
-interface ForEpisode {
-  readonly series: Series;
-  readonly musts: Musts;
-  readonly learnt: Learnt;
-  readonly episode: number;
-  readonly chance: Chance;
-  readonly rules: SeriesRules;
-  readonly work: number | undefined;
-  /** The classes of this episode in the proposals made already. */
-  readonly others: readonly ClassPlan[];
-  readonly seed: number;
-}
-
-/** The class of one episode: what has to be in it, and what is open on ladders that are known or may be new. */
-function classFor(studio: WholeStudio, brief: SeriesBrief, today: string | undefined, own: ForEpisode): ClassPlan {
-  const { series, musts, learnt, episode, chance, rules, work, others, seed } = own;
-  const unearned = musts.recaps.filter((entry) => !learnt.earned(entry.key));
-  const known = musts.recaps.filter((entry) => learnt.earned(entry.key));
-  const count = Math.max(0, Math.round(brief.minutes / MINUTES_A_RECAP) - musts.needed.length);
-  const recaps = episode === 1 ? [] : [...unearned, ...shuffled(known, chance)].slice(0, count);
-  const asked = [...musts.needed, ...recaps];
-  const one: Brief = {
-    minutes: brief.minutes,
-    audience: brief.audience,
-    delivery: brief.delivery,
-    order: brief.order === 'recap' && episode === 1 ? undefined : brief.order,
-    series: series.id,
-    episode,
-    effort: brief.effort,
-    mustHave: asked.map(({ exercise, rung }) => ({ exercise: exercise.id, rung: rung.id })),
-  };
-  const whole = searchFor(studio, one, today, others.map(keysOf));
-  const free = episode === 1 && series.follows === undefined;
-  const ladders = free ? null : laddersFor(whole, { learnt, asked, rules, chance });
-  const fit = ladders ? whole.fit.filter(({ exercise }) => ladders.has(exercise.id)) : whole.fit;
-  const search: Search = {
-    ...whole,
-    fit,
-    allowed: new Set([...fit, ...asked]),
-    ...(work === undefined ? {} : { mostWork: work }),
-  };
-  const { plan } = found(search, one, seed, 2, () => true);
-  const { id: _id, name: _name, ...rest } = plan;
-  return { id: `${series.id}-${episode}`, name: `${series.name.replace(/, \d+ classes$/, '')} ${episode}`, ...rest };
-}
-
-/** Ladders that stood before, those that have to begin, and as many others as may. */
-function laddersFor(
-  { fit }: Search,
-  {
-    learnt,
-    asked,
-    rules,
-    chance,
-  }: Pick<ForEpisode, 'learnt' | 'rules' | 'chance'> & { readonly asked: readonly RungEntry[] },
-): ReadonlySet<string> {
-  const begin = new Set(asked.map(({ exercise }) => exercise.id).filter((id) => !learnt.met(id)));
-  const known = fit.map(({ exercise }) => exercise.id).filter((id) => learnt.met(id));
-  const others = [...new Set(fit.map(({ exercise }) => exercise.id))].filter((id) => !learnt.met(id) && !begin.has(id));
-  const more = shuffled(others, chance).slice(0, Math.max(0, rules.newLadders - begin.size));
-  return new Set([...known, ...begin, ...more]);
-}
-
-function shuffled<T>(all: readonly T[], chance: Chance): T[] {
-  const left = [...all];
-  const made: T[] = [];
-  while (left.length > 0) {
-    const one = chance.one(left);
-    left.splice(left.indexOf(one), 1);
-    made.push(one);
-  }
-  return made;
-}
-
-const keysOf = ({ blocks }: ClassPlan): ReadonlySet<string> =>
-  new Set(blocks.flatMap((block) => (isInterlude(block) ? [] : rungKey(block))));
-
 /** The series with what is left to mend mended, as far as anything helps. */
 function mended(
   studio: WholeStudio,
@@ -383,8 +201,7 @@ function mended(
   let whole = withEdited(studio, { series, classes });
   let review = reviewSeries(whole, series, { today });
   for (let step = 0; step < MENDED; step++) {
-    const worst = review.findings.find(({ severity, mend }) => severity !== 'look' && mend().length > 0);
-    const [fix] = worst ? seriesFixesFor(whole, series, review, worst) : [];
+    const fix = firstFix(whole, series, review);
     if (!fix) break;
     ({ series } = fix.after);
     classes = classes.map((plan) => fix.after.classes.find(({ id }) => id === plan.id) ?? plan);
@@ -392,6 +209,16 @@ function mended(
     review = reviewSeries(whole, series, { today });
   }
   return { series, classes, review, counts: countsOf(review), why: whyOf(studio.catalog, review, goals) };
+}
+
+/** The best way to mend the gravest finding for which there is one. */
+function firstFix(studio: WholeStudio, series: Series, review: SeriesReview): SeriesFix | undefined {
+  for (const finding of review.findings) {
+    if (finding.severity === 'look') return undefined;
+    const [fix] = seriesFixesFor(studio, series, review, finding);
+    if (fix) return fix;
+  }
+  return undefined;
 }
 
 /** What a director would want to know of it, week by week. */

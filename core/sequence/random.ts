@@ -24,3 +24,13 @@ export function chanceOf(seed: number): Chance {
     },
   };
 }
+
+/** A list in an order of chance. */
+export function shuffled<T>(list: readonly T[], chance: Chance): T[] {
+  const left = [...list];
+  for (let i = left.length - 1; i > 0; i--) {
+    const j = chance.below(i + 1);
+    [left[i], left[j]] = [left[j] as T, left[i] as T];
+  }
+  return left;
+}

@@ -1,0 +1,103 @@
+import { type ClassPlan, isInterlude } from '../plan';
+import type { RungEntry } from '../repertoire';
+import { rungKey } from '../repertoire';
+import type { Learnt, Series, SeriesReview, SeriesRules, WholeStudio } from '../series';
+import type { Search } from './aims';
+import type { Brief } from './briefSchema';
+import type { Musts } from './curriculum';
+import { found, searchFor } from './propose';
+import { type Chance, shuffled } from './random';
+import type { SeriesBrief } from './seriesBriefSchema';
+
+/** The most heat-minutes the next episode may have, so that work rises as fast as it may, and eases when it has to. */
+export function workOf(review: SeriesReview | undefined, { heatRise, easierEvery }: SeriesRules): number | undefined {
+  const done = review?.episodes.map(({ heatMinutes }) => heatMinutes) ?? [];
+  const last = done.at(-1);
+  if (last === undefined) return undefined;
+  let row = 0;
+  for (let i = 1; i < done.length; i++) row = (done[i] as number) < (done[i - 1] as number) ? 0 : row + 1;
+  const most = Math.max(...done) * (1 + heatRise) * UNDER;
+  return easierEvery > 0 && row >= easierEvery - 1 ? Math.min(most, last * EASIER) : most;
+}
+/** Shares: well under what is too steep, and so much less that an easier episode is felt. */
+const [UNDER, EASIER] = [0.98, 0.93];
+
+/** Minutes of a class for each rung that is certainly done again in it. */
+const MINUTES_A_RECAP = 7;
+
+/** A class that stays as it is, as the episode it is of this series. */
+export const keptAs = (plan: ClassPlan, { id }: Series, episode: number): ClassPlan => ({
+  ...plan,
+  id: `${id}-${episode}`,
+});
+
+interface ForEpisode {
+  readonly series: Series;
+  readonly musts: Musts;
+  readonly learnt: Learnt;
+  readonly episode: number;
+  readonly chance: Chance;
+  readonly rules: SeriesRules;
+  readonly work: number | undefined;
+  /** The classes of this episode in the proposals made already. */
+  readonly others: readonly ClassPlan[];
+  readonly seed: number;
+}
+
+/** The class of one episode: what has to be in it, and what is open on ladders that are known or may be new. */
+export function classFor(
+  studio: WholeStudio,
+  brief: SeriesBrief,
+  today: string | undefined,
+  own: ForEpisode,
+): ClassPlan {
+  const { series, musts, learnt, episode, chance, rules, work, others, seed } = own;
+  const unearned = musts.recaps.filter((entry) => !learnt.earned(entry.key));
+  const known = musts.recaps.filter((entry) => learnt.earned(entry.key));
+  const count = Math.max(0, Math.round(brief.minutes / MINUTES_A_RECAP) - musts.needed.length);
+  const recaps = episode === 1 ? [] : [...unearned, ...shuffled(known, chance)].slice(0, count);
+  const asked = [...musts.needed, ...recaps];
+  const one: Brief = {
+    minutes: brief.minutes,
+    audience: brief.audience,
+    delivery: brief.delivery,
+    order: brief.order === 'recap' && episode === 1 ? undefined : brief.order,
+    series: series.id,
+    episode,
+    effort: brief.effort,
+    mustHave: asked.map(({ exercise, rung }) => ({ exercise: exercise.id, rung: rung.id })),
+  };
+  const whole = searchFor(studio, one, today, others.map(keysOf));
+  const free = episode === 1 && series.follows === undefined;
+  const ladders = free ? null : laddersFor(whole, { learnt, asked, rules, chance });
+  const fit = ladders ? whole.fit.filter(({ exercise }) => ladders.has(exercise.id)) : whole.fit;
+  const search: Search = {
+    ...whole,
+    fit,
+    allowed: new Set([...fit, ...asked]),
+    ...(work === undefined ? {} : { mostWork: work }),
+  };
+  const { plan } = found(search, one, seed, 2, () => true);
+  const { id: _id, name: _name, ...rest } = plan;
+  return { id: `${series.id}-${episode}`, name: `${series.name.replace(/, \d+ classes$/, '')} ${episode}`, ...rest };
+}
+
+/** Ladders that stood before, those that have to begin, and as many others as may. */
+function laddersFor(
+  { fit }: Search,
+  {
+    learnt,
+    asked,
+    rules,
+    chance,
+  }: Pick<ForEpisode, 'learnt' | 'rules' | 'chance'> & { readonly asked: readonly RungEntry[] },
+): ReadonlySet<string> {
+  const begin = new Set(asked.map(({ exercise }) => exercise.id).filter((id) => !learnt.met(id)));
+  const known = fit.map(({ exercise }) => exercise.id).filter((id) => learnt.met(id));
+  const others = [...new Set(fit.map(({ exercise }) => exercise.id))].filter((id) => !learnt.met(id) && !begin.has(id));
+  const more = shuffled(others, chance).slice(0, Math.max(0, rules.newLadders - begin.size));
+  return new Set([...known, ...begin, ...more]);
+}
+
+const keysOf = ({ blocks }: ClassPlan): ReadonlySet<string> =>
+  new Set(blocks.flatMap((block) => (isInterlude(block) ? [] : rungKey(block))));
