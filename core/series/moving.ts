@@ -1,5 +1,5 @@
 import { type Block, type ClassPlan, freeBlockId, isInterlude, type PlanEdit, type RungBlock } from '../plan';
-import { type Catalog, rungKey } from '../repertoire';
+import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { broughtBefore, doingsOf, type Learnt, needsOf, type SeriesStudio } from './learning';
 import type { SeriesEdit } from './seriesRule';
 import type { Series } from './seriesSchema';
@@ -38,6 +38,21 @@ export function rungMoved(
     { kind: 'class', id: here.id, edits: moved.map(({ id }): PlanEdit => ({ kind: 'remove', id })) },
     { kind: 'class', id: there.id, edits: [{ kind: 'insert', before: placeFor(catalog, there, position), block }] },
   ];
+}
+
+/** A rung put into the class of an episode, beside what is in its position already, as edits: taught, or run as known. */
+export function rungTaken(
+  { catalog, classOf }: SeriesStudio,
+  series: Series,
+  { exercise, rung }: RungEntry,
+  episode: number,
+  mode: RungBlock['mode'],
+): readonly SeriesEdit[] {
+  const plan = classOf(series.episodes[episode]?.class ?? '');
+  if (!plan) return [];
+  const block = { id: freeBlockId(plan), exercise: exercise.id, rung: rung.id, mode };
+  const before = placeFor(catalog, plan, exercise.position);
+  return [{ kind: 'class', id: plan.id, edits: [{ kind: 'insert', before, block }] }];
 }
 
 /**

@@ -45,6 +45,36 @@ test('dates fall by the days of the week, a skipped one moves the rest; an episo
   await saved(page);
 });
 
+test('what would break is said before an episode is moved; its own day is pinned, and it takes what is open', async ({
+  page,
+  studio,
+  demo,
+}) => {
+  const demoBlocks = demo.classes?.find(({ id }) => id === 'bench-to-mat-2')?.blocks.length ?? 0;
+  await page.goto(`${studio.address}/series`);
+  const second = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: /^Bench to mat 2/ }) });
+  await second.getByText('Day, teacher, what if, what next').click();
+  await second.getByLabel('What if episode 2 were').selectOption('left out');
+  const breaks = second.getByRole('list', { name: 'What would break' });
+  await expect(breaks.getByText(/Leg lower, Straight, one foot down comes too early/).first()).toBeVisible();
+  await second.getByLabel('What if episode 2 were').selectOption('swapped with episode 3');
+  await expect(second.getByText(/things? breaks?/)).toBeVisible();
+  await second.getByRole('button', { name: 'Do it' }).click();
+  await expect(page.getByText(/rungs? comes? before what (it needs|they need) is earned/)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: episode 2 swapped with episode 3/ }).click();
+  await expect(page.getByText('Every rung is open when it comes')).toBeVisible();
+
+  await second.getByLabel('The day of episode 2').fill('2027-01-20');
+  await expect(page.getByRole('region', { name: 'The climb' }).getByText('Jan 20')).toBeVisible();
+  const [next] = await second.getByRole('list', { name: 'What it could take next' }).getByRole('button').all();
+  await next?.click();
+  await saved(page);
+  const { series, classes } = await (await page.request.get(`${studio.address}/api/bundle`)).json();
+  expect(series[0].episodes[1]).toMatchObject({ class: 'bench-to-mat-2', date: '2027-01-20' });
+  const plan = classes.find(({ id }: { id: string }) => id === 'bench-to-mat-2');
+  expect(plan.blocks).toHaveLength(demoBlocks + 1);
+});
+
 test('a mark opens its class at that block', async ({ page, studio }) => {
   await page.goto(`${studio.address}/series`);
   await page.getByRole('button', { name: /^Bridge roll, To the waist, episode 1/ }).click();

@@ -148,7 +148,7 @@ function Row({ line, episodes, columns, at, onMove }: RowProps) {
                   line={line}
                   to={`/class/${plan.id}?block=${step.block}`}
                   bottom={heightOf(step)}
-                  beside={(i - (own.length - 1) / 2) * (MARK + 4)}
+                  beside={(i - (own.length - 1)) * (MARK - 4)}
                   last={episodes.length - 1}
                   onMove={onMove}
                 />
@@ -184,7 +184,7 @@ interface MarkProps {
   readonly line: ClimbLine;
   readonly to: string;
   readonly bottom: number;
-  /** Pixels from the middle: rungs of one episode stand beside one another. */
+  /** Pixels from the middle: the highest rung of an episode stands in it, on the line, and lower ones before it. */
   readonly beside: number;
   readonly last: number;
   readonly onMove: ClimbProps['onMove'];

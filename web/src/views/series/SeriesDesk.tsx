@@ -1,26 +1,17 @@
-import { clock, SEVERITIES } from '@warm-ladder/core/review';
+import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import {
-  type ClimbStep,
-  datesOf,
-  type EpisodeReview,
-  followedBy,
-  rungMoved,
-  type Series,
-  stepHigher,
-} from '@warm-ladder/core/series';
-import { ArrowDown, ArrowUp, Plus, Trash2, X } from 'lucide-react';
+import { type ClimbStep, datesOf, followedBy, rungMoved, type Series, stepHigher } from '@warm-ladder/core/series';
+import { Plus, Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectCatalog, selectClasses, selectSeries, selectWholeStudio } from '../../app/selectors';
+import { selectClasses, selectSeries, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
-import { MiniStairs } from '../../parts/MiniStairs';
-import { SeverityMark } from '../../parts/SeverityMark';
 import { TextField } from '../../parts/TextField';
 import { Climb } from './Climb';
 import { dayText } from './dayText';
+import { EpisodeRow } from './EpisodeRow';
 import { GoesOut } from './GoesOut';
 import { SeriesFindings } from './SeriesFindings';
 import { SeriesPlan } from './SeriesPlan';
@@ -58,7 +49,6 @@ export function SeriesDesk({ series }: { series: Series }) {
     const edits = rungMoved(studio, series, key, episode, to);
     edit(edits, `moving ${name} from episode ${episode + 1} to ${to + 1}`);
   };
-  const reorder = (from: number, to: number) => edit([{ kind: 'swap', one: from, other: to }], 'the order of episodes');
   return (
     <main className="mx-auto w-full max-w-[86rem] px-4 py-5">
       <div className="flex flex-wrap items-start gap-3">
@@ -125,9 +115,11 @@ export function SeriesDesk({ series }: { series: Series }) {
             key={episode.episode}
             episode={episode}
             span={longest * 1.04}
-            last={episode.episode === series.episodes.length - 1}
-            onMove={(by) => reorder(episode.episode, episode.episode + by)}
-            onRemove={() => edit([{ kind: 'remove', episode: episode.episode }], `removing ${episode.plan.name}`)}
+            series={series}
+            review={review}
+            day={dates[episode.episode] ?? null}
+            onPut={put}
+            onEdit={edit}
           />
         ))}
       </ol>
@@ -210,65 +202,5 @@ function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
         )
       )}
     </p>
-  );
-}
-
-interface EpisodeRowProps {
-  readonly episode: EpisodeReview;
-  readonly span: number;
-  readonly last: boolean;
-  readonly onMove: (by: -1 | 1) => void;
-  readonly onRemove: () => void;
-}
-
-function EpisodeRow({ episode, span, last, onMove, onRemove }: EpisodeRowProps) {
-  const { plan, timed, review } = episode;
-  const { findings } = review;
-  const number = episode.episode + 1;
-  const catalog = useAppSelector(selectCatalog);
-  const over = timed.seconds > plan.targetMinutes * 60;
-  const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-25';
-  return (
-    <li className="grid items-start gap-x-5 gap-y-1 py-3 sm:grid-cols-[2rem_minmax(0,15rem)_1fr_auto_auto]">
-      <span className="font-name text-2xl text-soft">{number}</span>
-      <div className="leading-snug">
-        <Link to={`/class/${plan.id}`} className="font-name text-lg font-semibold hover:underline">
-          {plan.name}
-        </Link>
-        <p>
-          <span className={`text-lg font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
-          <span className="text-soft"> of {plan.targetMinutes}</span>
-        </p>
-      </div>
-      <MiniStairs catalog={catalog} timed={timed} span={span} />
-      <ul className="text-sm sm:w-56">
-        {findings.length === 0 && <li className="text-moss">nothing to mend</li>}
-        {findings.slice(0, 3).map(({ severity, message }) => (
-          <li key={message} className="mb-0.5 line-clamp-2" title={message}>
-            <SeverityMark severity={severity} word={false} /> {message}
-          </li>
-        ))}
-        {findings.length > 3 && (
-          <li className="text-soft">
-            and {findings.length - 3} more (
-            {SEVERITIES.filter((s) => findings.some((f) => f.severity === s)).join(', ')})
-          </li>
-        )}
-      </ul>
-      <span className="flex">
-        <button type="button" className={look} disabled={number === 1} onClick={() => onMove(-1)}>
-          <ArrowUp className="size-4" aria-hidden="true" />
-          <span className="sr-only">Move {plan.name} earlier</span>
-        </button>
-        <button type="button" className={look} disabled={last} onClick={() => onMove(1)}>
-          <ArrowDown className="size-4" aria-hidden="true" />
-          <span className="sr-only">Move {plan.name} later</span>
-        </button>
-        <button type="button" className={look} onClick={onRemove}>
-          <X className="size-4" aria-hidden="true" />
-          <span className="sr-only">Take {plan.name} out of the series</span>
-        </button>
-      </span>
-    </li>
   );
 }

@@ -30,6 +30,14 @@ const DAY_WORDS: Readonly<Record<Weekday, string>> = {
   sun: 'Sunday',
 };
 
+const PER_CENT = { min: 0, max: 100, whole: true } as const;
+
+/** Names of time zones that this browser knows. */
+const ZONES: readonly string[] = Intl.supportedValuesOf('timeZone');
+
+const zonesWith = (own: string | undefined): readonly string[] =>
+  own === undefined || ZONES.includes(own) ? ZONES : [own, ...ZONES];
+
 /** Who it is for, what it leads to, when and where it is taught: sentences that can be changed. */
 export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
   const audiences = useAppSelector(selectAudiences);
@@ -67,7 +75,31 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
           className="w-9"
           onChange={(newLadders) => onPut({ rules: { ...series.rules, newLadders } }, 'the rules', 'new ladders')}
         />{' '}
-        ladders are new in an episode.
+        ladders are new in an episode. From the second on, at least{' '}
+        <NumberField
+          label="Per cent of the work known from before"
+          value={Math.round(100 * rulesOf(series).recapShare)}
+          limits={PER_CENT}
+          className="w-10"
+          onChange={(share) => onPut({ rules: { ...series.rules, recapShare: share / 100 } }, 'the rules', 'recap')}
+        />{' '}
+        % of the work is known; it rises by{' '}
+        <NumberField
+          label="Per cent that the work may rise"
+          value={Math.round(100 * rulesOf(series).heatRise)}
+          limits={{ ...PER_CENT, max: 500 }}
+          className="w-10"
+          onChange={(share) => onPut({ rules: { ...series.rules, heatRise: share / 100 } }, 'the rules', 'rise')}
+        />{' '}
+        % at most, and one episode in{' '}
+        <NumberField
+          label="One easier episode in"
+          value={rulesOf(series).easierEvery}
+          limits={LIMITS.SeriesRules.easierEvery}
+          className="w-9"
+          onChange={(easierEvery) => onPut({ rules: { ...series.rules, easierEvery } }, 'the rules', 'easier')}
+        />{' '}
+        is easier.
       </p>
       <p>
         <Goals goals={series.goals ?? []} onChange={(goals) => onPut({ goals }, 'the goals')} />
@@ -164,6 +196,16 @@ function When({ series, onPut }: SeriesPlanProps) {
           className="field"
           value={schedule.time ?? ''}
           onChange={({ target }) => put({ time: target.value || undefined }, 'the time', 'time')}
+        />{' '}
+        by{' '}
+        <Choice
+          label="Time zone"
+          value={schedule.timeZone ?? ''}
+          choices={[
+            ['', 'the clock on the wall'],
+            ...zonesWith(schedule.timeZone).map((zone) => [zone, zone] as const),
+          ]}
+          onChange={(timeZone) => put({ timeZone: timeZone || undefined }, 'the time zone')}
         />{' '}
         in{' '}
         <Choice

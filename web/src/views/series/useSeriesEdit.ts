@@ -7,6 +7,8 @@ import { store, useAppDispatch } from '../../app/store';
 import { changed } from '../../app/studio';
 import { documentOf } from '../../app/studioState';
 
+export type SeriesEditing = ReturnType<typeof useSeriesEdit>;
+
 /** Changes a series, with its classes where they follow, as one step of undo. */
 export function useSeriesEdit(id: string) {
   const dispatch = useAppDispatch();

@@ -1,0 +1,183 @@
+import { rungTitle } from '@warm-ladder/core/review';
+import {
+  couldTake,
+  type EpisodeReview,
+  rungTaken,
+  type Series,
+  type SeriesEdit,
+  type SeriesReview,
+  whatIf,
+} from '@warm-ladder/core/series';
+import { useMemo, useState } from 'react';
+import { selectTeachers, selectWholeStudio } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { today } from '../../app/today';
+import { Choice } from '../../parts/Choice';
+import { SeverityMark } from '../../parts/SeverityMark';
+import type { SeriesEditing } from './useSeriesEdit';
+
+interface EpisodeMoreProps {
+  readonly series: Series;
+  readonly review: SeriesReview;
+  readonly episode: EpisodeReview;
+  /** The day it falls on; `null` where the series has no dates. */
+  readonly day: string | null;
+  readonly onPut: SeriesEditing['put'];
+  readonly onEdit: SeriesEditing['edit'];
+}
+
+/** What is less often asked of an episode: its own day and teacher, what breaks when it goes, what it could take. */
+export const EpisodeMore = (props: EpisodeMoreProps) => (
+  <div className="flex max-w-4xl flex-col gap-2 py-2">
+    <When {...props} />
+    <WhatIf {...props} />
+    <WhatNext {...props} />
+  </div>
+);
+
+type Episode = Series['episodes'][number];
+
+function When({ series, episode: { episode: at }, day, onPut }: EpisodeMoreProps) {
+  const teachers = useAppSelector(selectTeachers);
+  const own = series.episodes[at] as Episode;
+  const put = (change: { readonly [K in keyof Episode]?: Episode[K] | undefined }, label: string) => {
+    const merged = Object.entries({ ...own, ...change }).filter(([, value]) => value !== undefined);
+    onPut({ episodes: series.episodes.with(at, Object.fromEntries(merged) as Episode) }, label);
+  };
+  return (
+    <p>
+      Taught on{' '}
+      <input
+        type="date"
+        aria-label={`The day of episode ${at + 1}`}
+        className="field"
+        value={own.date ?? day ?? ''}
+        onChange={({ target }) => put({ date: target.value || undefined }, `the day of episode ${at + 1}`)}
+      />{' '}
+      {own.date === undefined ? (
+        <span className="text-soft">as it falls; another day pins it, and the others move.</span>
+      ) : (
+        <button
+          type="button"
+          className="action text-sm"
+          onClick={() => put({ date: undefined }, `the day of episode ${at + 1}`)}
+        >
+          Let it fall as it comes
+        </button>
+      )}{' '}
+      By{' '}
+      <Choice
+        label={`Teacher of episode ${at + 1}`}
+        value={own.teacher ?? ''}
+        choices={[['', 'who teaches the series'], ...teachers.map(({ id, name }) => [id, name] as const)]}
+        onChange={(teacher) => put({ teacher: teacher || undefined }, `who teaches episode ${at + 1}`)}
+      />
+    </p>
+  );
+}
+
+/** A change that can be asked about, by the words it is chosen by. */
+function changesOf({ episodes }: Series, at: number): ReadonlyMap<string, SeriesEdit> {
+  const others = episodes.flatMap((_, i) => (i === at ? [] : i));
+  return new Map<string, SeriesEdit>([
+    ['left out', { kind: 'remove', episode: at }],
+    ...others.map((to) => [`moved to place ${to + 1}`, { kind: 'move', episode: at, to }] as const),
+    ...others.map((other) => [`swapped with episode ${other + 1}`, { kind: 'swap', one: at, other }] as const),
+  ]);
+}
+
+function WhatIf({ series, review, episode, onEdit }: EpisodeMoreProps) {
+  const studio = useAppSelector(selectWholeStudio);
+  const changes = useMemo(() => changesOf(series, episode.episode), [series, episode.episode]);
+  const [asked, setAsked] = useState('');
+  const day = today();
+  const edit = changes.get(asked);
+  const outcome = useMemo(
+    () => edit && whatIf(studio, series, review, [edit], { today: day }),
+    [studio, series, review, edit, day],
+  );
+  const number = episode.episode + 1;
+  return (
+    <div>
+      <p>
+        What if it were{' '}
+        <Choice
+          label={`What if episode ${number} were`}
+          value={asked}
+          choices={[['', 'left out, moved or swapped'], ...[...changes.keys()].map((words) => [words, words] as const)]}
+          onChange={setAsked}
+        />
+        ?{' '}
+        {edit && outcome && (
+          <>
+            <span className="font-semibold">{effectOf(outcome)}</span>{' '}
+            <button
+              type="button"
+              className="action text-sm"
+              onClick={() => {
+                setAsked('');
+                onEdit([edit], `episode ${number} ${asked}`);
+              }}
+            >
+              Do it
+            </button>
+          </>
+        )}
+      </p>
+      {outcome && outcome.broken.length > 0 && (
+        <ul aria-label="What would break" className="mt-1 text-sm">
+          {outcome.broken.slice(0, MOST_SHOWN).map(({ severity, message }) => (
+            <li key={message}>
+              <SeverityMark severity={severity} /> {message}
+            </li>
+          ))}
+          {outcome.broken.length > MOST_SHOWN && <li>and {outcome.broken.length - MOST_SHOWN} more</li>}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+/** Sentences, and rungs, shown at once. */
+const MOST_SHOWN = 6;
+
+/** What would come of it, in words. @example 2 things break, 1 is mended */
+function effectOf({ broken, mended }: ReturnType<typeof whatIf>): string {
+  const breaks =
+    broken.length === 0 ? 'Nothing breaks' : broken.length === 1 ? '1 thing breaks' : `${broken.length} things break`;
+  return mended.length === 0
+    ? `${breaks}.`
+    : `${breaks}, ${mended.length} ${mended.length === 1 ? 'is' : 'are'} mended.`;
+}
+
+function WhatNext({ series, episode, onEdit }: EpisodeMoreProps) {
+  const studio = useAppSelector(selectWholeStudio);
+  const next = useMemo(() => couldTake(studio, series, episode.episode), [studio, series, episode.episode]);
+  if (next.length === 0) return <p className="text-soft">No ladder that is known has a step it could take next.</p>;
+  return (
+    <div>
+      <p>It could take next:</p>
+      <ul aria-label="What it could take next" className="mt-1 flex flex-wrap gap-2">
+        {next.slice(0, MOST_SHOWN).map(({ entry, as, lacks }) => (
+          <li key={entry.key}>
+            <button
+              type="button"
+              className="action text-sm"
+              onClick={() =>
+                onEdit(
+                  rungTaken(studio, series, entry, episode.episode, as === 'practice' ? 'flow' : 'teach'),
+                  `${rungTitle(entry)} in episode ${episode.episode + 1}`,
+                )
+              }
+            >
+              {rungTitle(entry)}{' '}
+              <span className="text-soft">
+                {as === 'step' ? 'a step higher' : lacks === 1 ? 'earned with it' : `practised, ${lacks} times to go`}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

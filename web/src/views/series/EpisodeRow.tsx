@@ -1,0 +1,86 @@
+import { clock, SEVERITIES } from '@warm-ladder/core/review';
+import type { EpisodeReview, Series, SeriesReview } from '@warm-ladder/core/series';
+import { ArrowDown, ArrowUp, X } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { selectCatalog } from '../../app/selectors';
+import { useAppSelector } from '../../app/store';
+import { MiniStairs } from '../../parts/MiniStairs';
+import { SeverityMark } from '../../parts/SeverityMark';
+import { EpisodeMore } from './EpisodeMore';
+import type { SeriesEditing } from './useSeriesEdit';
+
+interface EpisodeRowProps {
+  readonly series: Series;
+  readonly review: SeriesReview;
+  readonly episode: EpisodeReview;
+  /** Seconds that the width stands for. */
+  readonly span: number;
+  readonly day: string | null;
+  readonly onPut: SeriesEditing['put'];
+  readonly onEdit: SeriesEditing['edit'];
+}
+
+/** An episode: its class, what is to mend in it, its day and teacher, and what would come of moving it. */
+export function EpisodeRow({ series, review: whole, episode, span, day, onPut, onEdit }: EpisodeRowProps) {
+  const { plan, timed, review } = episode;
+  const { findings } = review;
+  const number = episode.episode + 1;
+  const catalog = useAppSelector(selectCatalog);
+  const over = timed.seconds > plan.targetMinutes * 60;
+  const at = episode.episode;
+  const [open, setOpen] = useState(false);
+  const onMove = (by: number) => onEdit([{ kind: 'swap', one: at, other: at + by }], 'the order of episodes');
+  const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-25';
+  return (
+    <li className="grid items-start gap-x-5 gap-y-1 py-3 sm:grid-cols-[2rem_minmax(0,15rem)_1fr_auto_auto]">
+      <span className="font-name text-2xl text-soft">{number}</span>
+      <div className="leading-snug">
+        <Link to={`/class/${plan.id}`} className="font-name text-lg font-semibold hover:underline">
+          {plan.name}
+        </Link>
+        <p>
+          <span className={`text-lg font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
+          <span className="text-soft"> of {plan.targetMinutes}</span>
+        </p>
+      </div>
+      <MiniStairs catalog={catalog} timed={timed} span={span} />
+      <ul className="text-sm sm:w-56">
+        {findings.length === 0 && <li className="text-moss">nothing to mend</li>}
+        {findings.slice(0, 3).map(({ severity, message }) => (
+          <li key={message} className="mb-0.5 line-clamp-2" title={message}>
+            <SeverityMark severity={severity} word={false} /> {message}
+          </li>
+        ))}
+        {findings.length > 3 && (
+          <li className="text-soft">
+            and {findings.length - 3} more (
+            {SEVERITIES.filter((s) => findings.some((f) => f.severity === s)).join(', ')})
+          </li>
+        )}
+      </ul>
+      <span className="flex">
+        <button type="button" className={look} disabled={number === 1} onClick={() => onMove(-1)}>
+          <ArrowUp className="size-4" aria-hidden="true" />
+          <span className="sr-only">Move {plan.name} earlier</span>
+        </button>
+        <button type="button" className={look} disabled={number === series.episodes.length} onClick={() => onMove(1)}>
+          <ArrowDown className="size-4" aria-hidden="true" />
+          <span className="sr-only">Move {plan.name} later</span>
+        </button>
+        <button
+          type="button"
+          className={look}
+          onClick={() => onEdit([{ kind: 'remove', episode: at }], `removing ${plan.name}`)}
+        >
+          <X className="size-4" aria-hidden="true" />
+          <span className="sr-only">Take {plan.name} out of the series</span>
+        </button>
+      </span>
+      <details className="sm:col-[2/-1]" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
+        <summary className="text-soft">Day, teacher, what if, what next</summary>
+        {open && <EpisodeMore {...{ series, episode, day, onPut, onEdit }} review={whole} />}
+      </details>
+    </li>
+  );
+}
