@@ -18,7 +18,12 @@ const SHOTS: ReadonlyArray<{
   { name: 'compare', path: '/compare?rungs=leg-lower/bent,leg-lower/straight,leg-lower/double-straight' },
   { name: 'editor', path: '/edit/leg-lower/straight' },
   { name: 'audience', path: '/audiences/returning-rowers' },
-  { name: 'method', path: '/method' },
+  {
+    name: 'method',
+    path: '/method',
+    // Beside each answer stands what it would change, once it is worked out.
+    before: (page) => page.getByText('…', { exact: true }).first().waitFor({ state: 'detached', timeout: 60_000 }),
+  },
   { name: 'classes', path: '/class' },
   { name: 'class', path: '/class/choir-first-draft' },
   {

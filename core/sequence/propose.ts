@@ -81,16 +81,14 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
   const proposals: Proposal[] = [];
   let evaluated = 0;
   let stopped = false;
-  let spare = SPARE_SEARCHES;
   for (let i = 0; i < wanted && !stopped; i++) {
     const search = searchFor(studio, brief, today, proposals.map(keysOf));
     if (search.fit.length === 0) break;
-    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, 1 + spare, (tried) => {
+    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, AGAIN, (tried) => {
       stopped = onProgress?.(Math.min(evaluated + tried, (i + 1) * each), wanted * each) === false;
       return !stopped;
     });
-    evaluated += proposal.searches * each;
-    spare -= proposal.searches - 1;
+    evaluated += proposal.evaluated;
     const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
     if (!alike) proposals.push(proposal);
   }
@@ -101,33 +99,51 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
 /** Seeds of the proposals of one brief lie as far apart: neighbouring seeds are other briefs'. */
 const SEEDS_APART = 7919;
 
-/** Searches beside one for each proposal: another is begun when the one before ended with a mistake in it. */
-const SPARE_SEARCHES = 1;
+/** How often the search for one proposal goes on at most. */
+const AGAIN = 2;
 
-/** One class, searched for until nothing in it should not be taught. @param most searches at most */
+/**
+ * One class, searched for; where it ends with a mistake in it, the search goes on from it, less warm.
+ * @param again how often at most
+ */
 export function found(
   search: Search,
   brief: Brief,
   seed: number,
-  most: number,
+  again: number,
   onTried: OnTried,
-): Proposal & { searches: number } {
+): Proposal & { readonly evaluated: number } {
   const chance = chanceOf(seed);
+  const whole = brief.levels ? roomForOffers(search) : search;
+  let [evaluated, going] = [0, true];
+  const annealed = (evaluations: number, from?: Tried) => {
+    const before = evaluated;
+    const tried = anneal(
+      whole,
+      chance,
+      evaluations,
+      (now) => {
+        going = onTried(before + now) !== false;
+        return going;
+      },
+      from?.blocks,
+    );
+    evaluated += evaluations;
+    return tried;
+  };
   const evaluations = evaluationsFor(brief);
-  let best: Proposal | undefined;
-  let [searches, going] = [0, true];
-  while (searches < most && going) {
-    const annealed = anneal(brief.levels ? roomForOffers(search) : search, chance, evaluations, (tried) => {
-      going = onTried(searches * evaluations + tried) !== false;
-      return going;
-    });
-    searches += 1;
-    const proposal = finished(search, annealed, brief);
-    if (!best || costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
-    if (best.standing.stop + best.standing.fix === 0) break;
+  let tried = annealed(evaluations);
+  let best = finished(search, tried, brief);
+  for (let i = 0; i < again && going && best.standing.stop + best.standing.fix > 0; i++) {
+    tried = annealed(Math.round(evaluations * AGAIN_SHARE), tried);
+    const proposal = finished(search, tried, brief);
+    if (costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
   }
-  return { ...(best as Proposal), searches };
+  return { ...best, evaluated };
 }
+
+/** How much of a search going on from its end takes. */
+const AGAIN_SHARE = 0.7;
 
 const tooFew = (found: number, wanted: number): string =>
   `Only ${found} of ${wanted} proposals: what has to be in it, and what there is to choose from, leaves no more that differ in over ${Math.round(100 * (1 - MOST_ALIKE))} % of their rungs.`;

@@ -6,8 +6,8 @@ import { blockOf, draft, placeFor, unmet } from './draft';
 import { mainDirection, stageOf } from './orders';
 import type { Chance } from './random';
 
-/** How warm the search begins and ends: a step that makes a class worse by as much is taken about once in three. */
-const [HOT, COLD] = [10, 0.08];
+/** How warm the search begins, begins again, and ends: a step that makes a class worse by as much is taken about once in three. */
+const [HOT, REHEATED, COLD] = [10, 8, 0.08];
 /** The part of the evaluations in which it may still get worse. */
 const COOLING = 0.85;
 
@@ -20,10 +20,17 @@ const TOLD_EVERY = 250;
  * Looks for the class of the least cost by simulated annealing over the neighbourhood of a draft: rungs, places,
  * doses, chains of what is required. The best seen is returned.
  * @param evaluations how many classes are tried
+ * @param from a class found before, to go on from less warm; a draft when unsaid
  */
-export function anneal(search: Search, chance: Chance, evaluations: number, onTried?: OnTried): Tried {
+export function anneal(
+  search: Search,
+  chance: Chance,
+  evaluations: number,
+  onTried?: OnTried,
+  from?: readonly RungBlock[],
+): Tried {
   if (search.fit.length > FEW_RUNGS)
-    return annealOnce(search, chance, evaluations, (blocks, most) => triedUnder(search, blocks, most), onTried);
+    return annealOnce(search, chance, evaluations, (blocks, most) => triedUnder(search, blocks, most), onTried, from);
   // Where there are few classes, several short searches find the best of them more surely than one long one, and none
   // is measured twice.
   const known = new Map<string, Tried>();
@@ -50,14 +57,17 @@ function annealOnce(
   evaluations: number,
   attempt: (blocks: readonly RungBlock[], most: number) => Tried | null,
   onTried?: OnTried,
+  from?: readonly RungBlock[],
 ): Tried {
   const ids = { next: 1 };
-  let now = attempt(draft(search, chance), Number.POSITIVE_INFINITY) as Tried;
+  const hot = from ? REHEATED : HOT;
+  const first = from?.map((block, i) => ({ ...block, id: `n${i + 1}` })) ?? draft(search, chance);
+  let now = attempt(first, Number.POSITIVE_INFINITY) as Tried;
   let best = now;
   for (let evaluated = 1; evaluated < evaluations; evaluated++) {
     if (evaluated % TOLD_EVERY === 0 && onTried?.(evaluated) === false) break;
     const share = evaluated / (COOLING * evaluations);
-    const warmth = share < 1 ? HOT * (COLD / HOT) ** share : 0;
+    const warmth = share < 1 ? hot * (COLD / hot) ** share : 0;
     // Cold, it goes on from the best there was.
     if (share >= 1 && now !== best && now.cost > best.cost) now = best;
     const blocks = stepFrom(search, now, chance, ids);
@@ -214,14 +224,24 @@ const arrange: Step = (search, blocks, chance) => {
     return sorted((each) => kinds.indexOf(kind(each)));
   };
   if (order === 'customary') return sorted((each) => stageOf({ entry: each }));
-  if (order === 'directions') return grouped((each) => mainDirection({ entry: each }));
+  const way = chance.below(2) === 0 ? 1 : -1;
+  const level = (each: RungEntry) => way * POSITIONS.indexOf(each.like);
+  if (order === 'directions') {
+    const kind = (each: RungEntry) => mainDirection({ entry: each });
+    const groups = grouped(kind);
+    if (chance.below(2) === 0) return groups;
+    // Down in one direction, up again in the next: as few ways as there can be.
+    const kinds = [...new Set(groups.map((block) => kind(entry(block))))];
+    const turned = (each: RungEntry) => (kinds.indexOf(kind(each)) % 2 === 0 ? level(each) : -level(each));
+    return groups.sort((a, b) => (kind(entry(a)) === kind(entry(b)) ? turned(entry(a)) - turned(entry(b)) : 0));
+  }
   if (order === 'layered') {
     const ladders = grouped(({ exercise }) => exercise.id);
-    return ladders.sort((a, b) => (a.exercise === b.exercise ? entry(a).step - entry(b).step : 0));
+    ladders.sort((a, b) => (a.exercise === b.exercise ? entry(a).step - entry(b).step : 0));
+    return chance.below(2) === 0 ? ladders : ladders.sort((a, b) => level(entry(a)) - level(entry(b)));
   }
   if (order === 'recap') return null;
-  const way = chance.below(2) === 0 ? 1 : -1;
-  return sorted(({ like }) => way * POSITIONS.indexOf(like));
+  return sorted(level);
 };
 
 /** More or fewer repetitions, within the rung's range. */

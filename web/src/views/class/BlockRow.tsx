@@ -4,7 +4,7 @@ import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
 import { rangeWords } from '@warm-ladder/core/script';
 import { ChevronDown } from 'lucide-react';
-import { createContext, memo, Suspense, useContext } from 'react';
+import { createContext, memo, type ReactNode, Suspense, useContext } from 'react';
 import { lazily } from '../../app/lazily';
 import { RungFigure } from '../../figure/RungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
@@ -84,6 +84,11 @@ const Beside = ({ entry }: { readonly entry: RungEntry | undefined }) => (
   </span>
 );
 
+/** What is said of a block beside its name; on a line of its own where the name leaves no room. */
+const Chip = ({ children }: { readonly children: ReactNode }) => (
+  <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">{children}</span>
+);
+
 /** What is edited in a row: drawn only near the eye, so that a long class stays as quick as a short one. */
 function RowFields(props: BlockRowProps) {
   const { index, block, entry, lower, upper, seconds, heat, severity, open, run, carries, firstSide, actions } = props;
@@ -98,23 +103,15 @@ function RowFields(props: BlockRowProps) {
         <Beside entry={upper} />
       </span>
       <span className="min-w-0 grow basis-40 leading-tight">
-        <span className="flex items-center gap-1.5 truncate font-semibold">
+        <span className="flex flex-wrap items-center gap-x-1.5 font-semibold">
           {entry.exercise.directions.map((direction) => (
             <DirectionMark key={direction} direction={direction} />
           ))}
-          <span className="truncate">{entry.exercise.name}</span>
-          {carries && <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">carries on</span>}
-          {block.range !== undefined && (
-            <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">
-              {rangeWords(block.range).toLowerCase()} the range
-            </span>
-          )}
-          {run === 'joined' && <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">run</span>}
-          {firstSide && (
-            <span className="shrink-0 rounded-full bg-shade px-2 text-xs font-normal">
-              {block.side ? `${block.side} only` : `${firstSide} first`}
-            </span>
-          )}
+          <span>{entry.exercise.name}</span>
+          {carries && <Chip>carries on</Chip>}
+          {block.range !== undefined && <Chip>{rangeWords(block.range).toLowerCase()} the range</Chip>}
+          {run === 'joined' && <Chip>run</Chip>}
+          {firstSide && <Chip>{block.side ? `${block.side} only` : `${firstSide} first`}</Chip>}
         </span>
         <select
           aria-label={`Rung of block ${index + 1}`}
