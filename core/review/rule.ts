@@ -30,7 +30,7 @@ interface AnyRule {
 
 /** A rule that asks of the class as a whole, or of blocks beside one another. */
 export interface WholeRule extends AnyRule {
-  /** It asks only which rungs stand in which order, and what lies between: while they stay, so does what it found. */
+  /** It asks only which rungs stand in which order, in which mode, and what lies between: while they stay, so does what it found. */
   readonly ofOrder?: true;
   readonly find: (subject: Subject) => readonly Found[];
 }

@@ -169,7 +169,7 @@ function knownBefore(before: readonly Known[], laid: LaidBlock, at: number, coun
 /** The class measured last in each room: the next is most often the same with one thing changed. */
 const measuredLast = new WeakMap<Room, Subject>();
 
-/** Whether two classes in one room have the same rungs in the same order, and the same ways between them. */
+/** Whether two classes in one room have the same rungs in the same order and modes, and the same ways between them. */
 function inSameOrder(a: Subject, b: Subject): boolean {
   const [own, others] = [a.timed.sequence, b.timed.sequence];
   return (
@@ -191,5 +191,5 @@ const alikeParts = (a: Part, b: Part): boolean =>
     b.kind === 'block' &&
     a.entry === b.entry &&
     a.change === b.change &&
-    a.shown === b.shown &&
+    a.block.mode === b.block.mode &&
     a.block.id === b.block.id);

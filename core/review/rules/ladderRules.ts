@@ -133,6 +133,7 @@ const optionMissing: BlockRule = {
 
 const notTaught: WholeRule = {
   code: 'NOT_TAUGHT',
+  ofOrder: true,
   part: 'ladders',
   severity: 'look',
   except: 'fix in a series',
