@@ -1,9 +1,13 @@
 import { join } from 'node:path';
 
+const LONG = process.env.TESTS === 'long';
+
 const project = (name) => ({
   displayName: name,
   rootDir: name,
-  testMatch: ['**/*.test.ts'],
+  // What takes many seconds is called `*.long.test.ts`, and run by `npm run check:long`.
+  testMatch: [LONG ? '**/*.long.test.ts' : '**/*.test.ts'],
+  testPathIgnorePatterns: LONG ? [] : ['\\.long\\.test\\.ts$'],
   transform: {
     '^.+\\.[jt]s$': [
       '@swc/jest',

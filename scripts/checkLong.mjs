@@ -1,9 +1,14 @@
-// npm run check:long: what takes minutes, or rights that a test run does not have. Each row says whether it was run.
-import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
-import { ROOT } from './lib/ensure.mjs';
+// npm run check:long: what takes minutes, or rights that a test run does not have. The last lines say how long each took.
+import { buildForChecks, endChecks, interfaceTests, node, prepareChecks, runChecks, unitTests } from './lib/checks.mjs';
 
-const results = [['faults.mjs', '--size=medium'], ['checkOffice.mjs']].map(
-  ([name, ...args]) => spawnSync(process.execPath, [join(ROOT, 'scripts', name), ...args], { stdio: 'inherit' }).status,
-);
-process.exit(results.every((status) => status === 0) ? 0 : 1);
+const began = Date.now();
+const times = [];
+const { postgres, env } = await prepareChecks();
+const built = buildForChecks();
+const CHECKS = [
+  unitTests('long'),
+  interfaceTests('long'),
+  ['faults', ...node('scripts/faults.mjs', '--size=medium')],
+  ['text documents in an office program', ...node('scripts/checkOffice.mjs')],
+];
+endChecks(times, began, !runChecks(CHECKS, { ...env, ...built }, times), postgres);

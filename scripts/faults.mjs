@@ -1,5 +1,6 @@
 // npm run faults: kills, power cuts, full disks, damaged files and namespaces, in minutes; needs the right to mount.
-// `-- --size=short` runs a few of each, in seconds and without rights, as npm test does; `--size=medium` in between.
+// `-- --size=short` runs a few of each, in seconds and without rights; `--size=medium`, in between, is part of
+// npm run check:long.
 import { ensurePackages, ensurePreparedFolder, ensureServer, runTypeScript } from './lib/ensure.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 

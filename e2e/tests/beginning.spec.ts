@@ -31,10 +31,9 @@ test.describe('from an empty studio', () => {
   });
 });
 
-test('what is kept of a proposal stands in the next one; a search is stopped; what clashes is said', async ({
-  page,
-  studio,
-}) => {
+test('what is kept of a proposal stands in the next one; a search is stopped; what clashes is said', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/propose`);
   await page.getByLabel('Minutes').fill('30');
   await page.getByRole('button', { name: 'Propose three classes' }).click();
@@ -54,7 +53,10 @@ test('what is kept of a proposal stands in the next one; a search is stopped; wh
   await expect(page.getByRole('alert')).toHaveText(/4 minutes are too short for a class/);
 });
 
-test('a worker that dies is said, and the next thing asked of it starts it anew', async ({ page, studio }) => {
+test('a worker that dies is said, and the next thing asked of it starts it anew', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/class/choir-first-draft`);
   await page.route('**/assets/worker-*.js', (route) => route.abort());
   await page.getByRole('button', { name: 'Mend all' }).click();
@@ -66,10 +68,9 @@ test('a worker that dies is said, and the next thing asked of it starts it anew'
   await expect(sheet.getByRole('button', { name: 'Take it all' })).toBeVisible();
 });
 
-test('a class asked for as the next episode begins with the end of the last one, and stands in its series', async ({
-  page,
-  studio,
-}) => {
+test('a class asked for as the next episode begins with the end of the last one, and stands in its series', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/propose`);
   await page.getByLabel('Audience').selectOption({ label: 'Throwing-room potters' });
   await page.getByLabel('Minutes').fill('30');

@@ -1,9 +1,8 @@
 import { expect, test } from '../fixtures';
 
-test('the room card of an hour is one page, with a level, its sign and who takes something else', async ({
-  page,
-  studio,
-}) => {
+test('the room card of an hour is one page, with a level, its sign and who takes something else', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/rowers-sixty`);
   await page.getByRole('button', { name: 'Levels everywhere' }).click();
   await page.getByRole('button', { name: 'Offer them' }).click();

@@ -1,6 +1,9 @@
 import { expect, findings, row, saved, test } from '../fixtures';
 
-test('two rungs are set beside each other, and their loads against each other', async ({ page, studio }) => {
+test('two rungs are set beside each other, and their loads against each other', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/repertoire/leg-lower`);
   await page.getByRole('link', { name: 'Compare its rungs' }).click();
   const told = page.getByRole('list', { name: 'What differs' });
@@ -13,7 +16,7 @@ test('two rungs are set beside each other, and their loads against each other', 
   await expect(page.getByRole('region', { name: 'Plank turn, Knees down, ribs turn' })).toContainText('N·m');
 });
 
-test('figures stand still for those who ask for less motion', async ({ page, studio }) => {
+test('figures stand still for those who ask for less motion', { tag: '@long' }, async ({ page, studio }) => {
   const moving = page.getByRole('dialog').locator('canvas');
   await page.goto(`${studio.address}/repertoire/leg-lower`);
   await expect(moving.first()).toBeVisible();
@@ -54,10 +57,9 @@ test('an audience’s cautions and its finger-width record decide what its class
   await expect(page.getByText('Roll to the side to lie down and to get up.')).toBeVisible();
 });
 
-test('one click shows what can stand in a block’s place, minding the room, and one more takes it', async ({
-  page,
-  studio,
-}) => {
+test('one click shows what can stand in a block’s place, minding the room, and one more takes it', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/choir-first-draft`);
   await page.getByRole('button', { name: 'Swap block 6' }).click();
   const sheet = page.getByRole('dialog');
@@ -81,10 +83,9 @@ test('one click shows what can stand in a block’s place, minding the room, and
   await expect(page.getByRole('dialog')).toContainText('Swap Standing roll down');
 });
 
-test('the repertoire goes out as a table and comes in again, its loss named; a wrong one changes nothing', async ({
-  page,
-  studio,
-}) => {
+test('the repertoire goes out as a table and comes in again, its loss named; a wrong one changes nothing', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
   await page.getByRole('button', { name: 'Studio', exact: true }).click();
   const downloading = page.waitForEvent('download');

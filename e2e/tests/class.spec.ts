@@ -89,7 +89,10 @@ test('what is added is ranked for the place, found by everyday words, and shown 
   await expect(ghost).not.toBeAttached();
 });
 
-test('levels are offered everywhere in one step, with the time they cost', async ({ page, studio }) => {
+test('levels are offered everywhere in one step, with the time they cost', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/class/rowers-sixty`);
   const before = await length(page).textContent();
   await page.getByRole('button', { name: 'Levels everywhere' }).click();
@@ -102,7 +105,10 @@ test('levels are offered everywhere in one step, with the time they cost', async
   await expect(length(page)).toHaveText(before ?? '');
 });
 
-test('details: options, sides, a run, tempo and rest each change the length', async ({ page, studio }) => {
+test('details: options, sides, a run, tempo and rest each change the length', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/class/rowers-sixty`);
   const changes = async (act: () => Promise<unknown>) => {
     const before = await length(page).textContent();
@@ -123,7 +129,7 @@ test('details: options, sides, a run, tempo and rest each change the length', as
   await expect(findings(page).getByText('Side leg lift works the left side')).toBeVisible();
 });
 
-test('a number that can’t be is said, changes nothing and goes', async ({ page, studio }) => {
+test('a number that can’t be is said, changes nothing and goes', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/night-landing`);
   const before = await length(page).textContent();
   const reps = page.getByLabel('Reps of block 1', { exact: true });
@@ -144,7 +150,7 @@ test('a number that can’t be is said, changes nothing and goes', async ({ page
   await expect(page.getByRole('alert')).toContainText('found markup');
 });
 
-test('the map and the search filter the ladders, and a ladder opens', async ({ page, studio }) => {
+test('the map and the search filter the ladders, and a ladder opens', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
   await page.getByRole('button', { name: /^plank, rotation: 2 rungs/ }).click();
   await expect(page.getByRole('status').filter({ hasText: '1 ladders, 2 rungs' })).toBeVisible();

@@ -46,7 +46,7 @@ test('several blocks are chosen by key, moved, doubled, locked, noted and remove
   await expect.poll(async () => (await names(page)).map(plain)).toEqual(before);
 });
 
-test('a block is taken by its handle and moved by keys', async ({ page, studio }) => {
+test('a block is taken by its handle and moved by keys', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/night-landing`);
   await expect(row(page, 1)).toBeVisible();
   const before = (await names(page)).map(plain);
@@ -82,10 +82,9 @@ test('the stairs name the stretches of the class, are looked at closer, and stay
   await expect(page.locator('.fixed').getByText(shown ?? '')).toBeVisible();
 });
 
-test('a main version is moved along its ladder by key and by hand, and levels are offered by a press', async ({
-  page,
-  studio,
-}) => {
+test('a main version is moved along its ladder by key and by hand, and levels are offered by a press', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/night-landing?view=levels`);
   const main = page.getByRole('button', { name: /^Sitting turn, Arms crossed: the main version/ });
   await main.focus();

@@ -16,10 +16,9 @@ async function pull(page: Page, name: string, by: { x: number; y: number }): Pro
   await page.mouse.up();
 }
 
-test('an exercise made only in the editor has a figure, load, heat, cautions and a place in the map', async ({
-  page,
-  studio,
-}) => {
+test('an exercise made only in the editor has a figure, load, heat, cautions and a place in the map', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
   const cell = page.getByRole('button', { name: /^kneeling, rotation: \d+ rungs/ });
   const before = Number(/(\d+) rungs/.exec((await cell.getAttribute('aria-label')) ?? '')?.[1]);
@@ -73,7 +72,10 @@ test('an exercise made only in the editor has a figure, load, heat, cautions and
   await expect(page.getByRole('button', { name: `kneeling, rotation: ${before + 2} rungs` })).toBeVisible();
 });
 
-test('a joint is dragged, turned by key and undone; what a hand lifts no longer rests', async ({ page, studio }) => {
+test('a joint is dragged, turned by key and undone; what a hand lifts no longer rests', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/edit/leg-lower/straight`);
   await page.getByText('Exact angles, what rests').click();
   await page.getByLabel('Move', { exact: true }).selectOption('right');
@@ -98,7 +100,10 @@ test('a joint is dragged, turned by key and undone; what a hand lifts no longer 
   await saved(page);
 });
 
-test('what can’t be is said where it stands, kept in sight, and put back', async ({ page, studio }) => {
+test('what can’t be is said where it stands, kept in sight, and put back', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/edit/leg-lower/straight`);
   await page.getByText('Exact angles, what rests').click();
   await page.getByLabel('right knee, degrees').fill('-20');
@@ -166,7 +171,7 @@ test('a bridge with one leg long is drawn by hand in three drags, feet and shoul
   await saved(page);
 });
 
-test('a side-lying side bend is drawn by hand in one drag', async ({ page, studio }) => {
+test('a side-lying side bend is drawn by hand in one drag', { tag: '@long' }, async ({ page, studio }) => {
   await newLadder(page, studio.address, 'Kiln side', 'side-lying');
   await pull(page, 'shoulders', { x: -20, y: -70 });
   expect(Math.abs(await angle(page, 'side bend'))).toBeGreaterThan(12);
@@ -174,7 +179,10 @@ test('a side-lying side bend is drawn by hand in one drag', async ({ page, studi
   await saved(page);
 });
 
-test('a roll-down from standing is drawn by hand in three drags, the feet planted', async ({ page, studio }) => {
+test('a roll-down from standing is drawn by hand in three drags, the feet planted', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await newLadder(page, studio.address, 'Kiln roll', 'standing');
   await pull(page, 'head', { x: 12, y: 12 });
   await pull(page, 'shoulders', { x: 40, y: 40 });
@@ -185,7 +193,7 @@ test('a roll-down from standing is drawn by hand in three drags, the feet plante
   await saved(page);
 });
 
-test('a seated turn with a stick is drawn by hand in three drags, the stick in both hands', async ({
+test('a seated turn with a stick is drawn by hand in three drags, the stick in both hands', { tag: '@long' }, async ({
   page,
   studio,
 }) => {
@@ -202,7 +210,10 @@ test('a seated turn with a stick is drawn by hand in three drags, the stick in b
   await saved(page);
 });
 
-test('what rests, what is held and what carries it is said on the body itself', async ({ page, studio }) => {
+test('what rests, what is held and what carries it is said on the body itself', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await newLadder(page, studio.address, 'Kiln seat', 'supine');
   await page.getByRole('checkbox', { name: 'Cushion' }).check();
   await joint(page, 'head').click();
@@ -238,7 +249,7 @@ test('what rests, what is held and what carries it is said on the body itself', 
   await saved(page);
 });
 
-test('a pose is begun from any rung and offers to be used; the way out and a branch are set', async ({
+test('a pose is begun from any rung and offers to be used; the way out and a branch are set', { tag: '@long' }, async ({
   page,
   studio,
 }) => {
@@ -278,7 +289,7 @@ test('a pose is begun from any rung and offers to be used; the way out and a bra
   await expect(page.getByLabel('Place in the ladder')).toHaveValue('bent');
 });
 
-test('a rung’s figure is taken as SVG and as PNG', async ({ page, studio }) => {
+test('a rung’s figure is taken as SVG and as PNG', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire/leg-lower`);
   const study = page.getByRole('dialog', { name: 'Leg lower' });
   for (const kind of ['SVG', 'PNG']) {

@@ -50,7 +50,10 @@ test('a wrong file gets its sentence and changes nothing', async ({ page, studio
   expect(after.exercises).toEqual(REPERTOIRE.exercises);
 });
 
-test('an import and an emptying can be undone, and every copy can be brought back', async ({ page, studio }) => {
+test('an import and an emptying can be undone, and every copy can be brought back', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/class/night-landing`);
   await page.getByLabel('Name of the class').fill('Before the file');
   await saved(page);

@@ -7,10 +7,9 @@ const target = (page: Page) => page.getByLabel('Target, minutes');
 const undo = (page: Page) => page.getByRole('button', { name: /^Undo/ });
 const redo = (page: Page) => page.getByRole('button', { name: /^Redo/ });
 
-test('edited while the server is away and closed: what can be is kept, what is refused is named, undo goes back through all', async ({
-  context,
-  ownStudio: studio,
-}) => {
+test('edited while the server is away and closed: what can be is kept, what is refused is named, undo goes back through all', {
+  tag: '@long',
+}, async ({ context, ownStudio: studio }) => {
   const first = await context.newPage();
   await first.goto(`${studio.address}/class/rowers-sixty`);
   await expect(name(first)).toBeVisible();

@@ -25,7 +25,10 @@ interface Reviewed {
 
 test.use({ holds: 'empty' });
 
-test('from an empty studio to a class that survives export, wipe and import', async ({ page, studio }) => {
+test('from an empty studio to a class that survives export, wipe and import', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(studio.address);
   await chooseFile(page, REPERTOIRE);
   await page.getByRole('button', { name: 'Take it in' }).click();

@@ -25,14 +25,16 @@ const VIEWS = [
   '/propose',
 ];
 
+/** Looked at in every test run; the others when there are minutes. */
+const QUICK = ['/class/choir-first-draft', '/rehearse/night-landing'];
+
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
 for (const view of VIEWS) {
-  test(`${view}: by the rules of accessibility, and in its width at 125 % text and on a phone`, async ({
-    page,
-    studio,
-  }) => {
+  test(`${view}: by the rules of accessibility, and in its width at 125 % text and on a phone`, {
+    tag: QUICK.includes(view) ? [] : '@long',
+  }, async ({ page, studio }) => {
     await page.goto(studio.address + view);
     await page.getByRole('heading').first().waitFor();
     // What lies behind a sheet is looked at where it is a view of its own.
@@ -48,7 +50,7 @@ for (const view of VIEWS) {
   });
 }
 
-test('two hundred blocks are timed, drawn and edited', async ({ page, studio }) => {
+test('two hundred blocks are timed, drawn and edited', { tag: '@long' }, async ({ page, studio }) => {
   const blocks = Array.from({ length: 200 }, (_, i) => ({
     id: `b${i + 1}`,
     exercise: i % 2 === 0 ? 'pelvis-tilt' : 'spine-wave',

@@ -1,9 +1,8 @@
 import { expect, findings, length, saved, test } from '../fixtures';
 
-test('a house rule changed shows in every ladder and class at once, goes back to where it started, and is undone', async ({
-  page,
-  studio,
-}) => {
+test('a house rule changed shows in every ladder and class at once, goes back to where it started, and is undone', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   const lever = page
     .getByRole('dialog')
     .getByText(/leg lever \d+ N·m at most/)
@@ -41,10 +40,9 @@ test('a house rule changed shows in every ladder and class at once, goes back to
   await expect(length(page)).toHaveText(before);
 });
 
-test('a rule of caution is changed with its reason, which stands beside it, and goes back to where it started', async ({
-  page,
-  studio,
-}) => {
+test('a rule of caution is changed with its reason, which stands beside it, and goes back to where it started', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   const desk = `${studio.address}/class/choir-first-draft`;
   const turning = findings(page).getByText(/Low bone density: Sitting turn.*turning the spine 30°/);
   await page.goto(desk);
@@ -70,10 +68,9 @@ test('a rule of caution is changed with its reason, which stands beside it, and 
   await expect(turning).toBeVisible();
 });
 
-test('a series says who it is for and who should see someone first, and its scripts repeat it', async ({
-  page,
-  studio,
-}) => {
+test('a series says who it is for and who should see someone first, and its scripts repeat it', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/series`);
   await page.getByText('Who it is for, goals, dates and places').click();
   await page.getByLabel('Who this is for').fill('Throwers with tired wrists.');

@@ -74,7 +74,7 @@ test('layers carry on in one shape, at the cost of a carry and not of a set-up',
   ]);
 });
 
-test('an option that the room must not take is found as it is offered', async ({ page, studio }) => {
+test('an option that the room must not take is found as it is offered', { tag: '@long' }, async ({ page, studio }) => {
   await newClass(page, studio.address, 'Choir on a chair');
   await choice(page, 'For').selectOption('choir');
   await add(page, 'Chest lift nod');
@@ -87,7 +87,7 @@ test('an option that the room must not take is found as it is offered', async ({
   await expect(unsafe.first()).toBeVisible();
 });
 
-test('first side right is said alike by stairs, row, script and print', async ({ page, studio }) => {
+test('first side right is said alike by stairs, row, script and print', { tag: '@long' }, async ({ page, studio }) => {
   await newClass(page, studio.address, 'Right first');
   await add(page, 'Side leg lift knees bent', 'Swim reach one arm');
   await expect(row(page, 1)).toContainText('left first');
@@ -112,10 +112,9 @@ test('first side right is said alike by stairs, row, script and print', async ({
   await page.emulateMedia({ media: null });
 });
 
-test('a file of version 1 is taken in as it would be written today, and what that changed is told', async ({
-  page,
-  studio,
-}) => {
+test('a file of version 1 is taken in as it would be written today, and what that changed is told', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   const file = {
     format: 'warm-ladder/bundle',
     version: 1,

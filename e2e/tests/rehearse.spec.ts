@@ -1,9 +1,8 @@
 import { expect, saved, test } from '../fixtures';
 
-test('a class is rehearsed on a phone with taps, the server away in the middle, and its times are kept and shown', async ({
-  context,
-  ownStudio: studio,
-}) => {
+test('a class is rehearsed on a phone with taps, the server away in the middle, and its times are kept and shown', {
+  tag: '@long',
+}, async ({ context, ownStudio: studio }) => {
   const page = await context.newPage();
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${studio.address}/rehearse/bench-to-mat-1`);

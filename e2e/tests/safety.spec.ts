@@ -20,10 +20,9 @@ const question = (page: Page) => page.getByRole('dialog');
 const classNamed = async (address: string, id: string) =>
   (await kept(address)).classes?.find((each) => each.id === id)?.name;
 
-test('two tabs on one class: the later one sees what differs, and nothing is lost whatever is chosen', async ({
-  context,
-  studio,
-}) => {
+test('two tabs on one class: the later one sees what differs, and nothing is lost whatever is chosen', {
+  tag: '@long',
+}, async ({ context, studio }) => {
   await deaf(context);
   const [one, two] = [await context.newPage(), await context.newPage()];
   for (const page of [one, two]) await page.goto(studio.address + LANDING);
@@ -62,10 +61,9 @@ test('two tabs on one class: the later one sees what differs, and nothing is los
   expect(named).toEqual(expect.arrayContaining(['Monday of 0', 'Monday of 1']));
 });
 
-test('a server that comes back is found again; away, two tabs keep their own, and closed and opened all of it is sent', async ({
-  context,
-  ownStudio: studio,
-}) => {
+test('a server that comes back is found again; away, two tabs keep their own, and closed and opened all of it is sent', {
+  tag: '@long',
+}, async ({ context, ownStudio: studio }) => {
   const [one, two] = [await context.newPage(), await context.newPage()];
   await one.goto(studio.address + LANDING);
   await two.goto(`${studio.address}/class/rowers-sixty`);
@@ -110,10 +108,9 @@ test('a server that comes back is found again; away, two tabs keep their own, an
   expect(audiences.map((each) => each.name)).toContain('Glaze mixers');
 });
 
-test('a tab that can’t send loses nothing to one that can; an answer that was lost is no conflict', async ({
-  context,
-  studio,
-}) => {
+test('a tab that can’t send loses nothing to one that can; an answer that was lost is no conflict', {
+  tag: '@long',
+}, async ({ context, studio }) => {
   const [one, two] = [await context.newPage(), await context.newPage()];
   for (const page of [one, two]) await page.goto(studio.address + LANDING);
   await cutOff(one);
@@ -182,10 +179,9 @@ test('a refused document is named, goes back to what is saved, and stops no othe
   await expect(alert).toBeHidden();
 });
 
-test('a sequence that was valid in the hand arrives, though each step alone would be refused', async ({
-  page,
-  studio,
-}) => {
+test('a sequence that was valid in the hand arrives, though each step alone would be refused', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await cutOff(page);
   await page.goto(`${studio.address}/audiences/rowers`);
   await page.getByLabel('Name of the audience').fill('Rowers of old');
@@ -201,7 +197,10 @@ test('a sequence that was valid in the hand arrives, though each step alone woul
   expect((await kept(studio.address)).audiences?.map(({ id }) => id)).not.toContain('rowers');
 });
 
-test('a browser that keeps nothing says so, and hands the work over as a file', async ({ browser, studio }) => {
+test('a browser that keeps nothing says so, and hands the work over as a file', { tag: '@long' }, async ({
+  browser,
+  studio,
+}) => {
   const context = await browser.newContext();
   const page = await context.newPage();
   await page.addInitScript(() => {
@@ -221,7 +220,10 @@ test('a browser that keeps nothing says so, and hands the work over as a file', 
   await context.close();
 });
 
-test('what an older version left in the browser, and another studio’s work, stop nothing', async ({ page, studio }) => {
+test('what an older version left in the browser, and another studio’s work, stop nothing', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(studio.address + LANDING);
   const id = ((await (await fetch(`${studio.address}/api/studio`)).json()) as { studio: string }).studio;
   await page.evaluate((own) => {

@@ -1,6 +1,9 @@
 import { expect, findings, saved, test } from '../fixtures';
 
-test('a school is tried on a class, seen beside the method as it is, taken, and undone', async ({ page, studio }) => {
+test('a school is tried on a class, seen beside the method as it is, taken, and undone', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/method?class=choir-first-draft`);
   const schools = page.getByRole('region', { name: 'Schools' });
   await expect(schools.getByText('4 more found', { exact: false }).first()).toBeVisible();
@@ -23,7 +26,10 @@ test('a school is tried on a class, seen beside the method as it is, taken, and 
   await expect(schools.getByRole('radio', { name: /^soft and wide/ })).toBeChecked();
 });
 
-test('a method from a file is compared; a file without one is refused in a sentence', async ({ page, studio }) => {
+test('a method from a file is compared; a file without one is refused in a sentence', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/method?class=choir-first-draft`);
   const choose = page.getByLabel('Compare with a file');
   const file = (text: string) => ({ name: 'other.json', mimeType: 'application/json', buffer: Buffer.from(text) });
@@ -38,10 +44,9 @@ test('a method from a file is compared; a file without one is refused in a sente
   await expect(both).toBeHidden();
 });
 
-test('a way between positions takes other seconds, and a position of one’s own is added, used and kept', async ({
-  page,
-  studio,
-}) => {
+test('a way between positions takes other seconds, and a position of one’s own is added, used and kept', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/method/positions`);
   const way = page.getByLabel('The shortest way');
   await expect(way).toHaveText('15 s, through seated');
@@ -62,7 +67,10 @@ test('a way between positions takes other seconds, and a position of one’s own
   await expect(page.getByLabel('Name of the position').last()).not.toHaveValue('on the kiln bench');
 });
 
-test('a limit of an audience’s own is set, and the review of its classes goes by it', async ({ page, studio }) => {
+test('a limit of an audience’s own is set, and the review of its classes goes by it', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/audiences/choir`);
   await page.getByText('Limits of their own').click();
   const longest = page.getByLabel('Longest block');

@@ -4,10 +4,9 @@ import { expect, saved, test } from '../fixtures';
 const said = (page: import('@playwright/test').Page, text: string) =>
   page.getByRole('button', { name: new RegExp(`^${text.replace('.', '\\.')}\\s*, change what is said$`) });
 
-test('a line is said otherwise in one class, goes back, and becomes the rung’s own for all that teach it', async ({
-  page,
-  studio,
-}) => {
+test('a line is said otherwise in one class, goes back, and becomes the rung’s own for all that teach it', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/script/night-landing`);
   await said(page, 'Both seat bones equally heavy.').first().click();
   await page.getByLabel('What is said instead of “Both seat bones equally heavy.”').fill('Sit evenly.');
@@ -69,10 +68,9 @@ test('what is typed is fitted to its breath at once, undone as one, left by Esca
   await expect(said(page, 'הסתובבו לאט 🌀').first()).toBeVisible();
 });
 
-test('a line is added and left out; what is only known stands apart; the running time stays the class’s', async ({
-  page,
-  studio,
-}) => {
+test('a line is added and left out; what is only known stands apart; the running time stays the class’s', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/script/choir-first-draft`);
   const time = page.getByLabel('Running time');
   const before = (await time.textContent()) ?? '';
@@ -90,7 +88,7 @@ test('a line is added and left out; what is only known stands apart; the running
   await expect(page.getByText(/words at \d+ a minute/)).toBeVisible();
 });
 
-test('a thing found in what is said is mended where an edit can, and files are handed out', async ({
+test('a thing found in what is said is mended where an edit can, and files are handed out', { tag: '@long' }, async ({
   page,
   studio,
 }) => {
@@ -118,7 +116,10 @@ test('a thing found in what is said is mended where an edit can, and files are h
   expect((await page.request.get(`${studio.address}/api/handouts/nowhere`)).status()).toBe(404);
 });
 
-test('a teacher is made, and the words of the house are held against what is said', async ({ page, studio }) => {
+test('a teacher is made, and the words of the house are held against what is said', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/teachers`);
   await page.getByRole('button', { name: 'New teacher' }).click();
   await page.getByLabel('Name of the teacher').last().fill('Orsa');
@@ -140,10 +141,9 @@ test('a teacher is made, and the words of the house are held against what is sai
   await expect(said(page, 'Both sitting bones equally heavy.').first()).toBeVisible();
 });
 
-test('a cue said in several rungs is changed in all of them, and a learner’s question is kept with it', async ({
-  page,
-  studio,
-}) => {
+test('a cue said in several rungs is changed in all of them, and a learner’s question is kept with it', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
   await page.getByRole('link', { name: 'Their words' }).click();
   await page.getByLabel('Search the cues').fill('seat bones equally');

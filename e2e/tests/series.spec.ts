@@ -28,10 +28,9 @@ test('a rung moved by hand in the climb breaks what it carried, which is seen, m
   await expect(climb.getByRole('button', { name: /Leg lower, Straight, .*too early/ }).first()).toBeVisible();
 });
 
-test('dates fall by the days of the week, a skipped one moves the rest; an episode a step higher is added', async ({
-  page,
-  studio,
-}) => {
+test('dates fall by the days of the week, a skipped one moves the rest; an episode a step higher is added', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/series`);
   await page.getByText('Who it is for, goals, dates and places').click();
   const climb = page.getByRole('region', { name: 'The climb' });
@@ -82,10 +81,9 @@ test('a mark opens its class at that block', async ({ page, studio }) => {
   await expect(page.getByLabel('Name of the class')).toHaveValue(/^Bench to mat 1/);
 });
 
-test('from a goal and an audience to eight weeks with dates and a teacher, moved by hand, mended, handed out and played', async ({
-  page,
-  studio,
-}) => {
+test('from a goal and an audience to eight weeks with dates and a teacher, moved by hand, mended, handed out and played', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/series/plan`);
   await page.getByLabel('Audience of the series').selectOption({ label: 'Throwing-room potters' });
   await page.getByRole('button', { name: 'Choose a goal' }).click();
@@ -145,10 +143,9 @@ test('from a goal and an audience to eight weeks with dates and a teacher, moved
   await expect(page.getByRole('region', { name: /^Playing / })).toBeVisible();
 });
 
-test('a series goes out as a calendar, as sheets and as a package, which the shelf plays and, tampered with, refuses', async ({
-  page,
-  studio,
-}) => {
+test('a series goes out as a calendar, as sheets and as a package, which the shelf plays and, tampered with, refuses', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/series`);
   const got = async (name: RegExp) => {
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()]);

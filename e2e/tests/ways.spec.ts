@@ -22,7 +22,10 @@ test('everything is reached by a few letters, and the focus goes back to where i
   await expect(page).toHaveURL(/\/repertoire\/leg-lower/);
 });
 
-test('a rung goes into the open class from its ladder, and is taken back', async ({ page, studio }) => {
+test('a rung goes into the open class from its ladder, and is taken back', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/class/night-landing`);
   await expect(row(page, 2)).toBeVisible();
   const blocks = () => page.getByRole('group', { name: /^Block \d+:/ }).count();
@@ -47,7 +50,11 @@ test('what is deleted is said, with the way back', async ({ page, studio }) => {
   await saved(page);
 });
 
-test('two versions of a class stand beside each other, with what sets them apart', async ({ page, studio, demo }) => {
+test('two versions of a class stand beside each other, with what sets them apart', { tag: '@long' }, async ({
+  page,
+  studio,
+  demo,
+}) => {
   const { classes } = reviewBundle(demo);
   const lengths = ['night-landing', 'rowers-sixty'].map((id) => clock(classes[id]?.seconds ?? 0)).join(' ');
   await page.goto(`${studio.address}/class/night-landing`);
