@@ -1,9 +1,13 @@
 import type { Page } from '@playwright/test';
 
-/** Milliseconds from an event on the page to the length and the findings standing in the document, painted. */
-export async function untilShown(page: Page, act: () => Promise<void>): Promise<number> {
-  await page.evaluate(() => {
-    const shown = document.querySelector('output[aria-label="Length"]');
+/** Milliseconds from an event on the page until what it changes stands in the document, painted: the length, when unsaid. */
+export async function untilShown(
+  page: Page,
+  act: () => Promise<void>,
+  where = 'output[aria-label="Length"]',
+): Promise<number> {
+  await page.evaluate((selector) => {
+    const shown = document.querySelector(selector);
     const spot = window as unknown as { started: number; took: Promise<number> };
     spot.started = 0;
     for (const kind of ['input', 'pointermove'] as const) {
@@ -27,7 +31,7 @@ export async function untilShown(page: Page, act: () => Promise<void>): Promise<
       });
       if (shown) observer.observe(shown, { characterData: true, subtree: true, childList: true });
     });
-  });
+  }, where);
   await act();
   return page.evaluate(() => (window as unknown as { took: Promise<number> }).took);
 }

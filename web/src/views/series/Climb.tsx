@@ -9,10 +9,11 @@ import {
 } from '@dnd-kit/core';
 import { clock } from '@warm-ladder/core/review';
 import { type ClimbLine, type ClimbStep, climbOf, type EpisodeReview } from '@warm-ladder/core/series';
-import { type KeyboardEvent, useMemo, useState } from 'react';
+import { type KeyboardEvent, memo, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { same } from '../../app/studioState';
 import { dayText } from './dayText';
 
 interface ClimbProps {
@@ -25,6 +26,9 @@ interface ClimbProps {
   readonly onMove: ((step: ClimbStep, to: number) => void) | null;
 }
 
+// One object for good: with another, every mark would be drawn again at every edit.
+const BEGUN_BY = { activationConstraint: { distance: 6 } };
+
 /** Pixels: a step up within a ladder, the least height of a row, a mark. */
 const [STEP, ROW, MARK] = [9, 34, 22];
 const COLUMN = 5.2;
@@ -33,7 +37,8 @@ const COLUMN = 5.2;
 export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
   const catalog = useAppSelector(selectCatalog);
   const lines = useMemo(() => climbOf(catalog, episodes), [catalog, episodes]);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const places = useMemo(() => episodes.map(({ episode, plan }): Place => ({ episode, class: plan.id })), [episodes]);
+  const sensors = useSensors(useSensor(PointerSensor, BEGUN_BY));
   const most = Math.max(1, ...episodes.map(({ heatMinutes }) => heatMinutes));
   const drop = ({ active, over }: DragEndEvent) => {
     const step = active.data.current as ClimbStep | undefined;
@@ -76,7 +81,7 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
               ))}
             </div>
             {lines.map((line) => (
-              <Row key={line.exercise} line={line} {...{ episodes, columns, at, onMove }} />
+              <Row key={line.exercise} line={line} {...{ places, columns, at, onMove }} />
             ))}
           </div>
         </section>
@@ -86,20 +91,33 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
   );
 }
 
-interface RowProps extends Pick<ClimbProps, 'episodes' | 'at' | 'onMove'> {
+/** An episode, and the id of its class. */
+interface Place {
+  readonly episode: number;
+  readonly class: string;
+}
+
+interface RowProps extends Pick<ClimbProps, 'at' | 'onMove'> {
   readonly line: ClimbLine;
+  readonly places: readonly Place[];
   readonly columns: string;
 }
 
-function Row({ line, episodes, columns, at, onMove }: RowProps) {
+/** Drawn again only when something of its ladder is otherwise: a long series has hundreds of marks. */
+const Row = memo(LadderRow, (a, b) => {
+  const steady = a.at === b.at && a.columns === b.columns && a.onMove === b.onMove;
+  return steady && same(a.line, b.line) && same(a.places, b.places);
+});
+
+function LadderRow({ line, places, columns, at, onMove }: RowProps) {
   const lowest = Math.min(...line.steps.map(({ step }) => step));
   const highest = Math.max(...line.steps.map(({ step }) => step));
   const height = ROW + (highest - lowest) * STEP;
   const heightOf = ({ step }: ClimbStep) => 6 + (step - lowest) * STEP;
-  const tops = episodes.flatMap(({ episode }, i) => {
+  const tops = places.flatMap(({ episode }, i) => {
     const top = line.steps.findLast((step) => step.episode === episode);
     return top
-      ? [{ x: ((i + 0.5) / episodes.length) * 100, y: height - heightOf(top) - MARK / 2, early: top.early }]
+      ? [{ x: ((i + 0.5) / places.length) * 100, y: height - heightOf(top) - MARK / 2, early: top.early }]
       : [];
   });
   return (
@@ -112,7 +130,7 @@ function Row({ line, episodes, columns, at, onMove }: RowProps) {
       </Link>
       <div
         className="relative col-[2/-1] grid"
-        style={{ height, gridTemplateColumns: `repeat(${episodes.length}, minmax(0, 1fr))` }}
+        style={{ height, gridTemplateColumns: `repeat(${places.length}, minmax(0, 1fr))` }}
       >
         <svg
           className="pointer-events-none absolute inset-0 z-[1] size-full"
@@ -137,7 +155,7 @@ function Row({ line, episodes, columns, at, onMove }: RowProps) {
             );
           })}
         </svg>
-        {episodes.map(({ episode, plan }) => (
+        {places.map(({ episode, class: id }) => (
           <Cell key={episode} line={line} episode={episode} here={at === episode}>
             {line.steps
               .filter((step) => step.episode === episode)
@@ -146,10 +164,10 @@ function Row({ line, episodes, columns, at, onMove }: RowProps) {
                   key={step.key}
                   step={step}
                   line={line}
-                  to={`/class/${plan.id}?block=${step.block}`}
+                  to={`/class/${id}?block=${step.block}`}
                   bottom={heightOf(step)}
                   beside={(i - (own.length - 1)) * (MARK - 4)}
-                  last={episodes.length - 1}
+                  last={places.length - 1}
                   onMove={onMove}
                 />
               ))}

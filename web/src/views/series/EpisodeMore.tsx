@@ -1,14 +1,13 @@
 import { rungTitle } from '@warm-ladder/core/review';
 import {
   couldTake,
-  type EpisodeReview,
   rungTaken,
   type Series,
   type SeriesEdit,
   type SeriesReview,
   whatIf,
 } from '@warm-ladder/core/series';
-import { useMemo, useState } from 'react';
+import { createContext, useContext, useMemo, useState } from 'react';
 import { selectTeachers, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
@@ -16,10 +15,18 @@ import { Choice } from '../../parts/Choice';
 import { SeverityMark } from '../../parts/SeverityMark';
 import type { SeriesEditing } from './useSeriesEdit';
 
+/** The series whose episodes stand on the page, and its review: what a row asks of them only when it is opened. */
+export const SeriesContext = createContext<{ readonly series: Series; readonly review: SeriesReview } | null>(null);
+
+function useAround() {
+  const around = useContext(SeriesContext);
+  if (!around) throw new Error('an episode stands outside of a series');
+  return around;
+}
+
 interface EpisodeMoreProps {
-  readonly series: Series;
-  readonly review: SeriesReview;
-  readonly episode: EpisodeReview;
+  /** Its place in the series, from 0. */
+  readonly at: number;
   /** The day it falls on; `null` where the series has no dates. */
   readonly day: string | null;
   readonly onPut: SeriesEditing['put'];
@@ -37,7 +44,8 @@ export const EpisodeMore = (props: EpisodeMoreProps) => (
 
 type Episode = Series['episodes'][number];
 
-function When({ series, episode: { episode: at }, day, onPut }: EpisodeMoreProps) {
+function When({ at, day, onPut }: EpisodeMoreProps) {
+  const { series } = useAround();
   const teachers = useAppSelector(selectTeachers);
   const own = series.episodes[at] as Episode;
   const put = (change: { readonly [K in keyof Episode]?: Episode[K] | undefined }, label: string) => {
@@ -86,9 +94,10 @@ function changesOf({ episodes }: Series, at: number): ReadonlyMap<string, Series
   ]);
 }
 
-function WhatIf({ series, review, episode, onEdit }: EpisodeMoreProps) {
+function WhatIf({ at, onEdit }: EpisodeMoreProps) {
+  const { series, review } = useAround();
   const studio = useAppSelector(selectWholeStudio);
-  const changes = useMemo(() => changesOf(series, episode.episode), [series, episode.episode]);
+  const changes = useMemo(() => changesOf(series, at), [series, at]);
   const [asked, setAsked] = useState('');
   const day = today();
   const edit = changes.get(asked);
@@ -96,7 +105,7 @@ function WhatIf({ series, review, episode, onEdit }: EpisodeMoreProps) {
     () => edit && whatIf(studio, series, review, [edit], { today: day }),
     [studio, series, review, edit, day],
   );
-  const number = episode.episode + 1;
+  const number = at + 1;
   return (
     <div>
       <p>
@@ -150,9 +159,10 @@ function effectOf({ broken, mended }: ReturnType<typeof whatIf>): string {
     : `${breaks}, ${mended.length} ${mended.length === 1 ? 'is' : 'are'} mended.`;
 }
 
-function WhatNext({ series, episode, onEdit }: EpisodeMoreProps) {
+function WhatNext({ at, onEdit }: EpisodeMoreProps) {
+  const { series } = useAround();
   const studio = useAppSelector(selectWholeStudio);
-  const next = useMemo(() => couldTake(studio, series, episode.episode), [studio, series, episode.episode]);
+  const next = useMemo(() => couldTake(studio, series, at), [studio, series, at]);
   if (next.length === 0) return <p className="text-soft">No ladder that is known has a step it could take next.</p>;
   return (
     <div>
@@ -165,8 +175,8 @@ function WhatNext({ series, episode, onEdit }: EpisodeMoreProps) {
               className="action text-sm"
               onClick={() =>
                 onEdit(
-                  rungTaken(studio, series, entry, episode.episode, as === 'practice' ? 'flow' : 'teach'),
-                  `${rungTitle(entry)} in episode ${episode.episode + 1}`,
+                  rungTaken(studio, series, entry, at, as === 'practice' ? 'flow' : 'teach'),
+                  `${rungTitle(entry)} in episode ${at + 1}`,
                 )
               }
             >

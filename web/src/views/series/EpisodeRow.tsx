@@ -1,7 +1,7 @@
-import { clock, SEVERITIES } from '@warm-ladder/core/review';
-import type { EpisodeReview, Series, SeriesReview } from '@warm-ladder/core/series';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { type ClassReview, clock, SEVERITIES } from '@warm-ladder/core/review';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -11,24 +11,29 @@ import { EpisodeMore } from './EpisodeMore';
 import type { SeriesEditing } from './useSeriesEdit';
 
 interface EpisodeRowProps {
-  readonly series: Series;
-  readonly review: SeriesReview;
-  readonly episode: EpisodeReview;
+  /** Its place in the series, from 0. */
+  readonly at: number;
+  readonly plan: ClassPlan;
+  /** Its class as those who follow the series meet it. */
+  readonly review: ClassReview;
   /** Seconds that the width stands for. */
   readonly span: number;
+  readonly last: boolean;
   readonly day: string | null;
   readonly onPut: SeriesEditing['put'];
   readonly onEdit: SeriesEditing['edit'];
 }
 
-/** An episode: its class, what is to mend in it, its day and teacher, and what would come of moving it. */
-export function EpisodeRow({ series, review: whole, episode, span, day, onPut, onEdit }: EpisodeRowProps) {
-  const { plan, timed, review } = episode;
-  const { findings } = review;
-  const number = episode.episode + 1;
+/**
+ * An episode: its class, what is to mend in it, its day and teacher, and what would come of moving it. Drawn again only
+ * when its own class is another, or judged otherwise.
+ */
+export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
+  const { at, plan, review, span, last, day, onPut, onEdit } = props;
+  const { findings, timed } = review;
+  const number = at + 1;
   const catalog = useAppSelector(selectCatalog);
   const over = timed.seconds > plan.targetMinutes * 60;
-  const at = episode.episode;
   const [open, setOpen] = useState(false);
   const onMove = (by: number) => onEdit([{ kind: 'swap', one: at, other: at + by }], 'the order of episodes');
   const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-25';
@@ -64,7 +69,7 @@ export function EpisodeRow({ series, review: whole, episode, span, day, onPut, o
           <ArrowUp className="size-4" aria-hidden="true" />
           <span className="sr-only">Move {plan.name} earlier</span>
         </button>
-        <button type="button" className={look} disabled={number === series.episodes.length} onClick={() => onMove(1)}>
+        <button type="button" className={look} disabled={last} onClick={() => onMove(1)}>
           <ArrowDown className="size-4" aria-hidden="true" />
           <span className="sr-only">Move {plan.name} later</span>
         </button>
@@ -79,8 +84,8 @@ export function EpisodeRow({ series, review: whole, episode, span, day, onPut, o
       </span>
       <details className="sm:col-[2/-1]" onToggle={({ currentTarget }) => setOpen(currentTarget.open)}>
         <summary className="text-soft">Day, teacher, what if, what next</summary>
-        {open && <EpisodeMore {...{ series, episode, day, onPut, onEdit }} review={whole} />}
+        {open && <EpisodeMore {...{ at, day, onPut, onEdit }} />}
       </details>
     </li>
   );
-}
+});

@@ -1,7 +1,8 @@
 import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { type ClimbStep, datesOf, followedBy, rungMoved, type Series, stepHigher } from '@warm-ladder/core/series';
+import { datesOf, followedBy, type Series, stepHigher } from '@warm-ladder/core/series';
 import { Plus, Trash2 } from 'lucide-react';
+import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
@@ -11,6 +12,7 @@ import { today } from '../../app/today';
 import { TextField } from '../../parts/TextField';
 import { Climb } from './Climb';
 import { dayText } from './dayText';
+import { SeriesContext } from './EpisodeMore';
 import { EpisodeRow } from './EpisodeRow';
 import { GoesOut } from './GoesOut';
 import { SeriesFindings } from './SeriesFindings';
@@ -28,7 +30,7 @@ export function SeriesDesk({ series }: { series: Series }) {
   const change = useChange();
   const create = useCreateSeries();
   const navigate = useNavigate();
-  const { take, put, edit } = useSeriesEdit(series.id);
+  const { take, put, edit, move } = useSeriesEdit(series.id);
   const dates = datesOf(series);
   const day = today();
   const ahead = dates.findIndex((date) => date !== null && date >= day);
@@ -38,16 +40,13 @@ export function SeriesDesk({ series }: { series: Series }) {
     ...review.episodes.map(({ timed }) => Math.max(timed.seconds, timed.plan.targetMinutes * 60)),
   );
   const free = classes.filter(({ id }) => !series.episodes.some((episode) => episode.class === id));
+  const around = useMemo(() => ({ series, review }), [series, review]);
   const higher = () => {
     const name = `${series.name} ${series.episodes.length + 1}`;
     const plan = stepHigher(studio, series, newId(name), name);
     if (!plan) return;
     const episodes = [...series.episodes, { class: plan.id }];
     take({ series: { ...series, episodes }, classes: [plan] }, 'the next episode, a step higher');
-  };
-  const move = ({ key, episode, name }: ClimbStep, to: number) => {
-    const edits = rungMoved(studio, series, key, episode, to);
-    edit(edits, `moving ${name} from episode ${episode + 1} to ${to + 1}`);
   };
   return (
     <main className="mx-auto w-full max-w-[86rem] px-4 py-5">
@@ -109,20 +108,23 @@ export function SeriesDesk({ series }: { series: Series }) {
         <SeriesPlan series={series} onPut={put} />
       </details>
       <h2 className="mt-5 font-name text-xl font-semibold">Episodes</h2>
-      <ol className="mt-1 flex max-w-5xl flex-col divide-y divide-line">
-        {review.episodes.map((episode) => (
-          <EpisodeRow
-            key={episode.episode}
-            episode={episode}
-            span={longest * 1.04}
-            series={series}
-            review={review}
-            day={dates[episode.episode] ?? null}
-            onPut={put}
-            onEdit={edit}
-          />
-        ))}
-      </ol>
+      <SeriesContext value={around}>
+        <ol className="mt-1 flex max-w-5xl flex-col divide-y divide-line">
+          {review.episodes.map(({ episode, plan, review: own }) => (
+            <EpisodeRow
+              key={episode}
+              at={episode}
+              plan={plan}
+              review={own}
+              span={longest * 1.04}
+              last={episode === series.episodes.length - 1}
+              day={dates[episode] ?? null}
+              onPut={put}
+              onEdit={edit}
+            />
+          ))}
+        </ol>
+      </SeriesContext>
       {review.episodes.length === 0 && <p className="mt-4 text-soft">No episode yet. Add the first class below.</p>}
       <p className="mt-4 flex flex-wrap items-center gap-3">
         <label className="flex items-center gap-2">

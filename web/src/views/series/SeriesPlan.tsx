@@ -33,10 +33,12 @@ const DAY_WORDS: Readonly<Record<Weekday, string>> = {
 const PER_CENT = { min: 0, max: 100, whole: true } as const;
 
 /** Names of time zones that this browser knows. */
-const ZONES: readonly string[] = Intl.supportedValuesOf('timeZone');
+const ZONES: ReadonlyArray<readonly [string, string]> = [
+  ['', 'the clock on the wall'],
+  ...Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone] as const),
+];
 
-const zonesWith = (own: string | undefined): readonly string[] =>
-  own === undefined || ZONES.includes(own) ? ZONES : [own, ...ZONES];
+const zonesWith = (own = ''): typeof ZONES => (ZONES.some(([zone]) => zone === own) ? ZONES : [...ZONES, [own, own]]);
 
 /** Who it is for, what it leads to, when and where it is taught: sentences that can be changed. */
 export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
@@ -201,10 +203,7 @@ function When({ series, onPut }: SeriesPlanProps) {
         <Choice
           label="Time zone"
           value={schedule.timeZone ?? ''}
-          choices={[
-            ['', 'the clock on the wall'],
-            ...zonesWith(schedule.timeZone).map((zone) => [zone, zone] as const),
-          ]}
+          choices={zonesWith(schedule.timeZone)}
           onChange={(timeZone) => put({ timeZone: timeZone || undefined }, 'the time zone')}
         />{' '}
         in{' '}

@@ -1,5 +1,12 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { type EditedSeries, editedSeries, type Series, type SeriesEdit } from '@warm-ladder/core/series';
+import {
+  type ClimbStep,
+  type EditedSeries,
+  editedSeries,
+  rungMoved,
+  type Series,
+  type SeriesEdit,
+} from '@warm-ladder/core/series';
 import { useCallback } from 'react';
 import { noticed } from '../../app/deskState';
 import { selectWholeStudio } from '../../app/selectors';
@@ -23,8 +30,28 @@ export function useSeriesEdit(id: string) {
     [dispatch, id],
   );
   const now = useCallback(() => documentOf(store.getState().studio.bundle, 'series', id) as Series | undefined, [id]);
+  const edit = useCallback(
+    (edits: readonly SeriesEdit[], label: string) => {
+      const series = now();
+      if (!series || edits.length === 0) return;
+      take(editedSeries(selectWholeStudio(store.getState()), series, edits), label);
+      dispatch(noticed({ text: `${label.charAt(0).toUpperCase()}${label.slice(1)}.` }));
+    },
+    [now, take, dispatch],
+  );
   return {
     take,
+    edit,
+    /** A rung into another episode, and out of its own. */
+    move: useCallback(
+      ({ key, episode, name }: ClimbStep, to: number) => {
+        const series = now();
+        if (!series) return;
+        const edits = rungMoved(selectWholeStudio(store.getState()), series, key, episode, to);
+        edit(edits, `moving ${name} from episode ${episode + 1} to ${to + 1}`);
+      },
+      [now, edit],
+    ),
     /** Keys of the series itself; `undefined` takes one away. */
     put: useCallback(
       (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field = '') => {
@@ -34,15 +61,6 @@ export function useSeriesEdit(id: string) {
         take({ series: Object.fromEntries(merged) as Series, classes: [] }, label, field);
       },
       [now, take],
-    ),
-    edit: useCallback(
-      (edits: readonly SeriesEdit[], label: string) => {
-        const series = now();
-        if (!series || edits.length === 0) return;
-        take(editedSeries(selectWholeStudio(store.getState()), series, edits), label);
-        dispatch(noticed({ text: `${label.charAt(0).toUpperCase()}${label.slice(1)}.` }));
-      },
-      [now, take, dispatch],
     ),
   };
 }
