@@ -1,6 +1,7 @@
 import { type CollectionItem, type CollectionName, METHOD_ID } from '@warm-ladder/core/formats';
 import type { MethodFile } from '@warm-ladder/core/method';
 import { applyEdits, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
+import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useCallback } from 'react';
 import { type Notice, noticed } from './deskState';
 import { selectCatalog } from './selectors';
@@ -24,6 +25,13 @@ export function useChange() {
     },
     [dispatch],
   );
+}
+
+/** Sets keys of a document that has a name; `undefined` takes one away. */
+export function useSet<C extends 'audiences' | 'rooms' | 'teachers'>(kind: C, document: CollectionItem<C>) {
+  const change = useChange();
+  return (parts: Parts<CollectionItem<C>>, label: string, field = '') =>
+    change(kind, document.id, withParts(document, parts), `${label} of ${document.name}`, field);
 }
 
 /** What was deleted or removed, and the way back. @example goneNotice('deleting Monday') // “Deleted Monday.” */

@@ -3,7 +3,7 @@ import type { Audience } from '@warm-ladder/core/plan';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
+import { useChange, useSet } from '../../app/edits';
 import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ConditionPicker } from '../../parts/ConditionPicker';
@@ -30,11 +30,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
   const taught = useAppSelector(selectClasses).filter((plan) => plan.audience === audience.id);
   const change = useChange();
   const navigate = useNavigate();
-  const set = (part: Partial<Omit<Audience, 'id'>>, label: string, field = '') => {
-    const next = { ...audience, ...part };
-    const kept = Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as Audience;
-    change('audiences', audience.id, kept, `${label} of ${audience.name}`, field);
-  };
+  const set = useSet('audiences', audience);
   const cautions = audience.cautions ?? [];
   const equipment = audience.equipment;
   return (

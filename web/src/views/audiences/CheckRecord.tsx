@@ -1,7 +1,8 @@
 import { type AbdominalCheck, agoText, type CheckLimits, daysBetween, readChecks } from '@warm-ladder/core/caution';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { today } from '../../app/today';
+import { DeleteButton } from '../../parts/DeleteButton';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 
@@ -57,14 +58,10 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
               <td>{check.checkedBy}</td>
               <td className="hidden text-soft sm:table-cell">{check.note}</td>
               <td className="text-right">
-                <button
-                  type="button"
-                  className="rounded p-1 hover:bg-shade"
-                  onClick={() => onChange(checks.filter((each) => each !== check))}
-                >
-                  <Trash2 className="size-4" aria-hidden="true" />
-                  <span className="sr-only">Remove the check of {check.date}</span>
-                </button>
+                <DeleteButton
+                  words={`Remove the check of ${check.date}`}
+                  onPress={() => onChange(checks.filter((each) => each !== check))}
+                />
               </td>
             </tr>
           ))}

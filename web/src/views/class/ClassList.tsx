@@ -1,13 +1,14 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { clock, SEVERITIES } from '@warm-ladder/core/review';
-import { Copy, Plus, Trash2 } from 'lucide-react';
+import { Copy, Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { DeleteButton } from '../../parts/DeleteButton';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
 import { FirstSteps } from './FirstSteps';
@@ -153,16 +154,11 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
           <Copy className="size-4" aria-hidden="true" />
           <span className="sr-only">Copy {plan.name}</span>
         </button>
-        <button
-          type="button"
-          className="rounded p-1.5 hover:bg-shade disabled:opacity-30"
-          disabled={series !== undefined}
-          title={series ? `An episode of ${series.name}` : 'Delete'}
-          onClick={() => change('classes', plan.id, undefined, `deleting ${plan.name}`)}
-        >
-          <Trash2 className="size-4" aria-hidden="true" />
-          <span className="sr-only">Delete {plan.name}</span>
-        </button>
+        <DeleteButton
+          words={`Delete ${plan.name}`}
+          against={series ? `An episode of ${series.name}` : undefined}
+          onPress={() => change('classes', plan.id, undefined, `deleting ${plan.name}`)}
+        />
       </span>
     </>
   );

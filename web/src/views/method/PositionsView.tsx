@@ -1,7 +1,7 @@
 import { type BasePosition, POSITIONS, type StudioPosition } from '@warm-ladder/core/body';
 import { hasOwnEdge, type MethodFile, withEdge } from '@warm-ladder/core/method';
 import { type Catalog, plainPose } from '@warm-ladder/core/repertoire';
-import { Plus, RotateCcw, Trash2 } from 'lucide-react';
+import { Plus, RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useChange, useMethodChange } from '../../app/edits';
@@ -9,6 +9,7 @@ import { newId } from '../../app/freeId';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Figure } from '../../figure/Figure';
+import { DeleteButton } from '../../parts/DeleteButton';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -210,16 +211,11 @@ function OwnPositions({ catalog, own }: { catalog: Catalog; own: readonly Studio
                 className="min-w-0 grow font-semibold"
                 onChange={(name) => put({ ...position, name }, 'name')}
               />
-              <button
-                type="button"
-                className="rounded p-1.5 hover:bg-shade disabled:opacity-35"
-                disabled={used(position.id) > 0}
-                title={used(position.id) > 0 ? 'Ladders are in it, or a way leads through it' : 'Remove'}
-                onClick={() => change('positions', position.id, undefined, `removing ${position.name}`)}
-              >
-                <Trash2 className="size-4" aria-hidden="true" />
-                <span className="sr-only">Remove {position.name}</span>
-              </button>
+              <DeleteButton
+                words={`Remove ${position.name}`}
+                against={used(position.id) > 0 ? 'Ladders are in it, or a way leads through it' : undefined}
+                onPress={() => change('positions', position.id, undefined, `removing ${position.name}`)}
+              />
             </div>
             <p className="flex flex-wrap items-baseline gap-x-1.5 text-[15px]">
               like{' '}

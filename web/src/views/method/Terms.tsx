@@ -1,5 +1,6 @@
 import type { MethodFile } from '@warm-ladder/core/method';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
+import { DeleteButton } from '../../parts/DeleteButton';
 import { TextField } from '../../parts/TextField';
 
 type Term = NonNullable<MethodFile['terms']>[number];
@@ -50,14 +51,7 @@ export function Terms({ terms, onChange }: TermsProps) {
                 if (not.length > 0) put(terms.with(i, { ...term, not }), `term ${i} not`);
               }}
             />
-            <button
-              type="button"
-              className="rounded p-1.5 hover:bg-shade"
-              onClick={() => put(terms.toSpliced(i, 1), '')}
-            >
-              <Trash2 className="size-4" aria-hidden="true" />
-              <span className="sr-only">Remove {term.use}</span>
-            </button>
+            <DeleteButton words={`Remove ${term.use}`} onPress={() => put(terms.toSpliced(i, 1), '')} />
           </li>
         ))}
       </ul>

@@ -1,5 +1,6 @@
 import type { SeriesBrief } from '@warm-ladder/core/sequence';
 import { datesOf, reviewSeries, withEdited } from '@warm-ladder/core/series';
+import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '../../app/freeId';
@@ -32,13 +33,7 @@ export function Component() {
     days: 1,
     ...(audiences[0] && { audience: audiences[0].id }),
   });
-  const set = (more: { readonly [K in keyof SeriesBrief]?: SeriesBrief[K] | undefined }) =>
-    setBrief(
-      (now) =>
-        Object.fromEntries(
-          Object.entries({ ...now, ...more }).filter(([, value]) => value !== undefined),
-        ) as SeriesBrief,
-    );
+  const set = (more: Parts<SeriesBrief>) => setBrief((now) => withParts(now, more));
   const { answer, share, ask, stop } = useSearch(plannedSeries);
   const [kept, setKept] = useState<Kept>(NOTHING);
   const again = () => {

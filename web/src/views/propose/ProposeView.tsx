@@ -2,6 +2,7 @@ import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS } from '@warm-ladder/c
 import { type ClassPlan, isRungBlock } from '@warm-ladder/core/plan';
 import type { Brief } from '@warm-ladder/core/sequence';
 import type { Series } from '@warm-ladder/core/series';
+import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '../../app/freeId';
@@ -31,7 +32,7 @@ export function Component() {
     minutes: 45,
     ...(audiences[0] && { audience: audiences[0].id }),
   }));
-  const set = (more: Partial<Brief>) => setBrief((now) => cleaned({ ...now, ...more }));
+  const set = (more: Parts<Brief>) => setBrief((now) => withParts(now, more));
   const { answer, share, ask, stop } = useSearch(proposed);
   const [kept, setKept] = useState<Kept | null>(null);
 
@@ -162,10 +163,6 @@ interface Kept {
 
 const lockedFrom = ({ plan, ids }: Kept): NonNullable<Brief['locked']> =>
   plan.blocks.flatMap((block, at) => (isRungBlock(block) && ids.has(block.id) ? [{ at, block }] : []));
-
-/** Without the keys that say nothing: the brief is strict about what it holds. */
-const cleaned = (brief: Brief): Brief =>
-  Object.fromEntries(Object.entries(brief).filter(([, value]) => value !== undefined)) as Brief;
 
 interface AnswerProps {
   readonly answer: ProposedClasses;

@@ -7,6 +7,7 @@ import {
   type SeriesReview,
   whatIf,
 } from '@warm-ladder/core/series';
+import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { selectTeachers, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -48,10 +49,8 @@ function When({ at, day, onPut }: EpisodeMoreProps) {
   const { series } = useAround();
   const teachers = useAppSelector(selectTeachers);
   const own = series.episodes[at] as Episode;
-  const put = (change: { readonly [K in keyof Episode]?: Episode[K] | undefined }, label: string) => {
-    const merged = Object.entries({ ...own, ...change }).filter(([, value]) => value !== undefined);
-    onPut({ episodes: series.episodes.with(at, Object.fromEntries(merged) as Episode) }, label);
-  };
+  const put = (change: Parts<Episode>, label: string) =>
+    onPut({ episodes: series.episodes.with(at, withParts(own, change)) }, label);
   return (
     <p>
       Taught on{' '}

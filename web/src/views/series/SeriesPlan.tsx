@@ -1,4 +1,5 @@
 import { rulesOf, type Series, WEEKDAYS, type Weekday } from '@warm-ladder/core/series';
+import { type Parts, withPartsOrNone } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
 import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -13,7 +14,7 @@ import { dayText } from './dayText';
 import { Goals } from './Goals';
 
 type Schedule = NonNullable<Series['schedule']>;
-type Put = (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field?: string) => void;
+type Put = (change: Parts<Series>, label: string, field?: string) => void;
 
 interface SeriesPlanProps {
   readonly series: Series;
@@ -114,7 +115,13 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
           value={series.weekly?.days ?? 0}
           limits={{ min: 0, max: 7, whole: true }}
           className="w-8"
-          onChange={(days) => onPut({ weekly: practice(series, { days }) }, 'the practice', 'practice days')}
+          onChange={(days) =>
+            onPut(
+              { weekly: withPartsOrNone(series.weekly, { days: days || undefined }) },
+              'the practice',
+              'practice days',
+            )
+          }
         />{' '}
         days a week of{' '}
         <TextField
@@ -123,7 +130,13 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
           value={series.weekly?.note ?? ''}
           placeholder="nothing yet"
           className="w-72"
-          onChange={(note) => onPut({ weekly: practice(series, { note }) }, 'the practice', 'practice note')}
+          onChange={(note) =>
+            onPut(
+              { weekly: withPartsOrNone(series.weekly, { note: note || undefined }) },
+              'the practice',
+              'practice note',
+            )
+          }
         />
       </p>
       <Line
@@ -138,14 +151,6 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
       />
     </section>
   );
-}
-
-/** Practice between episodes with something of it changed; none where nothing is left of it. */
-function practice({ weekly }: Series, change: { readonly days?: number; readonly note?: string }): Series['weekly'] {
-  const merged = Object.entries({ ...weekly, ...change }).filter(
-    ([, value]) => value !== undefined && value !== '' && value !== 0,
-  );
-  return merged.length > 0 ? Object.fromEntries(merged) : undefined;
 }
 
 interface TimesProps extends SeriesPlanProps {
@@ -174,12 +179,8 @@ function When({ series, onPut }: SeriesPlanProps) {
   const teachers = useAppSelector(selectTeachers);
   const { schedule = {} } = series;
   const [skipping, setSkipping] = useState('');
-  const put = (change: { readonly [K in keyof Schedule]?: Schedule[K] | undefined }, label: string, field = '') => {
-    const merged = Object.entries({ ...schedule, ...change }).filter(
-      ([, value]) => value !== undefined && value !== '',
-    );
-    onPut({ schedule: merged.length > 0 ? Object.fromEntries(merged) : undefined }, label, field);
-  };
+  const put = (change: Parts<Schedule>, label: string, field = '') =>
+    onPut({ schedule: withPartsOrNone(series.schedule, change) }, label, field);
   return (
     <div>
       <p>

@@ -7,6 +7,7 @@ import {
   type Series,
   type SeriesEdit,
 } from '@warm-ladder/core/series';
+import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useCallback } from 'react';
 import { noticed } from '../../app/deskState';
 import { selectWholeStudio } from '../../app/selectors';
@@ -54,11 +55,10 @@ export function useSeriesEdit(id: string) {
     ),
     /** Keys of the series itself; `undefined` takes one away. */
     put: useCallback(
-      (change: { readonly [K in keyof Series]?: Series[K] | undefined }, label: string, field = '') => {
+      (change: Parts<Series>, label: string, field = '') => {
         const series = now();
         if (!series) return;
-        const merged = Object.entries({ ...series, ...change }).filter(([, value]) => value !== undefined);
-        take({ series: Object.fromEntries(merged) as Series, classes: [] }, label, field);
+        take({ series: withParts(series, change), classes: [] }, label, field);
       },
       [now, take],
     ),

@@ -1,4 +1,5 @@
 import type { Teacher } from '@warm-ladder/core/plan';
+import { type Parts, withPartsOrNone } from '@warm-ladder/core/vocabulary';
 import { selectAudiences } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
@@ -14,10 +15,7 @@ interface ClearedProps {
 export function Cleared({ teacher, onChange }: ClearedProps) {
   const audiences = useAppSelector(selectAudiences);
   const { heat, audiences: whom } = teacher.cleared ?? {};
-  const put = (change: { readonly heat?: number | undefined; readonly audiences?: string[] | undefined }) => {
-    const merged = Object.entries({ ...teacher.cleared, ...change }).filter(([, value]) => value !== undefined);
-    onChange(merged.length > 0 ? (Object.fromEntries(merged) as Teacher['cleared']) : undefined);
-  };
+  const put = (change: Parts<NonNullable<Teacher['cleared']>>) => onChange(withPartsOrNone(teacher.cleared, change));
   return (
     <div>
       <p className="leading-loose">

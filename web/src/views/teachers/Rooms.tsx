@@ -1,13 +1,13 @@
 import type { Room } from '@warm-ladder/core/plan';
-import { Plus, Trash2 } from 'lucide-react';
-import { useChange } from '../../app/edits';
+import { Plus } from 'lucide-react';
+import { useChange, useSet } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { selectProps, selectRooms } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
-import { TextField } from '../../parts/TextField';
+import { NamedHead } from './NamedHead';
 
 /** Where classes are taught: how many people each room holds, and how many of each prop are there. */
 export function Rooms() {
@@ -37,30 +37,16 @@ export function Rooms() {
 
 function RoomRow({ room }: { room: Room }) {
   const props = useAppSelector(selectProps);
-  const change = useChange();
-  const set = (part: { readonly [K in keyof Room]?: Room[K] | undefined }, label: string, field: string) => {
-    const next = Object.entries({ ...room, ...part }).filter(([, value]) => value !== undefined);
-    change('rooms', room.id, Object.fromEntries(next) as Room, `${label} of ${room.name}`, field);
-  };
+  const set = useSet('rooms', room);
   const counts = room.props ?? {};
   return (
     <li data-item={room.id} className="py-2">
-      <div className="flex items-center gap-2">
-        <TextField
-          label="Name of the room"
-          value={room.name}
-          className="-ml-1.5 min-w-0 grow font-name text-xl font-semibold"
-          onChange={(name) => set({ name }, 'the name', 'name')}
-        />
-        <button
-          type="button"
-          className="rounded p-1.5 hover:bg-shade"
-          onClick={() => change('rooms', room.id, undefined, `deleting ${room.name}`)}
-        >
-          <Trash2 className="size-4" aria-hidden="true" />
-          <span className="sr-only">Delete {room.name}</span>
-        </button>
-      </div>
+      <NamedHead
+        kind="rooms"
+        document={room}
+        label="Name of the room"
+        onName={(name) => set({ name }, 'the name', 'name')}
+      />
       <p className="flex flex-wrap items-baseline gap-x-3 leading-loose">
         <span>
           Holds{' '}

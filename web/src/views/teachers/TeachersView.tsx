@@ -1,7 +1,7 @@
 import type { Teacher } from '@warm-ladder/core/plan';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
-import { useChange } from '../../app/edits';
+import { useChange, useSet } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { selectCatalog, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -10,6 +10,7 @@ import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 import { Away } from './Away';
 import { Cleared } from './Cleared';
+import { NamedHead } from './NamedHead';
 import { Rooms } from './Rooms';
 
 /** Who teaches: how fast each speaks and counts, which shapes what fits a script and how long a class is with them. */
@@ -50,29 +51,15 @@ export function Component() {
 
 function TeacherRow({ teacher }: { teacher: Teacher }) {
   const { wordsPerMinute } = useAppSelector(selectCatalog).method;
-  const change = useChange();
-  const set = (part: { readonly [K in keyof Teacher]?: Teacher[K] | undefined }, label: string, field: string) => {
-    const next = Object.entries({ ...teacher, ...part }).filter(([, value]) => value !== undefined);
-    change('teachers', teacher.id, Object.fromEntries(next) as Teacher, `${label} of ${teacher.name}`, field);
-  };
+  const set = useSet('teachers', teacher);
   return (
     <li data-item={teacher.id} className="py-3">
-      <div className="flex items-center gap-2">
-        <TextField
-          label="Name of the teacher"
-          value={teacher.name}
-          className="-ml-1.5 min-w-0 grow font-name text-xl font-semibold"
-          onChange={(name) => set({ name }, 'the name', 'name')}
-        />
-        <button
-          type="button"
-          className="rounded p-1.5 hover:bg-shade"
-          onClick={() => change('teachers', teacher.id, undefined, `deleting ${teacher.name}`)}
-        >
-          <Trash2 className="size-4" aria-hidden="true" />
-          <span className="sr-only">Delete {teacher.name}</span>
-        </button>
-      </div>
+      <NamedHead
+        kind="teachers"
+        document={teacher}
+        label="Name of the teacher"
+        onName={(name) => set({ name }, 'the name', 'name')}
+      />
       <p className="leading-loose">
         Says{' '}
         <NumberField
