@@ -58,7 +58,6 @@ const SHOTS: ReadonlyArray<{
       await page.getByRole('button', { name: 'Take it all' }).waitFor();
     },
   },
-  { name: 'room-card', path: '/room/night-landing' },
   { name: 'levels', path: '/class/rowers-sixty?view=levels' },
   {
     name: 'versions',
@@ -78,6 +77,18 @@ const SHOTS: ReadonlyArray<{
     },
   },
   { name: 'series', path: '/series' },
+  {
+    // Last, since it changes its class.
+    name: 'room-card',
+    path: '/class/night-landing',
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Levels everywhere' }).click();
+      await page.getByRole('button', { name: 'Offer them' }).click();
+      await page.waitForResponse((answer) => answer.url().includes('/api/') && answer.request().method() !== 'GET');
+      await page.goto(new URL('/room/night-landing', page.url()).href);
+      await page.getByRole('table').waitFor();
+    },
+  },
 ];
 
 const browser = await chromium.launch(BROWSER);

@@ -33,12 +33,14 @@ function Card({ plan }: { plan: ClassPlan }) {
           {card.rows.length > 0 && `Works from heat ${card.from} to heat ${card.to}. `}
           Everybody begins and ends together.
         </p>
-        <button type="button" className="action no-print" onClick={() => window.print()}>
-          <Printer className="size-4" aria-hidden="true" /> Print
-        </button>
-        <Link to={`/class/${plan.id}`} className="action no-print">
-          Open the class
-        </Link>
+        <span className="no-print flex gap-2">
+          <button type="button" className="action" onClick={() => window.print()}>
+            <Printer className="size-4" aria-hidden="true" /> Print
+          </button>
+          <Link to={`/class/${plan.id}`} className="action">
+            Open the class
+          </Link>
+        </span>
       </header>
       <div className="overflow-x-auto">
         <table className="w-full border-collapse">
