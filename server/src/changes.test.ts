@@ -2,6 +2,7 @@ import { applied, type Edit, inverted } from '@warm-ladder/core/edits';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
 import type { ChangeAnswer, SentChange } from '@warm-ladder/core/wire';
+import { documentRows } from './studio/documentRows';
 import { told, useServer } from './testing';
 
 const running = useServer();
@@ -147,4 +148,22 @@ test('every change is kept as an edit that leads back to what was there', async 
   const edit = rows[0]?.patch ?? [];
   expect(applied(edit, before)).toEqual({ ...before, name: 'Rowers at dawn' });
   expect(applied(inverted(edit), { ...before, name: 'Rowers at dawn' })).toEqual(before);
+});
+
+test('changes that later ones stand over are let go, and whoever was away still learns what has become of each', async () => {
+  const called = (name: string) => ({ ...rowers, name });
+  for (const name of ['A', 'B', 'C', 'D']) await send(put('audiences', called(name)));
+  await send({ kind: 'classes', id: 'other', value: null });
+  for (const name of ['E', 'F']) await send(put('audiences', called(name)));
+  const { db } = running.server;
+  const { rows } = await db.query<{ version: number }>('select version from change order by version');
+  const learnt = () => Promise.all(rows.map(({ version }) => documentRows.since(db, Number(version) - 1)));
+  const before = await learnt();
+  await documentRows.forgetSuperseded(db, 2);
+  expect(await learnt()).toEqual(before);
+  const left = await db.query<{ kind: string; id: string; version: number }>('select kind, id, version from change');
+  const audience = left.rows.filter(({ kind }) => kind === 'audiences').map(({ version }) => Number(version));
+  // The newest two, and the last of what is gone: the older ones of the audience are no longer there.
+  expect(audience).toHaveLength(2);
+  expect(left.rows).toContainEqual(expect.objectContaining({ kind: 'classes', id: 'other' }));
 });

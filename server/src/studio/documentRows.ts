@@ -126,6 +126,19 @@ export const documentRows = {
     }));
   },
 
+  /**
+   * Lets changes go that a later one of the same document stands over, but the newest of all. The last of each document
+   * stays, so that whoever was away for however long still learns what has become of it.
+   */
+  async forgetSuperseded(db: Queries, newest: number): Promise<void> {
+    await db.query(
+      `delete from change c
+       where c.version < (select version from change order by version desc offset $1 limit 1)
+         and exists (select from change n where n.kind = c.kind and n.id = c.id and n.version > c.version)`,
+      [newest],
+    );
+  },
+
   /** Keeps whoever else would write waiting until the transaction ends. */
   async lockWrites(tx: Queries): Promise<void> {
     await tx.query('select pg_advisory_xact_lock($1, $2)', [LOCK_SPACE, LOCKS.write]);

@@ -44,6 +44,8 @@ const BATCH = 40;
 
 /** Documents that change at once and are still told of one by one; more, and whoever listens reads the studio anew. */
 const TOLD = 200;
+/** Changes kept as they were made, the newest: of older ones the last of each document. */
+const KEPT_CHANGES = 20_000;
 /** Milliseconds between two tries to learn whether a write was kept whose connection broke, and how many there are. */
 const [ASKING, ASKED] = [500, 8];
 
@@ -101,7 +103,7 @@ export class Studio {
       snapshot,
       await documentRows.listSetAside(db),
     );
-    await studio.#upkeep.tidy();
+    await studio.#tidy();
     return studio;
   }
 
@@ -326,8 +328,13 @@ export class Studio {
     );
     const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
     // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
-    if (this.#upkeep.wrote(bytes, writes.length)) await this.#upkeep.tidy().catch(() => undefined);
+    if (this.#upkeep.wrote(bytes, writes.length)) await this.#tidy().catch(() => undefined);
     return this.#snapshot;
+  }
+
+  async #tidy(): Promise<void> {
+    await documentRows.forgetSuperseded(this.#db, KEPT_CHANGES);
+    await this.#upkeep.tidy();
   }
 
   /**
