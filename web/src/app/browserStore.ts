@@ -20,25 +20,46 @@ const VERSION = 1;
 
 let opening: Promise<BrowserStore> | undefined;
 
-/** @throws where the browser keeps nothing: its storage is forbidden, or full */
+/** Milliseconds after which a store that does not open is taken for none: nobody is to wait for it. */
+const PATIENCE = 3_000;
+
+/** @throws where the browser keeps nothing: its storage is forbidden, full, or does not open */
 export function browserStore(): Promise<BrowserStore> {
-  opening ??= openDB<Kept>(NAME, VERSION, {
-    upgrade: (db) => {
-      for (const name of ['unsent', 'steps', 'cursors', 'unreadable'] as const) db.createObjectStore(name);
-    },
-    // Another tab of a newer version may want it: it opens again at the next write.
-    blocking: (_current, _blocked, event) => {
-      (event.target as IDBDatabase).close();
-      opening = undefined;
-    },
-    terminated: () => {
-      opening = undefined;
-    },
-  }).catch((error: unknown) => {
-    opening = undefined;
-    throw error;
-  });
+  opening ??= inTime(
+    openDB<Kept>(NAME, VERSION, {
+      upgrade: (db) => {
+        for (const name of ['unsent', 'steps', 'cursors', 'unreadable'] as const) db.createObjectStore(name);
+      },
+      // Another tab of a newer version may want it: it opens again at the next write.
+      blocking: (_current, _blocked, event) => {
+        (event.target as IDBDatabase).close();
+        opening = undefined;
+      },
+      terminated: () => {
+        opening = undefined;
+      },
+    }),
+  );
   return opening;
+}
+
+/** A store that opens too late is there for what comes after; until then every call fails at once. */
+function inTime(open: Promise<BrowserStore>): Promise<BrowserStore> {
+  return new Promise((resolve, reject) => {
+    const timer = setTimeout(() => reject(new Error('The store of this browser does not open.')), PATIENCE);
+    open.then(
+      (db) => {
+        clearTimeout(timer);
+        opening = open;
+        resolve(db);
+      },
+      (error: unknown) => {
+        clearTimeout(timer);
+        opening = undefined;
+        reject(error);
+      },
+    );
+  });
 }
 
 /** Everything of a studio: keys are lists, and a list sorts before a longer one that begins with it. */
