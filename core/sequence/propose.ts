@@ -81,14 +81,16 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
   const proposals: Proposal[] = [];
   let evaluated = 0;
   let stopped = false;
+  let spare = AGAIN;
   for (let i = 0; i < wanted && !stopped; i++) {
     const search = searchFor(studio, brief, today, proposals.map(keysOf));
     if (search.fit.length === 0) break;
-    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, AGAIN, (tried) => {
+    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, spare, (tried) => {
       stopped = onProgress?.(Math.min(evaluated + tried, (i + 1) * each), wanted * each) === false;
       return !stopped;
     });
     evaluated += proposal.evaluated;
+    spare -= proposal.again;
     const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
     if (!alike) proposals.push(proposal);
   }
@@ -99,7 +101,7 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
 /** Seeds of the proposals of one brief lie as far apart: neighbouring seeds are other briefs'. */
 const SEEDS_APART = 7919;
 
-/** How often the search for one proposal goes on at most. */
+/** How often searches go on from a class with a mistake in it, at most, for all proposals together. */
 const AGAIN = 2;
 
 /**
@@ -112,7 +114,7 @@ export function found(
   seed: number,
   again: number,
   onTried: OnTried,
-): Proposal & { readonly evaluated: number } {
+): Proposal & { readonly evaluated: number; readonly again: number } {
   const chance = chanceOf(seed);
   const whole = brief.levels ? roomForOffers(search) : search;
   let [evaluated, going] = [0, true];
@@ -134,12 +136,13 @@ export function found(
   const evaluations = evaluationsFor(brief);
   let tried = annealed(evaluations);
   let best = finished(search, tried, brief);
-  for (let i = 0; i < again && going && best.standing.stop + best.standing.fix > 0; i++) {
+  let times = 0;
+  for (; times < again && going && best.standing.stop + best.standing.fix > 0; times++) {
     tried = annealed(Math.round(evaluations * AGAIN_SHARE), tried);
     const proposal = finished(search, tried, brief);
     if (costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
   }
-  return { ...best, evaluated };
+  return { ...best, evaluated, again: times };
 }
 
 /** How much of a search going on from its end takes. */
