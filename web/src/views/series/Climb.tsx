@@ -37,15 +37,48 @@ const COLUMN = 5.2;
 export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
   const catalog = useAppSelector(selectCatalog);
   const lines = useMemo(() => climbOf(catalog, episodes), [catalog, episodes]);
-  const places = useMemo(() => episodes.map(({ episode, plan }): Place => ({ episode, class: plan.id })), [episodes]);
+  const heads = useMemo(
+    () =>
+      episodes.map(({ episode, plan, timed, heatMinutes }): Head => {
+        const { id, name } = plan;
+        return { episode, class: id, name, seconds: timed.seconds, heatMinutes, day: dates[episode] ?? null };
+      }),
+    [episodes, dates],
+  );
+  return <Chart {...{ lines, heads, at, onMove }} />;
+}
+
+/** What stands above a column. */
+interface Head {
+  readonly episode: number;
+  /** The id of its class. */
+  readonly class: string;
+  readonly name: string;
+  readonly seconds: number;
+  readonly heatMinutes: number;
+  readonly day: string | null;
+}
+
+interface ChartProps extends Pick<ClimbProps, 'at' | 'onMove'> {
+  readonly lines: readonly ClimbLine[];
+  readonly heads: readonly Head[];
+}
+
+/** Most edits of a series leave the climb as it is, and then none of its hundreds of marks is drawn again. */
+const Chart = memo(
+  ClimbChart,
+  (a, b) => a.at === b.at && a.onMove === b.onMove && same(a.heads, b.heads) && same(a.lines, b.lines),
+);
+
+function ClimbChart({ lines, heads, at, onMove }: ChartProps) {
   const sensors = useSensors(useSensor(PointerSensor, BEGUN_BY));
-  const most = Math.max(1, ...episodes.map(({ heatMinutes }) => heatMinutes));
+  const most = Math.max(1, ...heads.map(({ heatMinutes }) => heatMinutes));
   const drop = ({ active, over }: DragEndEvent) => {
     const step = active.data.current as ClimbStep | undefined;
     const to = over?.data.current as { episode: number } | undefined;
     if (step && to && to.episode !== step.episode) onMove?.(step, to.episode);
   };
-  const columns = `12rem repeat(${episodes.length}, minmax(${COLUMN}rem, 1fr))`;
+  const columns = `12rem repeat(${heads.length}, minmax(${COLUMN}rem, 1fr))`;
   return (
     <section aria-label="The climb" className="mt-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -58,7 +91,7 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
           <div className="min-w-fit">
             <div className="grid items-end border-b-2 border-ink" style={{ gridTemplateColumns: columns }}>
               <span className="sticky left-0 z-10 bg-paper pb-1 text-sm text-soft">Ladder, and work by episode</span>
-              {episodes.map(({ episode, plan, timed, heatMinutes }) => (
+              {heads.map(({ episode, class: id, name, seconds, heatMinutes, day }) => (
                 <div
                   key={episode}
                   className={`flex h-24 flex-col justify-end px-1 pb-1 text-center leading-tight ${at === episode ? 'bg-shade' : ''}`}
@@ -68,20 +101,20 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
                     style={{ height: `${(heatMinutes / most) * 30}px` }}
                     title={`${Math.round(heatMinutes)} heat-minutes: how hard, times minutes of work`}
                   />
-                  <Link to={`/class/${plan.id}`} className="font-semibold hover:underline" title={plan.name}>
+                  <Link to={`/class/${id}`} className="font-semibold hover:underline" title={name}>
                     {episode + 1}
-                    <span className="sr-only"> {plan.name}</span>
+                    <span className="sr-only"> {name}</span>
                   </Link>
-                  <span className="text-sm text-soft">{clock(timed.seconds)}</span>
+                  <span className="text-sm text-soft">{clock(seconds)}</span>
                   <span className="text-sm whitespace-nowrap text-soft">
                     {at === episode ? 'next: ' : ''}
-                    {dates[episode] ? dayText(dates[episode] as string) : ''}
+                    {day === null ? '' : dayText(day)}
                   </span>
                 </div>
               ))}
             </div>
             {lines.map((line) => (
-              <Row key={line.exercise} line={line} {...{ places, columns, at, onMove }} />
+              <Row key={line.exercise} line={line} {...{ heads, columns, at, onMove }} />
             ))}
           </div>
         </section>
@@ -91,34 +124,31 @@ export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
   );
 }
 
-/** An episode, and the id of its class. */
-interface Place {
-  readonly episode: number;
-  readonly class: string;
-}
-
 interface RowProps extends Pick<ClimbProps, 'at' | 'onMove'> {
   readonly line: ClimbLine;
-  readonly places: readonly Place[];
+  readonly heads: readonly Head[];
   readonly columns: string;
 }
 
 /** Drawn again only when something of its ladder is otherwise: a long series has hundreds of marks. */
 const Row = memo(LadderRow, (a, b) => {
   const steady = a.at === b.at && a.columns === b.columns && a.onMove === b.onMove;
-  return steady && same(a.line, b.line) && same(a.places, b.places);
+  return (
+    steady &&
+    same(a.line, b.line) &&
+    a.heads.length === b.heads.length &&
+    a.heads.every((head, i) => head.class === b.heads[i]?.class)
+  );
 });
 
-function LadderRow({ line, places, columns, at, onMove }: RowProps) {
+function LadderRow({ line, heads, columns, at, onMove }: RowProps) {
   const lowest = Math.min(...line.steps.map(({ step }) => step));
   const highest = Math.max(...line.steps.map(({ step }) => step));
   const height = ROW + (highest - lowest) * STEP;
   const heightOf = ({ step }: ClimbStep) => 6 + (step - lowest) * STEP;
-  const tops = places.flatMap(({ episode }, i) => {
+  const tops = heads.flatMap(({ episode }, i) => {
     const top = line.steps.findLast((step) => step.episode === episode);
-    return top
-      ? [{ x: ((i + 0.5) / places.length) * 100, y: height - heightOf(top) - MARK / 2, early: top.early }]
-      : [];
+    return top ? [{ x: ((i + 0.5) / heads.length) * 100, y: height - heightOf(top) - MARK / 2, early: top.early }] : [];
   });
   return (
     <div className="grid border-b border-line" style={{ gridTemplateColumns: columns }}>
@@ -130,7 +160,7 @@ function LadderRow({ line, places, columns, at, onMove }: RowProps) {
       </Link>
       <div
         className="relative col-[2/-1] grid"
-        style={{ height, gridTemplateColumns: `repeat(${places.length}, minmax(0, 1fr))` }}
+        style={{ height, gridTemplateColumns: `repeat(${heads.length}, minmax(0, 1fr))` }}
       >
         <svg
           className="pointer-events-none absolute inset-0 z-[1] size-full"
@@ -155,7 +185,7 @@ function LadderRow({ line, places, columns, at, onMove }: RowProps) {
             );
           })}
         </svg>
-        {places.map(({ episode, class: id }) => (
+        {heads.map(({ episode, class: id }) => (
           <Cell key={episode} line={line} episode={episode} here={at === episode}>
             {line.steps
               .filter((step) => step.episode === episode)
@@ -167,7 +197,7 @@ function LadderRow({ line, places, columns, at, onMove }: RowProps) {
                   to={`/class/${id}?block=${step.block}`}
                   bottom={heightOf(step)}
                   beside={(i - (own.length - 1)) * (MARK - 4)}
-                  last={places.length - 1}
+                  last={heads.length - 1}
                   onMove={onMove}
                 />
               ))}
