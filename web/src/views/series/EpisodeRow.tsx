@@ -38,7 +38,7 @@ export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
   const onMove = (by: number) => onEdit([{ kind: 'swap', one: at, other: at + by }], 'the order of episodes');
   const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-25';
   return (
-    <li className="grid items-start gap-x-5 gap-y-1 py-3 sm:grid-cols-[2rem_minmax(0,15rem)_1fr_auto_auto]">
+    <li className="grid [contain-intrinsic-size:auto_8rem] [content-visibility:auto] items-start gap-x-5 gap-y-1 py-3 sm:grid-cols-[2rem_minmax(0,15rem)_1fr_auto_auto]">
       <span className="font-name text-2xl text-soft">{number}</span>
       <div className="leading-snug">
         <Link to={`/class/${plan.id}`} className="font-name text-lg font-semibold hover:underline">
