@@ -1,6 +1,5 @@
 import { type ClassPlan, isInterlude } from '../plan';
-import type { RungEntry } from '../repertoire';
-import { rungKey } from '../repertoire';
+import { type RungEntry, rungKey } from '../repertoire';
 import type { Learnt, Series, SeriesReview, SeriesRules, WholeStudio } from '../series';
 import type { Search } from './aims';
 import type { Brief } from './briefSchema';

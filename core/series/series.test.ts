@@ -441,6 +441,19 @@ describe('what breaks', () => {
     expect(early(back.mended)).toHaveLength(1);
   });
 
+  test('what then flows and nobody was taught is found in its class', () => {
+    const own = studioOf([[taught('turn')], [taught('climb')], [block('climb')]]);
+    const before = reviewSeries(own.studio, own.series);
+    const { broken } = whatIf(own.studio, own.series, before, [{ kind: 'remove', episode: 1 }]);
+    expect(broken.filter(({ severity }) => severity === 'fix')).toEqual([
+      expect.objectContaining({
+        code: 'NOT_TAUGHT',
+        episode: 1,
+        message: expect.stringMatching(/^Episode 2 \(Class 3\): climb, low is run/),
+      }),
+    ]);
+  });
+
   test('nothing, when nothing depends on it', () => {
     const { broken, counts } = whatIf(studio, series, review, [{ kind: 'swap', one: 1, other: 1 }]);
     expect(broken).toEqual([]);

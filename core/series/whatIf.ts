@@ -1,19 +1,24 @@
 import { judge } from '../caution';
 import type { Catalog, RungEntry } from '../repertoire';
-import { conditionsOf, limitsOf, type Severity } from '../review';
+import { conditionsOf, limitsOf, SEVERITIES, type Severity } from '../review';
 import { isOver } from '../vocabulary/measure';
 import { broughtBefore, doingsOf, type Learnt } from './learning';
 import { countsOf, type EditedSeries, editedSeries, withEdited } from './mending';
 import { type Asked, reviewSeries, type SeriesReview } from './reviewSeries';
-import type { SeriesEdit, SeriesFinding, WholeStudio } from './seriesRule';
+import { episodeName, type SeriesEdit, type SeriesFinding, type WholeStudio } from './seriesRule';
 import type { Series } from './seriesSchema';
+
+/** Something found in a series or in one of its classes. */
+export interface Consequent extends Pick<SeriesFinding, 'severity' | 'episode' | 'ids' | 'message'> {
+  readonly code: string;
+}
 
 /** What a change of a series would do, tried on a copy. */
 export interface Consequence {
   readonly after: EditedSeries;
   /** What would be found that is not found now, and what is found now and would not be; the gravest first. */
-  readonly broken: readonly SeriesFinding[];
-  readonly mended: readonly SeriesFinding[];
+  readonly broken: readonly Consequent[];
+  readonly mended: readonly Consequent[];
   /** Findings before and after, those of the classes among them. */
   readonly counts: Readonly<Record<'before' | 'after', Readonly<Record<Severity, number>>>>;
 }
@@ -41,23 +46,39 @@ export function whatIf(
   };
 }
 
+/** All that is found: of the series, and of each class in its place. */
+const foundIn = ({ findings, episodes }: SeriesReview): readonly Consequent[] => [
+  ...findings,
+  ...episodes.flatMap(({ episode, plan, review }) =>
+    review.findings.map(({ code, severity, ids, message }) => ({
+      code,
+      severity,
+      ids,
+      episode,
+      message: `${episodeName({ episode, plan })}: ${message}`,
+    })),
+  ),
+];
+
 /** Findings of one review that the other has not: by code and block wherever its class stands, else by how many there are. */
-function beyond(review: SeriesReview, other: SeriesReview): SeriesFinding[] {
+function beyond(review: SeriesReview, other: SeriesReview): Consequent[] {
   const left = new Map<string, number>();
-  const keysOf = ({ episodes, findings }: SeriesReview) => {
-    const classes = new Map(episodes.map(({ episode, plan }) => [episode, plan.id]));
-    return findings.map(({ code, ids, episode }) =>
-      ids.length > 0 ? `${code} ${classes.get(episode)} ${ids.join(' ')}` : code,
-    );
+  const keyed = (each: SeriesReview) => {
+    const classes = new Map(each.episodes.map(({ episode, plan }) => [episode, plan.id]));
+    return foundIn(each).map((finding) => {
+      const { code, ids, episode } = finding;
+      return { finding, key: ids.length > 0 ? `${code} ${classes.get(episode)} ${ids.join(' ')}` : code };
+    });
   };
-  for (const key of keysOf(other)) left.set(key, (left.get(key) ?? 0) + 1);
-  const keys = keysOf(review);
-  return review.findings.filter((_, i) => {
-    const key = keys[i] as string;
-    const count = left.get(key) ?? 0;
-    left.set(key, count - 1);
-    return count <= 0;
-  });
+  for (const { key } of keyed(other)) left.set(key, (left.get(key) ?? 0) + 1);
+  return keyed(review)
+    .filter(({ key }) => {
+      const count = left.get(key) ?? 0;
+      left.set(key, count - 1);
+      return count <= 0;
+    })
+    .map(({ finding }) => finding)
+    .sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity));
 }
 
 /** A rung that an episode could take next, and what speaks for it. */

@@ -1,8 +1,8 @@
 import { studioOf } from '@warm-ladder/core/formats';
-import { couldTake, reviewSeries, type SeriesEdit, type SeriesFinding, whatIf } from '@warm-ladder/core/series';
+import { type Consequent, couldTake, reviewSeries, type SeriesEdit, whatIf } from '@warm-ladder/core/series';
 import { dayOf, Refused, runHeadless, seriesIn } from './headless';
 
-const written = ({ code, severity, episode, ids, message }: SeriesFinding) => ({
+const written = ({ code, severity, episode, ids, message }: Consequent) => ({
   code,
   severity,
   episode: episode + 1,
