@@ -223,13 +223,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['inversion', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head well below the heart.'],
     ['neckWeight', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head-down with weight on the neck.'],
     ['longHold', 15, 'adapt', 'Move in and out in place of holding.', 'Long static effort drives the pressure up.'],
-    [
-      'armOverhead',
-      165,
-      'adapt',
-      'Arms no higher than the eyes when standing long.',
-      'Arms overhead make the heart push.',
-    ],
+    ['armOverhead', 165, 'adapt', 'Arms no higher than the eyes.', 'Arms overhead make the heart push.'],
     ['handLoad', 3, 'adapt', 'Lighter, with a soft grip.', 'Gripping drives the pressure up.'],
   ],
   glaucoma: [

@@ -3,7 +3,7 @@ import type { CueKind, RungEntry } from '../repertoire';
 import { clock, spell } from '../review';
 import { GENERAL_ADVICE, rangeWords, type ScriptLine, type ScriptSection } from '../script';
 import { wordsIn } from '../voice';
-import type { SpokenClass } from './spokenClass';
+import { propsWords, type SpokenClass } from './spokenClass';
 
 /** A part of a handout, whatever it is written as: on paper, as a text document, as plain text. */
 export type HandoutPart =
@@ -56,13 +56,15 @@ export const LINE_LABELS: Readonly<Partial<Record<CueKind, string>>> = {
   transition: 'Then',
 };
 
-const aboutOf = ({ script, plan, audience, equipment, teacher }: SpokenClass): string =>
-  [
+const aboutOf = (spoken: SpokenClass): string => {
+  const { script, plan, audience, teacher } = spoken;
+  return [
     `${clock(script.seconds)} of ${plan.targetMinutes} minutes`,
     `for ${audience}`,
-    equipment.length > 0 ? `needs ${equipment.join(', ').toLowerCase()}` : 'needs nothing but a mat',
+    propsWords(spoken),
     ...(teacher ? [`taught by ${teacher.name}`] : []),
   ].join(' · ');
+};
 
 const footOf = ({ plan }: SpokenClass): string => `${plan.name}   Teacher: ______________   Date: ______________`;
 

@@ -12,7 +12,7 @@ import {
   type WholeStudio,
 } from '../series';
 import { type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
-import { type SpokenClass, spokenClass } from './spokenClass';
+import { propsWords, type SpokenClass, spokenClass } from './spokenClass';
 
 /** What stands at the foot of every page of a series. */
 const FOOT = 'Date: ______________';
@@ -119,7 +119,7 @@ function weekPage(studio: WholeStudio, series: Series, each: EpisodeReview, spok
       ...(series.schedule?.time ? [series.schedule.time] : []),
       clock(each.timed.seconds),
       ...(teacher ? [`taught by ${teacher.name}`] : []),
-      spoken.equipment.length > 0 ? `needs ${spoken.equipment.join(', ').toLowerCase()}` : 'needs nothing but a mat',
+      propsWords(spoken),
     ].join(' · '),
     parts: [
       { kind: 'table', head: ['', 'What', 'How many', 'It is'], widths: [0.12, 0.46, 0.16, 0.26], rows },

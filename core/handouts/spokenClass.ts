@@ -58,3 +58,7 @@ export function spokenIn({ catalog, classOf, contextOf }: BundleStudio, id: stri
   const plan = classOf(id);
   return plan ? spokenClass(catalog, plan, contextOf(plan)) : null;
 }
+
+/** What to have at hand: "props: chair, cushion", or that a mat is all. */
+export const propsWords = ({ equipment }: Pick<SpokenClass, 'equipment'>): string =>
+  equipment.length > 0 ? `props: ${equipment.join(', ').toLowerCase()}` : 'no props but a mat';

@@ -13,7 +13,7 @@ import type { Catalog, CueKind } from '../repertoire';
 import { type BlockPass, blockLines } from './blockLines';
 import { HouseWords } from './houseWords';
 import { type DraftedFrom, keptLines } from './keptLines';
-import type { LineSource, ScriptLine, Unnamed } from './line';
+import type { LineSource, PassLines, ScriptLine, Unnamed } from './line';
 import { withOwnLines } from './ownLines';
 import { partHeading } from './parts';
 import { wayBetween } from './way';
@@ -31,6 +31,8 @@ export interface ScriptSection {
   readonly leadSeconds: number;
   readonly lead: string | null;
   readonly lines: readonly ScriptLine[];
+  /** What the class leaves unsaid of it. */
+  readonly leftOut: readonly ScriptLine[];
   /** The block it belongs to, `null` for the opening and the closing. */
   readonly block: number | null;
   readonly side: Side | null;
@@ -100,7 +102,7 @@ export function draftScript(
       ? { part, ...blockSection(room, pass as BlockPass, passes[i + 1], leadSeconds) }
       : { part, ...interludeSection(room, pass.part, leadSeconds) };
   });
-  const still = { part: null, leadSeconds: 0, lead: null, block: null, side: null, pass: 1 } as const;
+  const still = { part: null, leadSeconds: 0, lead: null, block: null, side: null, pass: 1, leftOut: [] } as const;
   const always = conditions.map((each) => known('safety', `${CONDITIONS[each].name}: ${CONDITIONS[each].always}`));
   const opening = plan.openingWords ? words(plan.openingWords) : room.house.opening(timed);
   const sections: ScriptSection[] = [
@@ -166,6 +168,11 @@ function named(lines: ReadonlyArray<Unnamed & Partial<Pick<ScriptLine, 'id'>>>, 
   });
 }
 
+const namedBoth = ({ lines, leftOut }: PassLines<Unnamed>, place: string): PassLines => ({
+  lines: named(lines, place),
+  leftOut: named(leftOut, `${place}-left-out`),
+});
+
 function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: number): Unheaded {
   const { block, change, startSeconds, seconds, index } = part;
   const drafted = [
@@ -181,7 +188,7 @@ function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: 
     seconds,
     leadSeconds,
     lead: wayBetween(catalog, change),
-    lines: named(withOwnLines(drafted, block.lines ?? [], [], 1), block.id),
+    ...namedBoth(withOwnLines(drafted, block.lines ?? [], [], 1), block.id),
     block: index,
     side: null,
     pass: 1,
@@ -201,9 +208,9 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
     news: pass === 1 ? room.house.newWith(entry) : [],
     leaves: leavesFor(room, own, next),
   };
-  const lines = keptLines(part.laid, pass, from, () => {
+  const spoken = keptLines(part.laid, pass, from, () => {
     const drafted = [...blockLines(from, own), ...(pass === 1 ? noted(block.notes) : [])];
-    return named(withOwnLines(drafted, block.lines ?? [], entry.rung.phases, pass), `${block.id}-${pass}`);
+    return namedBoth(withOwnLines(drafted, block.lines ?? [], entry.rung.phases, pass), `${block.id}-${pass}`);
   });
   return {
     kind: 'block',
@@ -212,7 +219,7 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
     seconds: slot.seconds,
     leadSeconds,
     lead: pass === 2 ? (turned ? sideChangeWords(part, slot) : null) : wayBetween(room.catalog, change),
-    lines,
+    ...spoken,
     block: part.index,
     side: entry.exercise.sides === 'alternate' ? null : slot.side,
     pass,

@@ -46,6 +46,27 @@ test('a line left out takes only itself, the last one of its kind the kind', () 
   expect(texts(one)[0]).toContain('Feet under the knees.');
   const none: Block = { ...plain, lines: withLineSaid(plain, first, lineOf(first, 'Pelvis quiet.').id, null) };
   expect(texts(none).flat()).not.toContain('Pelvis quiet.');
+  const { first: now } = spoken(none);
+  expect(now.leftOut.map(({ text }) => text)).toEqual(['Pelvis quiet.']);
+  const again: Block = { ...none, lines: withoutOwn(none, now, must(now.leftOut[0]).id) };
+  expect(texts(again)).toEqual(texts(plain));
+});
+
+test('words of the class stay when the rung learns others, and both can be read', () => {
+  const { first } = spoken(plain);
+  const own: Block = { ...plain, lines: withLineSaid(plain, first, lineOf(first, 'Lie down.').id, 'Come down.') };
+  const learnt = catalogOf([
+    exercise('float', {
+      sides: 'each',
+      position: 'four-point',
+      rungs: [rung('low', { cues: cues.map((cue) => (cue.id === 'c1' ? { ...cue, text: 'Sink.' } : cue)) })],
+    }),
+  ]);
+  const { sections } = draftScript(learnt, timeClass(learnt, classOf([own])));
+  const [come, feet] = must(sections.find(({ kind }) => kind === 'block')).lines;
+  expect(come).toMatchObject({ text: 'Come down.', source: 'class', instead: 'Sink.' });
+  expect(feet).toMatchObject({ text: 'Feet under the knees.' });
+  expect(feet?.instead).toBeUndefined();
 });
 
 test('what is changed on the second side is changed there alone, and on the first wherever it is said', () => {

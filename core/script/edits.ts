@@ -5,6 +5,7 @@ import type { ScriptLine } from './line';
 /** A section as far as an edit of its lines reads it. */
 interface Spoken {
   readonly lines: readonly ScriptLine[];
+  readonly leftOut?: readonly ScriptLine[];
   readonly pass: 1 | 2;
 }
 
@@ -47,9 +48,9 @@ export function withLineAdded(block: Block, section: Spoken, kind: CueKind, text
   return withTexts(block, aboutOf({ kind }, section.pass), [...spoken, text]);
 }
 
-/** The class's own lines without those that stand in the place of a line: it is spoken as the rung has it again. */
+/** The class's own lines without those that stand in the place of a line, or leave it out: it is spoken as the rung has it. */
 export function withoutOwn(block: Block, section: Spoken, id: string): Line[] {
-  const line = section.lines.find((each) => each.id === id);
+  const line = [...section.lines, ...(section.leftOut ?? [])].find((each) => each.id === id);
   const own = block.lines ?? [];
   if (!line) return [...own];
   const here = aboutOf(line, section.pass);

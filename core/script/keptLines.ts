@@ -2,7 +2,7 @@ import type { Condition } from '../caution';
 import type { LaidBlock } from '../plan';
 import type { Catalog } from '../repertoire';
 import type { Guidance } from '../school';
-import type { ScriptLine } from './line';
+import type { PassLines } from './line';
 
 /** All that the lines of a pass are drafted from, beside the block as it is laid. */
 export interface DraftedFrom {
@@ -16,7 +16,7 @@ export interface DraftedFrom {
 
 interface Kept {
   readonly from: DraftedFrom;
-  readonly lines: readonly ScriptLine[];
+  readonly lines: PassLines;
 }
 
 const kept = new WeakMap<LaidBlock, [Kept | undefined, Kept | undefined]>();
@@ -25,12 +25,7 @@ const kept = new WeakMap<LaidBlock, [Kept | undefined, Kept | undefined]>();
  * The lines of a pass, drafted again only where something of it has changed: a word typed in one block leaves the other
  * thirty-nine as they are, and whoever reads them finds the same objects.
  */
-export function keptLines(
-  laid: LaidBlock,
-  pass: 1 | 2,
-  from: DraftedFrom,
-  draft: () => readonly ScriptLine[],
-): readonly ScriptLine[] {
+export function keptLines(laid: LaidBlock, pass: 1 | 2, from: DraftedFrom, draft: () => PassLines): PassLines {
   const passes = kept.get(laid) ?? [undefined, undefined];
   kept.set(laid, passes);
   const known = passes[pass - 1];

@@ -17,6 +17,8 @@ export interface ScriptLine {
   readonly phase?: Phase;
   /** For a fault: what is seen. */
   readonly sign?: string;
+  /** For words of the class: what would be said in their place, as the rung has it now. */
+  readonly instead?: string;
 }
 
 /** Kinds that say no more than the figure while nobody has written them; the others are worked out, and so never wrong. */
@@ -28,3 +30,9 @@ export const wantsWords = ({ source, kind }: Pick<ScriptLine, 'source' | 'kind'>
 
 /** A line without its id: it is named when its section is put together. */
 export type Unnamed = Omit<ScriptLine, 'id'>;
+
+/** What is said and known on a pass, and what the class leaves unsaid of it. */
+export interface PassLines<L = ScriptLine> {
+  readonly lines: readonly L[];
+  readonly leftOut: readonly L[];
+}

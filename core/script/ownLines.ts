@@ -1,34 +1,40 @@
 import type { Line } from '../plan';
 import { CUE_KINDS, type Phase } from '../repertoire';
-import type { ScriptLine, Unnamed } from './line';
+import type { PassLines, ScriptLine, Unnamed } from './line';
 
 type Passed = 1 | 2;
 
 /**
  * The lines of a pass with the class's own words in their place: those of a kind replace every line of that kind, or of
- * that phase of it where they say one; no words silence them. What says a pass is of that pass alone; what says none
- * stands in the first, and in the second where it replaces something.
+ * that phase of it where they say one, each beside the words it replaced; no words leave it out. What says a pass is of
+ * that pass alone; what says none stands in the first, and in the second where it replaces something.
  */
 export function withOwnLines(
   drafted: readonly Unnamed[],
   own: readonly Line[],
   phases: readonly Phase[],
   pass: Passed,
-): Unnamed[] {
-  if (own.length === 0) return [...drafted];
-  let lines: Unnamed[] = [...drafted];
+): PassLines<Unnamed> {
+  let lines: readonly Unnamed[] = drafted;
+  let leftOut: readonly Unnamed[] = [];
   for (const target of targetsOf(own, pass)) {
     const replaces = (line: Unnamed) =>
       line.kind === target.kind && (target.phase === undefined || line.phase?.id === target.phase);
     const at = lines.findIndex(replaces);
     if (at < 0 && pass === 2 && target.lines.every((line) => line.pass === undefined)) continue;
-    const written = target.lines.flatMap((line): Unnamed[] => (line.text === '' ? [] : [asLine(line, phases)]));
+    const said = target.lines.filter(({ text }) => text !== '');
+    const gone = lines.filter((line) => replaces(line) && said.every(({ text }) => text !== line.text));
+    const written = said.map((line) => {
+      const stays = lines.some((each) => replaces(each) && each.text === line.text);
+      return asLine(line, phases, stays ? undefined : gone.shift()?.text);
+    });
+    leftOut = [...leftOut, ...gone];
     const place = at < 0 ? placeFor(lines, target.kind) : at;
     const kept = lines.filter((line) => !replaces(line));
     const before = lines.slice(0, place).filter((line) => !replaces(line)).length;
     lines = kept.toSpliced(before, 0, ...written);
   }
-  return lines;
+  return { lines, leftOut };
 }
 
 interface Target {
@@ -55,9 +61,21 @@ function targetsOf(own: readonly Line[], pass: Passed): Target[] {
   return [...targets.values()].sort((a, b) => Number(a.phase !== undefined) - Number(b.phase !== undefined));
 }
 
-function asLine({ id, kind, text, phase }: Line, phases: readonly Phase[]): Unnamed & Pick<ScriptLine, 'id'> {
+function asLine(
+  { id, kind, text, phase }: Line,
+  phases: readonly Phase[],
+  instead: string | undefined,
+): Unnamed & Pick<ScriptLine, 'id'> {
   const spoken = phases.find((each) => each.id === phase) ?? (kind === 'action' ? phases[0] : undefined);
-  return { id, kind, text, source: 'class', said: true, ...(spoken ? { phase: spoken } : {}) };
+  return {
+    id,
+    kind,
+    text,
+    source: 'class',
+    said: true,
+    ...(spoken ? { phase: spoken } : {}),
+    ...(instead === undefined ? {} : { instead }),
+  };
 }
 
 /** Where a kind of line that was not there is spoken, in the usual order of kinds. */

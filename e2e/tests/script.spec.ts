@@ -15,6 +15,7 @@ test('a line is said otherwise in one class, goes back, and becomes the rung’s
   await saved(page);
   await page.reload();
   await said(page, 'Sit evenly.').first().click();
+  await expect(page.getByText('The rung says now: “Both seat bones equally heavy.”')).toBeVisible();
   await page.getByRole('button', { name: 'As the rung says it' }).click();
   await expect(said(page, 'Both seat bones equally heavy.').first()).toBeVisible();
 
@@ -82,6 +83,10 @@ test('a line is added and left out; what is only known stands apart; the running
   await said(page, 'A harmonium.').click();
   await page.getByRole('button', { name: 'Leave out', exact: true }).click();
   await expect(said(page, 'A harmonium.')).toBeHidden();
+  await said(page, 'Two sliding doors, opening to the sides.').click();
+  await page.getByRole('button', { name: 'Leave out', exact: true }).click();
+  await page.getByRole('button', { name: /^Say it again\s*as the rung does: Two sliding doors/ }).click();
+  await expect(said(page, 'Two sliding doors, opening to the sides.')).toBeVisible();
   await expect(time).toHaveText(before);
   await page.getByLabel('Teacher').selectOption({ index: 1 });
   await expect(page).toHaveURL(/teacher=/);

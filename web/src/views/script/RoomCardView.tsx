@@ -38,7 +38,7 @@ function Card({ plan }: { plan: ClassPlan }) {
             <Printer className="size-4" aria-hidden="true" /> Print
           </button>
           <Link to={`/class/${plan.id}`} className="action">
-            Open the class
+            The class
           </Link>
         </span>
       </header>

@@ -1,3 +1,4 @@
+import { propsWords } from '@warm-ladder/core/handouts';
 import { type ClassPlan, isInterlude, isRungBlock } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE, wantsWords } from '@warm-ladder/core/script';
@@ -52,7 +53,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
   const spoken = useSpoken(plan);
   const { teacher, audience } = spoken;
-  const { script, voice, timed, equipment } = spoken;
+  const { script, voice, timed } = spoken;
   const findings = useMemo(() => reviewVoice(voice), [voice]);
   const faults = useMemo(
     () => new Map(findings.flatMap(({ lines, message }) => lines.map((id) => [id, message] as const))),
@@ -81,7 +82,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             Room card
           </Link>
           <Link to={`/class/${plan.id}`} className="action no-print">
-            Open the class
+            The class
           </Link>
         </div>
         <p className="mt-1 text-lg">
@@ -90,7 +91,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             {clock(script.seconds)}
           </output>{' '}
           of {plan.targetMinutes} minutes{over > 0.5 && `, ${clock(over)} over`} · {audience}
-          {equipment.length > 0 && ` · you need ${equipment.join(', ').toLowerCase()}`}
+          {` · ${propsWords(spoken)}`}
         </p>
         <p className="no-print text-soft">
           Spoken by{' '}
@@ -135,6 +136,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
           <Section
             key={`${kind}-${startSeconds}-${block}-${pass}`}
             section={section}
+            of={block === null ? undefined : plan.blocks[block]}
             figure={block === null || pass === 2 ? undefined : (timed.sequence[block]?.entry ?? undefined)}
             actions={actionsFor(section)}
             onAdd={kind === 'block' ? (of, text) => add(section, of, text) : null}

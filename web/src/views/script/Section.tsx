@@ -1,7 +1,10 @@
 import { LINE_LABELS } from '@warm-ladder/core/handouts';
+import type { Block } from '@warm-ladder/core/plan';
 import type { CueKind, RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, spell } from '@warm-ladder/core/review';
 import type { ScriptLine, ScriptSection } from '@warm-ladder/core/script';
+import { memo } from 'react';
+import { shallowEqual } from 'react-redux';
 import { RungFigure } from '../../figure/RungFigure';
 import { AddLine } from './AddLine';
 import { BreathLine } from './BreathLine';
@@ -9,6 +12,8 @@ import { type LineActions, SpokenLine } from './SpokenLine';
 
 interface SectionProps {
   readonly section: ScriptSection;
+  /** The block it speaks; what can be done with its lines is done to that. */
+  readonly of: Block | undefined;
   readonly figure: RungEntry | undefined;
   readonly actions: LineActions | null;
   readonly onAdd: ((kind: CueKind, text: string) => void) | null;
@@ -18,8 +23,23 @@ interface SectionProps {
   readonly spoken: { readonly speech: number; readonly work: number } | null;
 }
 
-/** One stretch of the script: the way there, then what is said, at its clock time; what is only known stands apart. */
-export function Section({ section, figure, actions, onAdd, faults, spoken }: SectionProps) {
+/**
+ * One stretch of the script: the way there, then what is said, at its clock time; what is only known stands apart. A word
+ * typed in one block draws that one again: the others have the same lines, seconds and faults as before.
+ */
+export const Section = memo(Stretch, (before, now) => {
+  const { section, faults, spoken } = now;
+  return (
+    before.of === now.of &&
+    before.figure === now.figure &&
+    shallowEqual(before.section, section) &&
+    before.spoken?.speech === spoken?.speech &&
+    before.spoken?.work === spoken?.work &&
+    section.lines.every(({ id }) => before.faults.get(id) === faults.get(id))
+  );
+});
+
+function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionProps) {
   const { kind, part, title, startSeconds, seconds, lead, leadSeconds, lines, side, pass, block } = section;
   const said = lines.filter((line) => line.said);
   const known = lines.filter((line) => !line.said);
@@ -75,6 +95,23 @@ export function Section({ section, figure, actions, onAdd, faults, spoken }: Sec
             {known.map((line) => (
               <p key={line.id} className="text-soft">
                 {line.text}
+              </p>
+            ))}
+          </div>
+        )}
+        {section.leftOut.length > 0 && (
+          <div className="no-print mt-1 text-[15px] text-soft">
+            {section.leftOut.map((line) => (
+              <p key={line.id}>
+                Left out: {line.text}{' '}
+                <button
+                  type="button"
+                  className="underline decoration-dotted underline-offset-4 hover:text-ink"
+                  onClick={() => actions?.asTheRung(line.id)}
+                >
+                  Say it again
+                  <span className="sr-only"> as the rung does: {line.text}</span>
+                </button>
               </p>
             ))}
           </div>

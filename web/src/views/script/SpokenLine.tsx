@@ -42,7 +42,7 @@ export function SpokenLine({ line, actions, fault }: SpokenLineProps) {
     <button
       type="button"
       className={`rounded text-left hover:bg-shade ${look} ${source === 'class' ? 'border-l-2 border-heat-3 pl-1' : ''}`}
-      title={[FROM[source], fault].filter(Boolean).join('. ')}
+      title={[FROM[source], line.instead && `The rung says: “${line.instead}”`, fault].filter(Boolean).join('. ')}
       onClick={() => setOpen(true)}
     >
       {text}
@@ -101,6 +101,9 @@ function LineField({
       </button>
       {line.source === 'class' && (
         <>
+          {line.instead !== undefined && (
+            <span className="w-full text-[15px] text-soft">The rung says now: “{line.instead}”</span>
+          )}
           <button type="button" className="action text-sm" onClick={() => act(() => actions.asTheRung(line.id))}>
             As the rung says it
           </button>

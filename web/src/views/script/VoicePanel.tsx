@@ -11,7 +11,7 @@ interface VoicePanelProps {
 }
 
 /** Findings shown before the rest is asked for. */
-const SHOWN = 5;
+const SHOWN = 2;
 
 /** What the language review says of the script, the gravest first, each with what would mend it where an edit can. */
 export function VoicePanel({ findings, onMend, onGo }: VoicePanelProps) {
