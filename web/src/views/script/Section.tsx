@@ -50,7 +50,7 @@ function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionPro
   return (
     <section
       data-item={block === null ? undefined : `section-${block}`}
-      className="grid scroll-mt-4 break-inside-avoid grid-cols-[3.5rem_1fr] gap-x-3 border-b border-line py-3"
+      className="grid scroll-mt-4 break-inside-avoid grid-cols-[3.5rem_1fr] [contain-intrinsic-size:auto_26rem] [content-visibility:auto] print:[content-visibility:visible] gap-x-3 border-b border-line py-3"
     >
       {part !== null && <h2 className="col-span-2 mt-3 mb-1 font-name text-2xl text-heat-3">{part}</h2>}
       {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
