@@ -12,7 +12,7 @@ import {
 import { fitEdits } from './fit';
 import { insertions, insteadOf, type Neighbour, neighboursAt } from './neighbours';
 import type { Standing } from './standing';
-import { betterWith, type Ground, groundOf, type Outcome, outcomeOf } from './trial';
+import { betterWith, costOn, type Ground, groundOf, type Outcome, outcomeOf } from './trial';
 
 /** A way to mend a finding that does make the class better. */
 export interface Fix {
@@ -118,7 +118,7 @@ function allOfThem(ground: Ground, finding: ToldFinding): Neighbour | null {
     const best = leastThatFrees(now, finding.code, id);
     if (!best) return null;
     taken.push(best.neighbour);
-    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.costOf);
+    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.beside);
   }
   return {
     label: taken.map(({ label }) => label).join('; '),
@@ -137,9 +137,9 @@ function leastThatFrees(
   const index = measure.timed.plan.blocks.findIndex((block) => block.id === id);
   let best: { readonly neighbour: Neighbour; readonly outcome: Outcome } | null = null;
   for (const neighbour of insteadOf(measure, index)) {
-    const outcome = outcomeOf(ground, neighbour.edits);
+    const outcome = outcomeOf(ground, neighbour.edits, best ? costOn(ground, best.outcome.measure) : undefined);
     if (!outcome || timesIn(outcome.measure, code, id) >= timesIn(measure, code, id)) continue;
-    if (!best || outcome.standing.score < best.outcome.standing.score) best = { neighbour, outcome };
+    if (!best || costOn(ground, outcome.measure) < costOn(ground, best.outcome.measure)) best = { neighbour, outcome };
   }
   return best;
 }

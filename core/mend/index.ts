@@ -6,5 +6,5 @@ export * from './mend';
 export { insertions } from './neighbours';
 export * from './pool';
 export * from './standing';
-export { betterWith, type CostOf, type Ground, groundOf } from './trial';
+export { type Beside, betterWith, costOn, type Ground, groundOf, outcomeOf } from './trial';
 export type { LeftOver } from './whyLeft';

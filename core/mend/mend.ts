@@ -3,7 +3,7 @@ import type { Catalog } from '../repertoire';
 import { type ClassMeasure, findingsOf, measureClass, type ReviewContext, type ToldFinding } from '../review';
 import { type TriedFix, triedFixes } from './fixesFor';
 import { type Standing, standingOf } from './standing';
-import { type CostOf, type Ground, groundOf } from './trial';
+import { type Beside, type Ground, groundOf } from './trial';
 import { type LeftOver, whyLeft } from './whyLeft';
 
 /** One step of mending. */
@@ -32,8 +32,8 @@ const STEPS = 200;
 export interface MendOptions {
   /** Most steps, none of them looked for twice; by default as many as help. */
   readonly steps?: number;
-  /** What each step has to lower; the score of the review when unsaid. */
-  readonly costOf?: CostOf;
+  /** What each step has to lower beside the score of the review. */
+  readonly beside?: Beside;
 }
 
 /**
@@ -53,11 +53,11 @@ export function mend(
   const stuck = new Set<string>();
   const most = options.steps ?? STEPS;
   while (steps.length < most) {
-    let best = bestStep(groundOf(catalog, measure, context, options.costOf), stay, stuck);
+    let best = bestStep(groundOf(catalog, measure, context, options.beside), stay, stuck);
     // What found no fix before may find one in the class as it has become.
     if (!best && stuck.size > 0 && options.steps === undefined) {
       stuck.clear();
-      best = bestStep(groundOf(catalog, measure, context, options.costOf), stay, stuck);
+      best = bestStep(groundOf(catalog, measure, context, options.beside), stay, stuck);
     }
     if (!best) break;
     steps.push(best.step);

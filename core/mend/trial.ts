@@ -1,6 +1,6 @@
-import { applyEdits, type ClassPlan, type PlanEdit } from '../plan';
+import { applyEdits, type ClassPlan, type PlanEdit, type TimedClass, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { type ClassMeasure, type Finding, measureClass, type ReviewContext } from '../review';
+import { type ClassMeasure, type Finding, measuredUnder, type ReviewContext } from '../review';
 import { type Standing, standingOf } from './standing';
 
 /** Least by which the score must fall for an edit to be worth taking: two classes nearer than this are as good. */
@@ -12,21 +12,22 @@ export interface Ground {
   readonly context: ReviewContext;
   readonly measure: ClassMeasure;
   readonly standing: Standing;
-  /** What a change has to lower: the score of the review, or what somebody wants of the class besides. */
-  readonly costOf: CostOf;
+  /** What a change has to lower beside the score of the review. */
+  readonly beside: Beside;
 }
 
-export type CostOf = (measure: ClassMeasure) => number;
+/** What somebody wants of a class that the review does not ask, as a cost in points of the score. */
+export type Beside = (timed: TimedClass) => number;
 
-const scoreOf: CostOf = ({ score }) => score.total;
+const nothingBeside: Beside = () => 0;
 
 export function groundOf(
   catalog: Catalog,
   measure: ClassMeasure,
   context: ReviewContext,
-  costOf: CostOf = scoreOf,
+  beside: Beside = nothingBeside,
 ): Ground {
-  return { catalog, context, measure, standing: standingOf(measure), costOf };
+  return { catalog, context, measure, standing: standingOf(measure), beside };
 }
 
 /** What edits lead to. */
@@ -45,13 +46,25 @@ function locksKept(before: ClassPlan, after: ClassPlan): boolean {
   return was.length === is.length && was.every(same);
 }
 
-/** What edits lead to; `null` where they would change what is locked. */
-export function outcomeOf({ catalog, context, measure: before }: Ground, edits: readonly PlanEdit[]): Outcome | null {
+/** What a class costs: its score, and what is wanted beside it. */
+export const costOn = ({ beside }: Pick<Ground, 'beside'>, { score, timed }: ClassMeasure): number =>
+  score.total + beside(timed);
+
+/**
+ * What edits lead to; `null` where they would change what is locked, or as soon as it is plain that the class would cost
+ * more than `most`.
+ */
+export function outcomeOf(
+  { catalog, context, measure: before, beside }: Ground,
+  edits: readonly PlanEdit[],
+  most = Number.POSITIVE_INFINITY,
+): Outcome | null {
   const { plan } = before.timed;
   const after = applyEdits(catalog, plan, edits);
   if (!locksKept(plan, after)) return null;
-  const measure = measureClass(catalog, after, context);
-  return { plan: after, measure, standing: standingOf(measure) };
+  const timed = timeClass(catalog, after, context);
+  const measure = measuredUnder(catalog, timed, context, most - beside(timed));
+  return measure && { plan: after, measure, standing: standingOf(measure) };
 }
 
 /**
@@ -64,11 +77,12 @@ export function betterWith(
   edits: readonly PlanEdit[],
   mends?: Pick<Finding, 'code' | 'severity'>,
 ): Outcome | null {
-  const { measure: before, standing: was, costOf } = ground;
-  const outcome = outcomeOf(ground, edits);
+  const { measure: before, standing: was } = ground;
+  const most = costOn(ground, before) - WORTH_IT;
+  const outcome = outcomeOf(ground, edits, most);
   if (!outcome) return null;
   const { measure, standing: is } = outcome;
-  if (costOf(before) - costOf(measure) < WORTH_IT || is.stop > was.stop) return null;
+  if (costOn(ground, measure) > most || is.stop > was.stop) return null;
   if (mends) {
     if (mends.severity === 'look' && is.fix > was.fix) return null;
     const lighter = weightOf(before, mends.code) - weightOf(measure, mends.code) >= WORTH_IT;

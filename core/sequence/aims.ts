@@ -102,9 +102,12 @@ export function triedUnder(search: Search, blocks: readonly RungBlock[], most: n
 }
 
 /** The score of the review, and what is added for straying from the brief. */
-export function costOf(search: Search, { timed, score }: ClassMeasure): number {
-  return score.total + strayingCost(search, timed.blocks) + clockCost(search, timed);
-}
+export const costOf = (search: Search, { timed, score }: ClassMeasure): number =>
+  score.total + costBeside(search, timed);
+
+/** What is added to the score of the review: for straying from the brief, and for what the clock tells. */
+export const costBeside = (search: Search, timed: TimedClass): number =>
+  strayingCost(search, timed.blocks) + clockCost(search, timed);
 
 type Placed = Pick<TimedBlock, 'block' | 'entry'>;
 

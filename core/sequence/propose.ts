@@ -1,12 +1,14 @@
 import {
   aimOf,
   betterWith,
+  costOn,
   fitted,
   groundOf,
   insertions,
   levelled,
   mend,
   names,
+  outcomeOf,
   poolOf,
   type Standing,
   standingOf,
@@ -14,7 +16,6 @@ import {
 import type { Order } from '../method';
 import {
   type Audience,
-  applyEdits,
   type Block,
   type ClassPlan,
   isInterlude,
@@ -25,7 +26,7 @@ import {
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { type ClassMeasure, conditionsOf, limitsOf, measureClass, type ReviewContext } from '../review';
 import { broughtBefore, doingsOf, type Series } from '../series';
-import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
+import { costBeside, costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
 import { type Ordered, RECAPPED, strayFrom } from './orders';
@@ -261,7 +262,8 @@ function roomForOffers(search: Search): Search {
 /** A class as it was found: its levels filled in, what is left to mend mended, brought to its length, its blocks named in order. */
 function finished(search: Search, best: Tried, brief: Brief): Proposal {
   const { catalog, context, frame } = search;
-  const cost = (measure: ClassMeasure) => costOf(search, measure);
+  const beside = (timed: TimedClass) => costBeside(search, timed);
+  const cost = (measure: ClassMeasure) => costOn({ beside }, measure);
   const found = { ...best.measure.timed.plan, closingSeconds: frame.closingSeconds };
   let measure = withSides(search, inOrder(search, measureClass(catalog, found, context)));
   if (brief.levels) ({ measure } = levelled(catalog, measure, context));
@@ -270,7 +272,7 @@ function finished(search: Search, best: Tried, brief: Brief): Proposal {
     if (fit && cost(fit.measure) < cost(measure)) ({ measure } = fit);
   };
   fitBetter();
-  ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, costOf: cost }));
+  ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, beside }));
   fitBetter();
   // Where no range reaches as far, a block more does.
   for (
@@ -298,12 +300,15 @@ function inOrder(search: Search, measure: ClassMeasure): ClassMeasure {
   let now = measure;
   for (let tries = 0; tries < STRAYS_MENDED && stray(now.timed) > 0; tries++) {
     const strays = stray(now.timed);
-    let best = now;
+    const ground = groundOf(catalog, now, context, (timed) => costBeside(search, timed));
+    let [best, cost] = [now, costOn(ground, now)];
     for (const { edits, ordered } of neighboursMoved(now.timed)) {
       // Told from the order alone, before anything is measured: of a long class there are thousands, and few help.
       if (stray(ordered) >= strays) continue;
-      const after = measureClass(catalog, applyEdits(catalog, now.timed.plan, edits), context);
-      if (costOf(search, after) < costOf(search, best)) best = after;
+      const outcome = outcomeOf(ground, edits, cost);
+      if (!outcome || costOn(ground, outcome.measure) >= cost) continue;
+      best = outcome.measure;
+      cost = costOn(ground, best);
     }
     if (best === now) break;
     now = best;
@@ -339,12 +344,12 @@ const [SHORT_SECONDS, ADDED] = [30, 3];
 
 /** The class with one block more, where that costs least; `null` where none makes it better. */
 function withOneMore(search: Search, measure: ClassMeasure): ClassMeasure | null {
-  const ground = groundOf(search.catalog, measure, search.context, (each) => costOf(search, each));
+  const ground = groundOf(search.catalog, measure, search.context, (timed) => costBeside(search, timed));
   const fit = new Set(search.fit);
   let best: ClassMeasure | null = null;
   for (const { edits } of insertions(measure, (entry) => fit.has(entry))) {
     const outcome = betterWith(ground, edits);
-    if (outcome && (!best || ground.costOf(outcome.measure) < ground.costOf(best))) best = outcome.measure;
+    if (outcome && (!best || costOn(ground, outcome.measure) < costOn(ground, best))) best = outcome.measure;
   }
   return best;
 }
