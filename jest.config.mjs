@@ -5,8 +5,9 @@ const LONG = process.env.TESTS === 'long';
 const project = (name) => ({
   displayName: name,
   rootDir: name,
-  // What takes many seconds is called `*.long.test.ts`, and run by `npm run check:long`.
-  testMatch: [LONG ? '**/*.long.test.ts' : '**/*.test.ts'],
+  // What takes many seconds is called `*.long.test.ts`, and run by `npm run check:long`; `*.scaled.test.ts` by both.
+  testMatch: LONG ? ['**/*.{long,scaled}.test.ts'] : ['**/*.test.ts'],
+  globals: { LONG },
   testPathIgnorePatterns: LONG ? [] : ['\\.long\\.test\\.ts$'],
   transform: {
     '^.+\\.[jt]s$': [

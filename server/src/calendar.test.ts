@@ -28,19 +28,18 @@ function changed(change: (series: Series) => void): string[] {
 }
 const calendar = (all: readonly string[] = files, zone?: string) =>
   command('calendar', all, ['--series', 'bench-to-mat', '--as', 'ics'], zone);
+const plain = calendar();
 const starts = (text: string) =>
   text.match(/^DTSTART[^:\r\n]*:\d{8}T\d{6}$/gm)?.filter((line) => !line.includes(':1970'));
 
 test('episodes fall on their days by the clock on the wall, wherever the machine stands, and two readers agree', () => {
-  const { stdout, status } = calendar();
+  const { stdout, status } = plain;
   expect(status).toBe(0);
   expect(starts(stdout.replaceAll('\r', ''))).toEqual(
     ['20270111', '20270118', '20270125', '20270208'].map((day) => `DTSTART:${day}T183000`),
   );
   const own = starts(stdout.replaceAll('\r', ''));
-  for (const zone of ['America/New_York', 'Pacific/Kiritimati']) {
-    expect(starts(calendar(files, zone).stdout.replaceAll('\r', ''))).toEqual(own);
-  }
+  expect(starts(calendar(files, 'Pacific/Kiritimati').stdout.replaceAll('\r', ''))).toEqual(own);
   const read = Object.values(ical.sync.parseICS(stdout)).filter((each) => each?.type === 'VEVENT');
   const events = new ICAL.Component(ICAL.parse(stdout))
     .getAllSubcomponents('vevent')
@@ -73,18 +72,15 @@ test('a zone is named with its rules, over the change of clocks too; what is mov
   ]);
   const uids = (all: string) => all.match(/^UID:.*$/gm)?.map((line) => line.trim());
   const moved = changed(({ episodes }) => Object.assign(episodes[0] ?? {}, { date: '2027-01-13' }));
-  expect(uids(calendar(moved).stdout)).toEqual(uids(calendar().stdout));
+  expect(uids(calendar(moved).stdout)).toEqual(uids(plain.stdout));
 });
 
 test('what can’t be is refused in a sentence', () => {
-  for (const [change, sentence] of [
-    [{ timeZone: 'Mars/Phobos' }, /Expected a time zone as Europe\/Berlin/],
-    [{ start: '2027-02-31' }, /series\[0\]\.schedule\.start/],
-  ] as const) {
-    const { status, stderr } = calendar(changed(({ schedule }) => Object.assign(schedule, change)));
-    expect(status).toBe(2);
-    expect(stderr).toMatch(sentence);
-  }
+  const wrong = { timeZone: 'Mars/Phobos', start: '2027-02-31' };
+  const { status, stderr } = calendar(changed(({ schedule }) => Object.assign(schedule, wrong)));
+  expect(status).toBe(2);
+  expect(stderr).toMatch(/Expected a time zone as Europe\/Berlin/);
+  expect(stderr).toMatch(/series\[0\]\.schedule\.start/);
   expect(command('calendar', files, ['--series', 'none']).stderr).toMatch(/There is no series “none”/);
   expect(command('earliest', files, ['--series', 'bench-to-mat']).stderr).toMatch(/Name the rung/);
   const answer = command('earliest', files, ['--series', 'bench-to-mat', '--rung', 'leg-lower/straight']);

@@ -11,9 +11,10 @@ runHeadless({
     out: { type: 'string' },
     today: { type: 'string' },
   },
-  answer(bundle, { series: id, as = 'ics', out, today }) {
+  answer(read, { series: id, as = 'ics', out, today }) {
     if (as !== 'ics') throw new Refused(`“${as}” is no format of a calendar; expected ics.`);
-    const studio = studioOf(bundle, { today: dayOf(today) });
+    const asked = { today: dayOf(today) };
+    const studio = studioOf(read(), asked);
     return { raw: keptIn(out, calendarOf(studio, seriesIn(studio, id))), sound: true };
   },
 });

@@ -24,8 +24,11 @@ interface Command<O extends Options> {
   readonly options: O;
   /** What is expected after `npm run --silent`, in one line. */
   readonly usage: string;
-  /** @throws Refused when the files do not hold what the options name */
-  readonly answer: (bundle: Bundle, values: Values<O>) => Answer | Promise<Answer>;
+  /**
+   * @param read reads the files when it is first asked, so that an option that can't be is said at once
+   * @throws Refused when the options can't be, or the files do not hold what they name
+   */
+  readonly answer: (read: () => Bundle, values: Values<O>) => Answer | Promise<Answer>;
 }
 
 /**
@@ -41,9 +44,7 @@ export function runHeadless<const O extends Options>({ name, options, usage, ans
     try {
       const { values, positionals } = argumentsOf(args);
       if (positionals.length === 0) throw new Refused(`Name at least one bundle file: ${usage}`);
-      const { bundle, notes } = readFiles(positionals);
-      for (const note of notes) console.error(note);
-      const given = await answer(bundle, values);
+      const given = await answer(() => bundleOf(positionals), values);
       process.stdout.write('raw' in given ? given.raw : `${JSON.stringify(given.document, null, 2)}\n`);
       return given.sound ? SOUND : UNSOUND;
     } catch (error) {
@@ -54,6 +55,12 @@ export function runHeadless<const O extends Options>({ name, options, usage, ans
       console.error(`${name} failed, by a mistake of its own:`, error);
       return CRASHED;
     }
+  }
+
+  function bundleOf(files: readonly string[]): Bundle {
+    const { bundle, notes } = readFiles(files);
+    for (const note of notes) console.error(note);
+    return bundle;
   }
 
   function argumentsOf(args: readonly string[]) {

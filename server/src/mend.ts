@@ -5,9 +5,10 @@ runHeadless({
   name: 'Mending',
   usage: 'npm run --silent mend -- FILE… --class ID (and --today YYYY-MM-DD)',
   options: { class: { type: 'string' }, today: { type: 'string' } },
-  answer(bundle, { class: id, today }) {
+  answer(read, { class: id, today }) {
     if (id === undefined) throw new Refused('Name the class to mend: --class ID.');
-    const document = mendBundle(bundle, id, dayOf(today));
+    const day = dayOf(today);
+    const document = mendBundle(read(), id, day);
     if (!document) throw new Refused(`There is no class “${id}” in these files; expected the id of one.`);
     return { document, sound: document.left.stop + document.left.fix === 0 };
   },

@@ -9,10 +9,11 @@ runHeadless({
   name: 'The package',
   usage: 'npm run --silent package -- FILE… --series ID --out FOLDER (or --out FILE.zip, and --today YYYY-MM-DD)',
   options: { series: { type: 'string' }, out: { type: 'string' }, today: { type: 'string' } },
-  async answer(bundle, { series: id, out, today }) {
-    const studio = studioOf(bundle, { today: dayOf(today) });
-    const series = seriesIn(studio, id);
+  async answer(read, { series: id, out, today }) {
     if (out === undefined) throw new Refused('Name where it goes: --out FOLDER, or --out FILE.zip.');
+    const asked = { today: dayOf(today) };
+    const studio = studioOf(read(), asked);
+    const series = seriesIn(studio, id);
     if (series.episodes.length === 0) throw new Refused(`“${series.name}” has no episodes to pack.`);
     const files = await packageOf(studio, series, digest);
     if (out.endsWith('.zip')) keptIn(out, zipped(files));

@@ -5,8 +5,9 @@ runHeadless({
   name: 'Proposing',
   usage: 'npm run --silent propose -- FILE… --brief BRIEF.json (and --today YYYY-MM-DD)',
   options: { brief: { type: 'string' }, today: { type: 'string' } },
-  answer(bundle, { brief, today }) {
-    const document = proposeBundle(bundle, briefIn(brief, parseBrief), dayOf(today));
+  answer(read, { brief, today }) {
+    const [asked, day] = [briefIn(brief, parseBrief), dayOf(today)];
+    const document = proposeBundle(read(), asked, day);
     return { document, sound: document.proposals.length > 0 };
   },
 });

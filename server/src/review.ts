@@ -5,11 +5,13 @@ runHeadless({
   name: 'The review',
   usage: 'npm run --silent review -- FILE… (and --today YYYY-MM-DD, --teacher ID, --fixes)',
   options: { today: { type: 'string' }, teacher: { type: 'string' }, fixes: { type: 'boolean' } },
-  answer(bundle, { today, teacher, fixes }) {
+  answer(read, { today: asked, teacher, fixes }) {
+    const today = dayOf(asked);
+    const bundle = read();
     if (teacher !== undefined && !bundle.teachers?.some(({ id }) => id === teacher)) {
       throw new Refused(`There is no teacher “${teacher}” in these files; expected the id of one.`);
     }
-    const document = reviewBundle(bundle, { today: dayOf(today), teacher, fixes: fixes ?? false });
+    const document = reviewBundle(bundle, { today, teacher, fixes: fixes ?? false });
     const reviews = [...Object.values(document.classes), ...Object.values(document.series)];
     return { document, sound: !reviews.some(({ findings }) => findings.some(({ severity }) => severity === 'stop')) };
   },

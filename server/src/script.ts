@@ -18,13 +18,15 @@ runHeadless({
     today: { type: 'string' },
     teacher: { type: 'string' },
   },
-  async answer(bundle, { class: id, as = 'json', card, 'room-card': levels, out, today, teacher }) {
+  async answer(read, { class: id, as = 'json', card, 'room-card': levels, out, today, teacher }) {
     if (id === undefined) throw new Refused('Name the class: --class ID.');
     if (!isFormat(as)) throw new Refused(`“${as}” is no format; expected one of ${HANDOUT_FORMATS.join(', ')}.`);
+    const day = dayOf(today);
+    const bundle = read();
     if (teacher !== undefined && !bundle.teachers?.some((each) => each.id === teacher)) {
       throw new Refused(`There is no teacher “${teacher}” in these files; expected the id of one.`);
     }
-    const spoken = spokenIn(studioOf(bundle, { today: dayOf(today), teacher }), id);
+    const spoken = spokenIn(studioOf(bundle, { today: day, teacher }), id);
     if (!spoken) throw new Refused(`There is no class “${id}” in these files; expected the id of one.`);
     const made = await handOut(spoken, { as, sheet: card ? 'card' : levels ? 'room-card' : 'script' });
     return { raw: keptIn(out, made), sound: true };

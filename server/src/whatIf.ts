@@ -23,9 +23,12 @@ runHeadless({
     next: { type: 'boolean' },
     today: { type: 'string' },
   },
-  answer(bundle, values) {
+  answer(read, values) {
     const asked = { today: dayOf(values.today) };
-    const studio = studioOf(bundle, asked);
+    const { next, 'leave-out': leaveOut, 'move-to': moveTo, 'swap-with': swapWith } = values;
+    const questions = [next, leaveOut, moveTo, swapWith].filter((each) => each !== undefined);
+    if (questions.length !== 1) throw new Refused('Ask one thing: --leave-out, --move-to N, --swap-with N or --next.');
+    const studio = studioOf(read(), asked);
     const series = seriesIn(studio, values.series);
     const count = series.episodes.length;
     const place = (text: string | undefined, option: string, most: number) => {
@@ -33,9 +36,6 @@ runHeadless({
       if (Number.isInteger(number) && number >= 1 && number <= most) return number - 1;
       throw new Refused(`“${text ?? ''}” is no episode of “${series.id}”; expected --${option} from 1 to ${most}.`);
     };
-    const { next, 'leave-out': leaveOut, 'move-to': moveTo, 'swap-with': swapWith } = values;
-    const questions = [next, leaveOut, moveTo, swapWith].filter((each) => each !== undefined);
-    if (questions.length !== 1) throw new Refused('Ask one thing: --leave-out, --move-to N, --swap-with N or --next.');
     if (next) {
       // One past the last: the episode that is still to come.
       const found = couldTake(studio, series, place(values.episode, 'episode', count + 1));

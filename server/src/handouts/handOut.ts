@@ -12,8 +12,7 @@ import {
   vttOf,
 } from '@warm-ladder/core/handouts';
 import type { HandoutFormat, HandoutSheet } from '@warm-ladder/core/wire';
-import { docxOf } from './docx';
-import { type Paper, pdfOf } from './pdf';
+import type { Paper, pdfOf } from './pdf';
 
 /** What there is to hand out of a class. */
 const SHEETS: Readonly<Record<HandoutSheet, (spoken: SpokenClass) => Handout>> = {
@@ -40,7 +39,10 @@ export interface Wanted {
   readonly paper?: Paper | undefined;
 }
 
-/** A class written as what is asked for: data, plan and captions are of the whole class, whatever the sheet. */
+/**
+ * A class written as what is asked for: data, plan and captions are of the whole class, whatever the sheet. The libraries
+ * that write pages are half a second to load, and loaded by who asks for pages.
+ */
 export async function handOut(spoken: SpokenClass, { as, sheet, paper = 'a4' }: Wanted): Promise<string | Buffer> {
   switch (as) {
     case 'json':
@@ -54,8 +56,11 @@ export async function handOut(spoken: SpokenClass, { as, sheet, paper = 'a4' }: 
     case 'md':
       return markdownOf(SHEETS[sheet](spoken));
     case 'docx':
-      return docxOf(SHEETS[sheet](spoken));
+      return (await import('./docx')).docxOf(SHEETS[sheet](spoken));
     case 'pdf':
-      return pdfOf([SHEETS[sheet](spoken)], paper);
+      return pagesOf([SHEETS[sheet](spoken)], paper);
   }
 }
+
+/** Handouts as the pages of one PDF. */
+export const pagesOf: typeof pdfOf = async (handouts, paper) => (await import('./pdf')).pdfOf(handouts, paper);

@@ -4,8 +4,7 @@ import { packageOf } from '@warm-ladder/core/package';
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { notFound } from '../errors';
-import { MEDIA } from '../handouts/handOut';
-import { pdfOf } from '../handouts/pdf';
+import { MEDIA, pagesOf } from '../handouts/handOut';
 import { calendarOf } from '../series/calendarOf';
 import { digest, zipped } from '../series/packed';
 import type { Studio } from '../studio/studio';
@@ -25,7 +24,7 @@ export const seriesRoutes =
     serve(app, ROUTES.seriesSheets, async ({ params: { id }, query: { paper, today }, reply, request }) => {
       const { whole, series } = found(id, request.url, today);
       reply.header('content-disposition', named(`${id}.pdf`)).type(MEDIA.pdf);
-      return pdfOf(seriesHandouts(whole, series), paper);
+      return pagesOf(seriesHandouts(whole, series), paper);
     });
     serve(app, ROUTES.seriesCalendar, async ({ params: { id }, reply, request }) => {
       const { whole, series } = found(id, request.url);

@@ -4,6 +4,7 @@ import { applyEdit } from '../plan';
 import type { Exercise } from '../repertoire';
 import { ANCHORS } from '../testing/anchors';
 import { anyClass, anyEdit } from '../testing/arbitraries';
+import { runs } from '../testing/runs';
 import { block, catalogOf, classOf, EXERCISES, exercise } from '../testing/studio';
 import { measuresOf } from './measures';
 import { type ClassMeasure, findingsOf, measureClass } from './reviewClass';
@@ -89,7 +90,7 @@ test('a class measured from the last change on is the class measured with nothin
         expect(told(measureClass(kept, now, { audience: ROOM }))).toEqual(withNothingKept(now));
       }
     }),
-    { numRuns: 40 },
+    { numRuns: runs(12, 60) },
   );
 });
 
