@@ -1,11 +1,12 @@
 import type { DocumentKind } from '@warm-ladder/core/formats';
 import { Sheet } from '../parts/Sheet';
 import { differencesOf } from './differences';
+import { documentOf } from './entities';
 import { newId } from './freeId';
 import { nameOf } from './nameOf';
 import { useAppDispatch, useAppSelector } from './store';
 import { conflictSettled } from './studio';
-import { type Conflict, documentOf } from './studioState';
+import type { Conflict } from './studioState';
 
 /** Kinds that are named by nothing else until somebody does, so that a second one beside the first harms nothing. */
 const CAN_STAND_TWICE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
@@ -18,7 +19,7 @@ const CAN_STAND_TWICE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
 /** Two versions of one document: both are still there, and the director says which stands. */
 export default function ConflictDialog() {
   const conflict = useAppSelector(({ studio }) => studio.conflicts[0]);
-  const mine = useAppSelector(({ studio }) => conflict && documentOf(studio.bundle, conflict.kind, conflict.id));
+  const mine = useAppSelector(({ studio }) => conflict && documentOf(studio.entities, conflict.kind, conflict.id));
   const dispatch = useAppDispatch();
   if (!conflict) return null;
   const { kind, id, unsent } = conflict as Conflict;

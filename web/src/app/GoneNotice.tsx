@@ -1,10 +1,11 @@
 import { useEffect } from 'react';
 import { Link, useLocation } from 'react-router';
+import { documentOf } from './entities';
 import { nameOf } from './nameOf';
 import { isShownAt, pathOf } from './places';
 import { useAppDispatch, useAppSelector } from './store';
 import { goneTold } from './studio';
-import { documentOf, type Place } from './studioState';
+import type { Place } from './studioState';
 
 /** Milliseconds a notice stays. */
 const STAYS = 12_000;
@@ -15,7 +16,7 @@ const STAYS = 12_000;
  */
 export function GoneNotice() {
   const gone = useAppSelector(({ studio }) => studio.gone);
-  const bundle = useAppSelector(({ studio }) => studio.bundle);
+  const entities = useAppSelector(({ studio }) => studio.entities);
   const { pathname } = useLocation();
   const dispatch = useAppDispatch();
   useEffect(() => {
@@ -26,12 +27,12 @@ export function GoneNotice() {
   }, [gone, dispatch]);
   if (!gone) return null;
   const elsewhere = gone.changed.filter((place) => !isShownAt(place, pathname));
-  const quoted = ({ kind, id }: Place) => `“${nameOf(documentOf(bundle, kind, id), id)}”`;
+  const quoted = ({ kind, id }: Place) => `“${nameOf(documentOf(entities, kind, id), id)}”`;
   const named = (places: readonly Place[]) => {
     const [first, ...more] = places;
     return first ? `${quoted(first)}${more.length > 0 ? ` and ${more.length} more` : ''}` : '';
   };
-  const there = elsewhere.find((place) => pathOf(place) !== null && documentOf(bundle, place.kind, place.id));
+  const there = elsewhere.find((place) => pathOf(place) !== null && documentOf(entities, place.kind, place.id));
   const word = gone.way === 'back' ? 'undone' : 'redone';
   if (elsewhere.length + gone.clashed.length === 0) return null;
   return (

@@ -7,11 +7,12 @@ import {
 } from '@warm-ladder/core/formats';
 import { Link, useLocation } from 'react-router';
 import { download } from '../parts/download';
+import { documentOf } from './entities';
 import { nameOf } from './nameOf';
 import { isShownAt, pathOf } from './places';
 import { useAppDispatch, useAppSelector } from './store';
 import { takeServers } from './studio';
-import { documentOf, type StudioState } from './studioState';
+import type { StudioState } from './studioState';
 
 /** Where the work stands: saved, being saved, kept here while the server is away, or refused with its sentence. */
 export function SaveState() {
@@ -52,11 +53,11 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
 }
 
 /** The browser keeps nothing: said before anything is lost, with a way to keep it all the same. */
-function NothingHeld({ studio: { bundle, unsaved, away, trouble } }: { studio: StudioState }) {
+function NothingHeld({ studio: { entities, unsaved, away, trouble } }: { studio: StudioState }) {
   const save = () => {
     const changes = (Object.keys(unsaved) as DocumentKey[]).map((key) => {
       const [kind, id] = splitDocumentKey(key);
-      return { kind, id, value: documentOf(bundle, kind, id) } as DocumentChange;
+      return { kind, id, value: documentOf(entities, kind, id) } as DocumentChange;
     });
     const file = Documents.of(emptyBundle()).with(changes).bundle;
     download('warm-ladder-unsaved.json', JSON.stringify(file, null, 2));
@@ -77,7 +78,7 @@ function NothingHeld({ studio: { bundle, unsaved, away, trouble } }: { studio: S
 function RefusedDocument({ documentKey, studio }: { documentKey: DocumentKey; studio: StudioState }) {
   const dispatch = useAppDispatch();
   const [kind, id] = splitDocumentKey(documentKey);
-  const value = documentOf(studio.bundle, kind, id);
+  const value = documentOf(studio.entities, kind, id);
   const name = nameOf(value, id);
   const { pathname } = useLocation();
   const path = value === undefined || isShownAt({ kind, id }, pathname) ? null : pathOf({ kind, id });

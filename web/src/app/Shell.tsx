@@ -7,7 +7,7 @@ import { useReadiness } from './measured';
 import { NoticeLine } from './NoticeLine';
 import { SaveState } from './SaveState';
 import { ShortcutsButton } from './ShortcutsButton';
-import { selectCatalog } from './selectors';
+import { selectCatalog, selectClass } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio, redone, undone } from './studio';
 import { useShortcuts } from './useShortcuts';
@@ -20,8 +20,7 @@ const FileMenu = lazily(() => import('./FileMenu'));
 /** The working order of the director; a script and a class of the same name stand one step apart. */
 export function Shell() {
   const { id } = useParams();
-  const classes = useAppSelector(({ studio }) => studio.bundle.classes);
-  const open = classes?.some((each) => each.id === id) ? `/${id}` : '';
+  const open = useAppSelector((state) => selectClass(state, id)) ? `/${id}` : '';
   const views = [
     { to: '/method', name: 'Method' },
     { to: '/audiences', name: 'Audiences' },

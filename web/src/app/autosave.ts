@@ -1,16 +1,17 @@
 import { type DocumentKey, splitDocumentKey } from '@warm-ladder/core/formats';
 import type { SentChange } from '@warm-ladder/core/wire';
+import { documentOf } from './entities';
 import { Refused, ServerFailed, server } from './server';
 import type { AppStore } from './store';
 import { answered, sending, unanswered } from './studio';
-import { documentOf, type SentAnswer, type StudioState } from './studioState';
+import type { SentAnswer, StudioState } from './studioState';
 
 /** Milliseconds without an edit before it is sent. */
 const QUIET = 350;
 /** Milliseconds before asking again a server that is away: longer each time, up to the last. */
 const RETRY = [1_000, 2_000, 4_000, 8_000, 15_000, 30_000] as const;
 
-type Seen = Pick<StudioState, 'unsaved' | 'bundle' | 'conflicts'>;
+type Seen = Pick<StudioState, 'unsaved' | 'entities' | 'conflicts'>;
 
 /**
  * Sends changes to the server together when the hand rests, so that documents that name each other are kept in one
@@ -39,7 +40,7 @@ export function startAutosave(store: AppStore): void {
     const { studio } = store.getState();
     const before = seen;
     seen = studio;
-    const edited = before?.unsaved !== studio.unsaved || before.bundle !== studio.bundle;
+    const edited = before?.unsaved !== studio.unsaved || before.entities !== studio.entities;
     const free = edited || before.conflicts !== studio.conflicts;
     if (free && Object.keys(studio.unsaved).length > 0 && tries === 0) later(QUIET);
   });
@@ -52,11 +53,11 @@ export function startAutosave(store: AppStore): void {
 }
 
 /** Documents waiting to be sent: those in no conflict, if there is anything among them that was not refused as it is. */
-function waiting({ unsaved, conflicts, refused, bundle }: StudioState): DocumentKey[] {
+function waiting({ unsaved, conflicts, refused, entities }: StudioState): DocumentKey[] {
   const asked = (key: DocumentKey) => conflicts.some(({ kind, id }) => `${kind}/${id}` === key);
   const keys = (Object.keys(unsaved) as DocumentKey[]).filter((key) => !asked(key));
   const fresh = keys.some(
-    (key) => !refused[key] || refused[key].value !== documentOf(bundle, ...splitDocumentKey(key)),
+    (key) => !refused[key] || refused[key].value !== documentOf(entities, ...splitDocumentKey(key)),
   );
   return fresh ? keys : [];
 }
@@ -71,7 +72,7 @@ async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> 
   if (keys.length === 0) return 'done';
   const sent = keys.map((key) => {
     const [kind, id] = splitDocumentKey(key);
-    return { kind, id, sent: documentOf(studio.bundle, kind, id) };
+    return { kind, id, sent: documentOf(studio.entities, kind, id) };
   });
   const changes = sent.map(
     ({ kind, id, sent: value }): SentChange => ({

@@ -1,13 +1,12 @@
 import { type CollectionItem, type CollectionName, METHOD_ID } from '@warm-ladder/core/formats';
 import type { MethodFile } from '@warm-ladder/core/method';
-import { applyEdits, type ClassPlan, type PlanEdit } from '@warm-ladder/core/plan';
+import { applyEdits, type PlanEdit } from '@warm-ladder/core/plan';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useCallback } from 'react';
 import { type Notice, noticed } from './deskState';
-import { selectCatalog } from './selectors';
+import { selectCatalog, selectClass } from './selectors';
 import { store, useAppDispatch } from './store';
 import { changed } from './studio';
-import { documentOf } from './studioState';
 
 /** Puts, changes or (with `undefined`) deletes one document, as one step of undo. */
 export function useChange() {
@@ -57,7 +56,7 @@ export function useClassEdit(id: string) {
   return useCallback(
     (edits: PlanEdit | readonly PlanEdit[], label: string, field = '') => {
       const state = store.getState();
-      const plan = documentOf(state.studio.bundle, 'classes', id) as ClassPlan | undefined;
+      const plan = selectClass(state, id);
       if (!plan) return;
       const catalog = selectCatalog(state);
       const list = Array.isArray(edits) ? (edits as readonly PlanEdit[]) : [edits as PlanEdit];

@@ -1,9 +1,9 @@
 import { applied, diff, type Edit, EditClash, inverted, merged } from '@warm-ladder/core/edits';
+import { documentOf } from './entities';
 import {
   type Change,
   type ChangedDocument,
   type DocumentEdit,
-  documentOf,
   type Gone,
   type HistoryStep,
   type Place,
@@ -18,8 +18,8 @@ interface Held {
   readonly document?: unknown;
 }
 /** A house without a method of its own has one that changes nothing. */
-function held({ bundle }: StudioState, { kind, id }: Place): Held {
-  const document = documentOf(bundle, kind, id) ?? (kind === 'method' ? {} : undefined);
+function held({ entities }: StudioState, { kind, id }: Place): Held {
+  const document = documentOf(entities, kind, id) ?? (kind === 'method' ? {} : undefined);
   return document === undefined ? {} : { document };
 }
 

@@ -1,14 +1,15 @@
 import 'fake-indexeddb/auto';
 import { bundleOf, classOf } from '@warm-ladder/core/testing';
 import { browserStore } from './browserStore';
+import { documentOf } from './entities';
 import { keptSoFar, startKeeping } from './keeping';
 import { store } from './store';
 import { answered, changed, loadStudio, sending, unanswered, undone } from './studio';
-import { documentOf, NO_HISTORY, noVersions } from './studioState';
+import { NO_HISTORY, noVersions } from './studioState';
 
 const PLACE = { kind: 'classes', id: 'test-class' } as const;
 const KEY = 'classes/test-class';
-const here = () => documentOf(store.getState().studio.bundle, 'classes', 'test-class');
+const here = () => documentOf(store.getState().studio.entities, 'classes', 'test-class');
 const renamed = (name: string) =>
   changed({ documents: [{ ...PLACE, after: classOf([], { name }) }], label: name, field: '' });
 

@@ -1,15 +1,16 @@
 import { type DocumentKey, documentKey, splitDocumentKey } from '@warm-ladder/core/formats';
 import { written } from './browserStore';
+import { documentOf } from './entities';
 import { historyWrite, putHistory } from './historyStore';
 import type { AppStore } from './store';
 import { kept } from './studio';
-import { documentOf, type HistoryStep, type StudioState } from './studioState';
+import type { HistoryStep, StudioState } from './studioState';
 import { TAB } from './tabs';
 import { type Outgoing, putRecord, takeRecord, type UnsentRecord } from './unsent';
 
 const FACTS = [
   'unsaved',
-  'bundle',
+  'entities',
   'conflicts',
   'versions',
   'unanswered',
@@ -106,7 +107,7 @@ const sentOf = ({ sending, unanswered }: StudioState, key: DocumentKey) => sendi
 const factsOf = (studio: StudioState, key: DocumentKey): readonly unknown[] => {
   const [kind, id] = splitDocumentKey(key);
   return [
-    documentOf(studio.bundle, kind, id),
+    documentOf(studio.entities, kind, id),
     studio.versions[kind][id],
     sentOf(studio, key),
     stateOf(studio, key),
@@ -121,7 +122,7 @@ function recordOf(studio: StudioState, key: DocumentKey, at: number): UnsentReco
     kind,
     id,
     base: studio.versions[kind][id] ?? 0,
-    value: documentOf(studio.bundle, kind, id) ?? null,
+    value: documentOf(studio.entities, kind, id) ?? null,
     state: stateOf(studio, key),
     message: studio.refused[key]?.message,
     at,

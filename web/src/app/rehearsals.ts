@@ -1,5 +1,5 @@
 import type { Rehearsal } from '@warm-ladder/core/plan';
-import { selectClasses } from './selectors';
+import { selectClass } from './selectors';
 import { store } from './store';
 import { changed } from './studio';
 
@@ -8,7 +8,7 @@ const MOST = 50;
 
 /** Keeps a rehearsal with its class, as one step of undo. @returns whether the class is there */
 export function keepRehearsal(id: string, rehearsal: Rehearsal): boolean {
-  const plan = selectClasses(store.getState()).find((each) => each.id === id);
+  const plan = selectClass(store.getState(), id);
   if (!plan) return false;
   const after = { ...plan, rehearsals: [...(plan.rehearsals ?? []), rehearsal].slice(-MOST) };
   store.dispatch(changed({ documents: [{ kind: 'classes', id, after }], label: 'a rehearsal', field: '' }));

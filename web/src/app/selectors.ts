@@ -1,13 +1,21 @@
 import { createSelector } from '@reduxjs/toolkit';
-import { documentKey } from '@warm-ladder/core/formats';
+import { type CollectionName, type DocumentOf, documentKey } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import { type ClassReview, earlierInSeries, placeOf, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
 import type { WholeStudio } from '@warm-ladder/core/series';
+import { documentOf, listOf } from './entities';
 import type { RootState } from './store';
 import { today } from './today';
 
-const bundle = ({ studio }: RootState) => studio.bundle;
+const every =
+  <C extends CollectionName>(name: C) =>
+  ({ studio }: RootState): ReadonlyArray<DocumentOf<C>> =>
+    listOf(studio.entities, name);
+const one =
+  <C extends CollectionName>(name: C) =>
+  ({ studio }: RootState, id: string | undefined): DocumentOf<C> | undefined =>
+    id === undefined ? undefined : documentOf(studio.entities, name, id);
 
 /** Whether something is on its way to the server; what the server refuses, or what is asked about, is not. */
 export const selectWaiting = ({ studio: { unsaved, refused, conflicts } }: RootState): boolean =>
@@ -15,27 +23,28 @@ export const selectWaiting = ({ studio: { unsaved, refused, conflicts } }: RootS
     (key) => !(key in refused) && !conflicts.some(({ kind, id }) => documentKey(kind, id) === key),
   );
 
-export const selectClasses = createSelector(bundle, ({ classes = [] }) => classes);
+export const selectClasses = every('classes');
 /** The class worked at last, or else the first. */
 export const selectOpenClass = createSelector(
-  [selectClasses, ({ desk }: RootState) => desk.lastClass],
-  (classes, last) => classes.find(({ id }) => id === last) ?? classes[0],
+  [selectClasses, (state: RootState) => selectClass(state, state.desk.lastClass ?? undefined)],
+  (classes, last) => last ?? classes[0],
 );
-export const selectSeries = createSelector(bundle, ({ series = [] }) => series);
-export const selectAudiences = createSelector(bundle, ({ audiences = [] }) => audiences);
-export const selectTeachers = createSelector(bundle, ({ teachers = [] }) => teachers);
-export const selectRooms = createSelector(bundle, ({ rooms = [] }) => rooms);
-export const selectProps = createSelector(bundle, ({ props = [] }) => props);
-const selectExercises = createSelector(bundle, ({ exercises = [] }) => exercises);
+export const selectSeries = every('series');
+export const selectClass = one('classes');
+export const selectAudience = one('audiences');
+export const selectTeacher = one('teachers');
+export const selectOneSeries = one('series');
+export const selectAudiences = every('audiences');
+export const selectTeachers = every('teachers');
+export const selectRooms = every('rooms');
+export const selectProps = every('props');
+const selectExercises = every('exercises');
+export const selectPositions = every('positions');
+export const selectMethod = ({ studio }: RootState) => studio.entities.method;
 
 /** What the repertoire is made ready from, the same object as long as nothing of it changes. */
 export const selectCatalogSource = createSelector(
-  [
-    selectExercises,
-    createSelector(bundle, ({ method }) => method),
-    selectProps,
-    createSelector(bundle, ({ positions }) => positions),
-  ],
+  [selectExercises, selectMethod, selectProps, selectPositions],
   (exercises, method, props, positions): CatalogSource => ({ exercises, method, props, positions }),
 );
 
@@ -66,11 +75,9 @@ const reviews = new WeakMap<ClassPlan, { key: readonly unknown[]; review: ClassR
 
 /** What a class is reviewed with: its audience, what the series it belongs to has brought, the day it is. */
 export function reviewContext(state: RootState, plan: ClassPlan): ReviewContext {
-  const classes = selectClasses(state);
-  const classOf = (id: string) => classes.find((each) => each.id === id);
   return {
-    audience: selectAudiences(state).find(({ id }) => id === plan.audience),
-    earlier: earlierInSeries(plan.id, selectSeries(state), classOf),
+    audience: selectAudience(state, plan.audience),
+    earlier: earlierInSeries(plan.id, selectSeries(state), (id) => selectClass(state, id)),
     today: today(),
     place: placeOf(plan.id, selectSeries(state)),
   };
@@ -81,7 +88,7 @@ export function selectReview(state: RootState, plan: ClassPlan): ClassReview {
   const catalog = selectCatalog(state);
   const series = selectSeries(state);
   const member = series.some(({ episodes }) => episodes.some((episode) => episode.class === plan.id));
-  const audience = selectAudiences(state).find(({ id }) => id === plan.audience);
+  const audience = selectAudience(state, plan.audience);
   const classes = selectClasses(state);
   const day = today();
   const key = [catalog, audience, day, ...(member ? [series, classes] : [])];

@@ -1,6 +1,7 @@
 import { type Bundle, emptyBundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf } from '@warm-ladder/core/testing';
 import fc from 'fast-check';
+import { asBundle, documentOf, entitiesOf, listOf } from './entities';
 import { freeId, newId } from './freeId';
 import {
   answered,
@@ -14,7 +15,7 @@ import {
   unanswered,
   undone,
 } from './studio';
-import { type Change, documentOf, type KeptHistory, NO_HISTORY, type StudioState } from './studioState';
+import { type Change, type KeptHistory, NO_HISTORY, type StudioState } from './studioState';
 import type { LeftBehind, RecordKey, UnsentRecord } from './unsent';
 
 const versions = {
@@ -49,7 +50,8 @@ const renamed = (name: string, field = '') => changed(one('test-class', { ...HER
 type Reduced = Parameters<typeof studioReducer>;
 const run = (state: StudioState, ...actions: Reduced[1][]): StudioState =>
   actions.reduce((now, action) => studioReducer(now as Reduced[0], action) as StudioState, state);
-const name = (state: StudioState) => state.bundle.classes?.[0]?.name;
+const classes = (state: StudioState) => listOf(state.entities, 'classes');
+const name = (state: StudioState) => classes(state)[0]?.name;
 const KEY = 'classes/test-class';
 const theirs = classOf([], { name: 'Theirs' });
 const stale = (value: unknown) => ({
@@ -71,7 +73,7 @@ test('undoing everything gives the studio as it was opened, and redoing all of i
         return run(state, changed(one(id, value)));
       }, before);
       const undoneAll = steps.reduce((state) => run(state, undone()), after);
-      const sorted = ({ bundle }: StudioState) => [...(bundle.classes ?? [])].sort((a, b) => a.id.localeCompare(b.id));
+      const sorted = (state: StudioState) => [...classes(state)].sort((a, b) => a.id.localeCompare(b.id));
       expect(sorted(undoneAll)).toEqual(sorted(before));
       expect(sorted(steps.reduce((state) => run(state, redone()), undoneAll))).toEqual(sorted(after));
     }),
@@ -94,7 +96,7 @@ test('a change after an undo takes the place of what was undone', () => {
 
 test('what was edited while it was being sent stays unsaved; what was not is kept', () => {
   const first = run(opened(), named('A'));
-  const sent = documentOf(first.bundle, 'classes', 'test-class');
+  const sent = documentOf(first.entities, 'classes', 'test-class');
   const answer = answered([{ ...CLASS, sent, answer: { outcome: 'kept', version: 8 } }]);
   expect(run(first, answer)).toMatchObject({ unsaved: {}, versions: { classes: { 'test-class': 8 } } });
   expect(run(first, named('B'), answer).unsaved).toEqual({ [KEY]: true });
@@ -102,7 +104,7 @@ test('what was edited while it was being sent stays unsaved; what was not is kep
 
 test('a refusal names its document, stays until that is changed, and can be given up for what is saved', () => {
   const edited = run(opened(), named('A'));
-  const sent = documentOf(edited.bundle, 'classes', 'test-class');
+  const sent = documentOf(edited.entities, 'classes', 'test-class');
   const refusal = { code: 'INVALID', message: 'Because.', path: KEY } as const;
   const refused = run(edited, answered([{ ...CLASS, sent, answer: { outcome: 'refused', refusal } }]));
   expect(refused).toMatchObject({ refused: { [KEY]: { message: 'Because.' } }, unsaved: { [KEY]: true } });
@@ -115,7 +117,7 @@ test('a refusal names its document, stays until that is changed, and can be give
 
 test('an answer that was lost is no conflict, though the hand went on meanwhile; another’s change is one', () => {
   const edited = run(opened(), named('A'));
-  const sent = documentOf(edited.bundle, 'classes', 'test-class');
+  const sent = documentOf(edited.entities, 'classes', 'test-class');
   const lost = run(edited, unanswered({ sent: [{ ...CLASS, sent }], trouble: null }), named('B'));
   expect(lost).toMatchObject({ away: true, sending: {} });
   const again = { ...CLASS, sent: mine('B') };
@@ -154,11 +156,11 @@ describe('two versions of one document', () => {
     expect(state.unsaved).toEqual({});
     const back = run(state, undone());
     expect([name(back), name(run(back, undone()))]).toEqual(['Mine', 'Older']);
-    expect(run(back, undone(), undone()).bundle).toEqual(bundleOf());
+    expect(asBundle(run(back, undone(), undone()).entities)).toEqual(bundleOf());
   });
   test('both are kept: theirs in its place, mine beside it', () => {
     const state = settle('both', 'mine-too');
-    expect(state.bundle.classes?.map((each) => [each.id, each.name])).toEqual([
+    expect(classes(state).map((each) => [each.id, each.name])).toEqual([
       ['test-class', 'Theirs'],
       ['mine-too', 'Mine (mine)'],
     ]);
@@ -169,7 +171,7 @@ describe('two versions of one document', () => {
     expect(asked.conflicts).toHaveLength(1);
     const gone = asked.conflicts[0] ?? { ...CLASS, current: null };
     expect(run(asked, conflictSettled({ conflict: gone, keep: 'mine' })).versions.classes).toEqual({});
-    expect(run(asked, conflictSettled({ conflict: gone, keep: 'theirs' })).bundle.classes).toEqual([]);
+    expect(classes(run(asked, conflictSettled({ conflict: gone, keep: 'theirs' })))).toEqual([]);
   });
 });
 
@@ -183,12 +185,12 @@ describe('what an earlier page left unsent', () => {
     ...change,
   });
   const left = (...records: UnsentRecord[]) => opened(bundleOf(), { ...NOTHING, records });
-  const here = documentOf(bundleOf(), 'classes', 'test-class');
+  const here = documentOf(entitiesOf(bundleOf()), 'classes', 'test-class');
 
   test('is put on top again and waits to be sent', () => {
     expect(name(left(record()))).toBe('Left');
     expect(left(record())).toMatchObject({ unsaved: { [KEY]: true }, conflicts: [] });
-    expect(left(record({ value: null })).bundle.classes).toEqual([]);
+    expect(classes(left(record({ value: null })))).toEqual([]);
   });
   test('is named at once where it was refused, and undo steps back through what led to it', () => {
     const { past } = run(opened(), renamed('Left'));
@@ -196,7 +198,7 @@ describe('what an earlier page left unsent', () => {
     const records = [record({ value, state: 'refused', message: 'Because.' })];
     const state = opened(bundleOf(), { ...NOTHING, records, past });
     expect(state).toMatchObject({ refused: { [KEY]: { message: 'Because.' } }, unsaved: { [KEY]: true } });
-    expect(run(state, undone())).toMatchObject({ refused: {}, bundle: bundleOf() });
+    expect(run(state, undone())).toMatchObject({ refused: {}, entities: entitiesOf(bundleOf()) });
   });
   test('is asked about when the server has another, unless that is what was sent from here', () => {
     expect(left(record({ base: 3 })).conflicts).toHaveLength(1);
@@ -221,16 +223,16 @@ describe('what an earlier page left unsent', () => {
 
 test('undo takes back what was done here, and leaves what others did in the same document', () => {
   const saved = (state: StudioState, version: number) => {
-    const sent = documentOf(state.bundle, 'classes', 'test-class');
+    const sent = documentOf(state.entities, 'classes', 'test-class');
     return run(state, answered([{ ...CLASS, sent, answer: { outcome: 'kept', version } }]));
   };
   const first = saved(run(opened(), renamed('Mine')), 8);
   const others = { ...HERE, name: 'Mine', targetMinutes: 30, blocks: [block('hold', { id: 'new' }), ...HERE.blocks] };
   const told = fed({ revision: 20, changes: [{ ...CLASS, version: 12, value: others }] });
   const back = run(first, told, undone());
-  expect(back.bundle.classes?.[0]).toEqual({ ...others, name: 'Test class' });
+  expect(classes(back)[0]).toEqual({ ...others, name: 'Test class' });
   expect(back.gone).toMatchObject({ changed: [CLASS], clashed: [] });
-  expect(run(back, redone()).bundle.classes?.[0]).toEqual(others);
+  expect(classes(run(back, redone()))[0]).toEqual(others);
 });
 
 test('what comes back to where it was is no step, and a first method of the house can be undone and done again', () => {
@@ -242,8 +244,8 @@ test('what comes back to where it was is no step, and a first method of the hous
     field: '',
   });
   const back = run(opened(emptyBundle()), method, undone());
-  expect(back.bundle.method).toEqual({});
-  expect(run(back, redone()).bundle.method).toEqual({ secondsPerCount: 2 });
+  expect(back.entities.method).toEqual({});
+  expect(run(back, redone()).entities.method).toEqual({ secondsPerCount: 2 });
 });
 
 test('what others change comes in at once, unless it was changed here too; no undo writes over it', () => {
@@ -253,7 +255,7 @@ test('what others change comes in at once, unless it was changed here too; no un
   const saved = run(
     edited,
     answered([
-      { ...CLASS, sent: documentOf(edited.bundle, 'classes', 'test-class'), answer: { outcome: 'kept', version: 8 } },
+      { ...CLASS, sent: documentOf(edited.entities, 'classes', 'test-class'), answer: { outcome: 'kept', version: 8 } },
     ]),
   );
   const after = run(saved, told(12, theirs));
@@ -263,11 +265,11 @@ test('what others change comes in at once, unless it was changed here too; no un
   expect([name(clashed), clashed.unsaved, clashed.past, clashed.future]).toEqual(['Theirs', {}, [], []]);
   expect(clashed.gone).toMatchObject({ way: 'back', label: 'Mine', changed: [], clashed: [CLASS] });
   // Its own write comes back as it was answered, or older than what is here; a removal takes it away.
-  expect(run(saved, told(8, theirs)).bundle).toBe(saved.bundle);
-  expect(run(saved, told(7, theirs)).bundle).toBe(saved.bundle);
-  expect(run(saved, told(0, null)).bundle.classes).toEqual([]);
+  expect(run(saved, told(8, theirs)).entities).toBe(saved.entities);
+  expect(run(saved, told(7, theirs)).entities).toBe(saved.entities);
+  expect(classes(run(saved, told(0, null)))).toEqual([]);
   // What is not kept yet stays, and the server will say that it is stale.
-  expect(run(edited, told(12, theirs)).bundle).toBe(edited.bundle);
+  expect(run(edited, told(12, theirs)).entities).toBe(edited.entities);
   expect(run(edited, told(12, theirs)).versions).toBe(edited.versions);
 });
 
@@ -281,7 +283,7 @@ test('an import is one step of undo, and what was done before it can still be un
   const after = run(saved, loadStudio.fulfilled({ answer: answerOf(imported), left: null }, 'request', 'importing'));
   expect(after.past.map(({ label }) => label)).toEqual(['A', 'importing']);
   const back = run(after, undone());
-  expect([name(back), back.bundle.classes?.length, back.bundle.series?.length]).toEqual(['A', 1, 1]);
+  expect([name(back), classes(back).length, listOf(back.entities, 'series').length]).toEqual(['A', 1, 1]);
   expect(Object.keys(back.unsaved).sort()).toEqual(['classes/new', KEY, 'series/a-series'].sort());
   expect(name(run(back, undone()))).toBe('Test class');
 });

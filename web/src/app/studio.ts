@@ -1,6 +1,7 @@
 import { createAction, createAsyncThunk, type UnknownAction } from '@reduxjs/toolkit';
 import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { FeedEvent, Kept, StudioAnswer } from '@warm-ladder/core/wire';
+import { documentOf, entitiesOf, withValue } from './entities';
 import { did, recorded, wentBack, wentForward } from './history';
 import { server } from './server';
 import { withAnswer, withFed } from './studioAnswers';
@@ -8,7 +9,6 @@ import { opened, reloaded } from './studioOpening';
 import {
   type Change,
   type Conflict,
-  documentOf,
   initialState,
   type KeptHistory,
   type Place,
@@ -16,7 +16,6 @@ import {
   type StudioState,
   same,
   without,
-  withValue,
   withVersion,
 } from './studioState';
 import { formerTab, livingTabs, TAB } from './tabs';
@@ -40,7 +39,8 @@ export const loadStudio = createAsyncThunk(
     ]);
     const { studio } = getState() as { studio: StudioState };
     if (studio.status === 'ready') return { answer, left: null };
-    const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(answer.bundle, kind, id) ?? null, value);
+    const there = entitiesOf(answer.bundle);
+    const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(there, kind, id) ?? null, value);
     const living = await livingTabs();
     const left = await takeUp(answer.studio, TAB, living, arrived, answer.bundle);
     const history = await takeUpHistory(answer.studio, TAB, formerTab(), living);
@@ -90,8 +90,8 @@ interface Settlement {
 }
 
 /**
- * A plain function of the state, and no draft of it: a studio is large, and freezing one as it is opened, or wrapping it
- * at each keystroke, would be felt. Every reducer makes new objects for what it touches, and no others.
+ * A plain function of the state, and no draft of it: a studio is large, and wrapping it at each keystroke would be felt.
+ * Every reducer makes new objects for what it touches, and no others.
  */
 export function studioReducer(state: StudioState = initialState, action: UnknownAction): StudioState {
   if (changed.match(action)) return did(state, action.payload);
@@ -141,11 +141,11 @@ function settled(state: StudioState, { conflict, keep, copy }: Settlement): Stud
     unanswered: without(state.unanswered, key),
   };
   if (keep === 'mine') return closed;
-  const before = documentOf(state.bundle, kind, id);
+  const before = documentOf(state.entities, kind, id);
   const after = unsent ? (unsent.value ?? undefined) : current?.value;
   const now: StudioState = {
     ...closed,
-    bundle: withValue(state.bundle, kind, id, after),
+    entities: withValue(state.entities, kind, id, after),
     unsaved: unsent ? { ...state.unsaved, [key]: true } : without(state.unsaved, key),
     refused: without(state.refused, key),
   };
@@ -160,7 +160,7 @@ function asServers(state: StudioState, { kind, id, current }: Place & { readonly
   const key = documentKey(kind, id);
   const now = {
     ...state,
-    bundle: withValue(state.bundle, kind, id, current?.value),
+    entities: withValue(state.entities, kind, id, current?.value),
     versions: withVersion(state.versions, kind, id, current?.version ?? 0),
     unsaved: without(state.unsaved, key),
     unanswered: without(state.unanswered, key),

@@ -1,11 +1,12 @@
 import { documentKey } from '@warm-ladder/core/formats';
 import type { FedDocument, FeedEvent } from '@warm-ladder/core/wire';
-import { documentOf, type SentAnswer, type StudioState, same, without, withValue, withVersion } from './studioState';
+import { documentOf, withValue } from './entities';
+import { type SentAnswer, type StudioState, same, without, withVersion } from './studioState';
 
 /** The state after the server's answer to one document: kept, refused, or changed there by another hand. */
 export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentAnswer): StudioState {
   const key = documentKey(kind, id);
-  const here = documentOf(state.bundle, kind, id);
+  const here = documentOf(state.entities, kind, id);
   const known = state.unanswered[key];
   const settled = { ...state, unanswered: without(state.unanswered, key) };
   if (answer.outcome === 'kept') {
@@ -40,7 +41,7 @@ function withOthers(state: StudioState, { kind, id, version, value }: FedDocumen
   if (unsaved || version === here || (version !== 0 && version < here)) return state;
   return {
     ...state,
-    bundle: withValue(state.bundle, kind, id, value ?? (kind === 'method' ? {} : undefined)),
+    entities: withValue(state.entities, kind, id, value ?? (kind === 'method' ? {} : undefined)),
     versions: withVersion(state.versions, kind, id, version),
   };
 }

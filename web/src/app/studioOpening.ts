@@ -1,5 +1,4 @@
 import {
-  type Bundle,
   DOCUMENT_KINDS,
   type DocumentKey,
   type DocumentKind,
@@ -8,10 +7,10 @@ import {
   splitDocumentKey,
 } from '@warm-ladder/core/formats';
 import type { Kept, StudioAnswer } from '@warm-ladder/core/wire';
+import { documentOf, type Entities, entitiesOf, withValue } from './entities';
 import { recorded } from './history';
 import {
   type Conflict,
-  documentOf,
   initialState,
   type KeptHistory,
   noVersions,
@@ -19,14 +18,13 @@ import {
   type StudioState,
   same,
   withDocuments,
-  withValue,
 } from './studioState';
 import type { LeftBehind } from './unsent';
 
-const facts = ({ studio, bundle, versions, revision, setAside }: StudioAnswer) => ({
+const factsOf = ({ studio, bundle, versions, revision, setAside }: StudioAnswer) => ({
   status: 'ready' as const,
   id: studio,
-  bundle,
+  entities: entitiesOf(bundle),
   versions: { ...noVersions(), ...versions },
   revision,
   aside: setAside,
@@ -37,22 +35,23 @@ export function opened(
   answer: StudioAnswer,
   { records, others, unreadable, past, future }: LeftBehind & KeptHistory,
 ): StudioState {
-  let state: StudioState = { ...initialState, ...facts(answer), past, future, aside: answer.setAside + unreadable };
+  let state: StudioState = { ...initialState, ...factsOf(answer), past, future, aside: answer.setAside + unreadable };
   const conflicts: Conflict[] = [];
   for (const { kind, id, base, value, sent, state: stood, message } of records) {
     const version = state.versions[kind][id] ?? 0;
-    const theirs = documentOf(state.bundle, kind, id);
+    const theirs = documentOf(state.entities, kind, id);
     const current = theirs === undefined ? null : ({ version, value: theirs } as Kept);
     if (version !== base && !(sent !== undefined && same(sent, theirs ?? null))) conflicts.push({ kind, id, current });
     state = withDocuments(state, [{ kind, id, after: value ?? undefined }]);
     // It is named from the start, and sent again with whatever is changed next.
     if (stood === 'refused' && message !== undefined) {
-      const refusal = { message, value: documentOf(state.bundle, kind, id) };
+      const refusal = { message, value: documentOf(state.entities, kind, id) };
       state = { ...state, refused: { ...state.refused, [documentKey(kind, id)]: refusal } };
     }
   }
+  const answered = entitiesOf(answer.bundle);
   for (const { kind, id, key, value } of others) {
-    const theirs = documentOf(answer.bundle, kind, id);
+    const theirs = documentOf(answered, kind, id);
     const current = theirs === undefined ? null : ({ version: answer.versions[kind][id] ?? 0, value: theirs } as Kept);
     conflicts.push({ kind, id, current, unsent: { key, value } });
   }
@@ -61,26 +60,23 @@ export function opened(
 
 /** The studio read anew. What an import did is one step of undo; what others did (no label) is none. */
 export function reloaded(state: StudioState, answer: StudioAnswer, label: string | null): StudioState {
+  const facts = factsOf(answer);
   // What the server has refused, or is asked about, is still only here.
-  const bundle = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
+  const entities = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
     const [kind, id] = splitDocumentKey(key);
-    return withValue(made, kind, id, documentOf(state.bundle, kind, id));
-  }, answer.bundle);
-  const now = { ...state, ...facts(answer), bundle };
+    return withValue(made, kind, id, documentOf(state.entities, kind, id));
+  }, facts.entities);
+  const now = { ...state, ...facts, entities };
   if (label === null) return now;
-  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.bundle, answer.bundle)).filter(
+  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.entities, facts.entities)).filter(
     ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
   );
   return recorded(state, now, { documents, label, field: '' });
 }
 
-function differences(kind: DocumentKind, before: Bundle, after: Bundle): Place[] {
-  const list = (bundle: Bundle): ReadonlyMap<string, unknown> =>
-    kind === 'method'
-      ? new Map(bundle.method ? [[METHOD_ID, bundle.method]] : [])
-      : new Map((bundle[kind] ?? []).map((each) => [each.id, each]));
-  const [was, is] = [list(before), list(after)];
-  return [...new Set([...was.keys(), ...is.keys()])].flatMap((id) =>
-    same(was.get(id), is.get(id)) ? [] : [{ kind, id }],
+function differences(kind: DocumentKind, before: Entities, after: Entities): Place[] {
+  const ids = ({ method, ...kept }: Entities) => (kind === 'method' ? (method ? [METHOD_ID] : []) : kept[kind].ids);
+  return [...new Set([...ids(before), ...ids(after)])].flatMap((id) =>
+    same(documentOf(before, kind, id), documentOf(after, kind, id)) ? [] : [{ kind, id }],
   );
 }

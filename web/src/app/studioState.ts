@@ -1,6 +1,5 @@
 import type { Edit } from '@warm-ladder/core/edits';
 import {
-  type Bundle,
   DOCUMENT_KINDS,
   type DocumentKey,
   type DocumentKind,
@@ -8,6 +7,7 @@ import {
   emptyBundle,
 } from '@warm-ladder/core/formats';
 import type { ChangeAnswer, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
+import { type Entities, entitiesOf, withValue } from './entities';
 import type { RecordKey } from './unsent';
 
 /** Which document. */
@@ -69,7 +69,7 @@ export interface StudioState {
   readonly status: 'loading' | 'ready' | 'failed';
   /** Which studio this is; empty until it is here. */
   readonly id: string;
-  readonly bundle: Bundle;
+  readonly entities: Entities;
   readonly versions: Versions;
   /** The newest revision of the studio that is in it. */
   readonly revision: number;
@@ -106,7 +106,7 @@ export const noVersions = (): Versions =>
 export const initialState: StudioState = {
   status: 'loading',
   id: '',
-  bundle: emptyBundle(),
+  entities: entitiesOf(emptyBundle()),
   versions: noVersions(),
   revision: 0,
   past: [],
@@ -122,25 +122,6 @@ export const initialState: StudioState = {
   conflicts: [],
   aside: 0,
 };
-
-export function documentOf(bundle: Bundle, kind: DocumentKind, id: string): unknown {
-  if (kind === 'method') return bundle.method;
-  return bundle[kind]?.find((each) => each.id === id);
-}
-
-/** The bundle with one document put in its place, added at the end, or (`undefined`) taken out. */
-export function withValue(bundle: Bundle, kind: DocumentKind, id: string, value: unknown): Bundle {
-  if (kind === 'method') return { ...bundle, method: value as Bundle['method'] };
-  const list = (bundle[kind] ?? []) as Array<{ id: string }>;
-  const at = list.findIndex((each) => each.id === id);
-  const next =
-    value === undefined
-      ? list.filter((each) => each.id !== id)
-      : at < 0
-        ? [...list, value as { id: string }]
-        : list.with(at, value as { id: string });
-  return { ...bundle, [kind]: next };
-}
 
 /** What became of one document that was sent. */
 export interface SentAnswer extends Place {
@@ -163,13 +144,13 @@ export const withVersion = (versions: Versions, kind: DocumentKind, id: string, 
 
 /** The state with documents put as they became, each waiting to be sent. */
 export function withDocuments(state: StudioState, documents: readonly ChangedDocument[]): StudioState {
-  let { bundle, unsaved, refused } = state;
+  let { entities, unsaved, refused } = state;
   for (const { kind, id, after } of documents) {
     const key = documentKey(kind, id);
     // A house that had no method of its own has one that changes nothing: the method is never taken away.
-    bundle = withValue(bundle, kind, id, kind === 'method' ? (after ?? {}) : after);
+    entities = withValue(entities, kind, id, kind === 'method' ? (after ?? {}) : after);
     unsaved = { ...unsaved, [key]: true };
     refused = without(refused, key);
   }
-  return { ...state, bundle, unsaved, refused };
+  return { ...state, entities, unsaved, refused };
 }

@@ -6,7 +6,14 @@ import type { Brief, SeriesBrief } from '@warm-ladder/core/sequence';
 import type { Effect, Outline } from '@warm-ladder/core/versions';
 import { proxy, type Remote } from 'comlink';
 import { useMemo } from 'react';
-import { reviewContext, selectAudiences, selectCatalogSource, selectClasses, selectSeries } from '../app/selectors';
+import {
+  reviewContext,
+  selectAudiences,
+  selectCatalogSource,
+  selectClass,
+  selectClasses,
+  selectSeries,
+} from '../app/selectors';
 import { type RootState, store } from '../app/store';
 import { today } from '../app/today';
 import { atDesk } from './desk';
@@ -36,7 +43,7 @@ export function useDesk(classId: string): Desk {
       ask: (work: Remote<DeskWork>, plan: ClassPlan, context: ReviewContext) => Promise<T>,
     ): Promise<T> => {
       const state = store.getState();
-      const plan = selectClasses(state).find(({ id }) => id === classId);
+      const plan = selectClass(state, classId);
       if (!plan) return none;
       return atDesk(selectCatalogSource(state), (work) => ask(work, plan, reviewContext(state, plan)));
     };

@@ -6,7 +6,7 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectAudiences, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
+import { selectAudience, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { DeleteButton } from '../../parts/DeleteButton';
 import { MiniStairs } from '../../parts/MiniStairs';
@@ -115,7 +115,7 @@ function Rows({ plans, onCopy }: { plans: readonly ClassPlan[]; onCopy: (plan: C
 function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number; onCopy: () => void }) {
   const catalog = useAppSelector(selectCatalog);
   const { timed, findings } = useAppSelector((state) => selectReview(state, plan));
-  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
+  const audience = useAppSelector((state) => selectAudience(state, plan.audience));
   const series = useAppSelector((state) =>
     selectSeries(state).find(({ episodes }) => episodes.some((episode) => episode.class === plan.id)),
   );

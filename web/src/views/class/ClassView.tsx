@@ -32,7 +32,7 @@ import { classOpened } from '../../app/deskState';
 import { useClassEdit } from '../../app/edits';
 import { LostPage } from '../../app/LostPage';
 import { lazily } from '../../app/lazily';
-import { selectAudiences, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
+import { selectAudience, selectCatalog, selectClass, selectReview } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
@@ -59,7 +59,7 @@ const MendSheet = lazily(() => import('./MendSheet'));
 
 export function Component() {
   const { id } = useParams();
-  const plan = useAppSelector((state) => selectClasses(state).find((each) => each.id === id));
+  const plan = useAppSelector((state) => selectClass(state, id));
   const dispatch = useAppDispatch();
   const known = plan?.id;
   useEffect(() => {
@@ -93,7 +93,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const choose = useCallback((id: string, on?: boolean) => setChosen((now) => toggled(now, id, on)), []);
   const [adding, setAdding] = useState(false);
   const [instead, setInstead] = useState<string | null>(null);
-  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
+  const audience = useAppSelector((state) => selectAudience(state, plan.audience));
   const edit = useClassEdit(plan.id);
   const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), []);
   const actions = useRowActions(catalog, plan.id, {

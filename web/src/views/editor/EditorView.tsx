@@ -3,7 +3,7 @@ import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
-import { selectCatalog } from '../../app/selectors';
+import { selectCatalog, selectMethod, selectPositions, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LadderDoubts } from '../../parts/LadderDoubts';
 import { SendToClass } from '../../parts/SendToClass';
@@ -107,7 +107,9 @@ const effortPose = ({ phases, start }: Rung): string =>
 
 /** The exercise alone, ready to compute with as it is in the hand: nothing else of the studio hangs on a drag. */
 function useDraftCatalog(exercise: Exercise): Catalog {
-  const { method, positions, props } = useAppSelector(({ studio }) => studio.bundle);
+  const method = useAppSelector(selectMethod);
+  const positions = useAppSelector(selectPositions);
+  const props = useAppSelector(selectProps);
   return useMemo(
     () => new Catalog({ method, positions, props, exercises: [exercise] }),
     [method, positions, props, exercise],

@@ -2,6 +2,7 @@ import { checkChanges, Documents, documentKey, pathText } from '@warm-ladder/cor
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useChange } from '../../app/edits';
+import { asBundle } from '../../app/entities';
 import { store } from '../../app/store';
 
 /** An exercise in the hand: as it is drawn, and what still keeps it from being kept. */
@@ -90,7 +91,7 @@ function problemsOf({ documentSchemas, schemaProblems }: Schemas, exercise: Exer
   if (!read.success)
     return schemaProblems(read.error, exercise).map(({ path, message }) => `${placeOf(exercise, path)}: ${message}`);
   const change = { kind: 'exercises', id: exercise.id, value: exercise } as const;
-  const after = Documents.of(store.getState().studio.bundle).with([change]);
+  const after = Documents.of(asBundle(store.getState().studio.entities)).with([change]);
   return checkChanges(after, [documentKey('exercises', exercise.id)]).map(({ kind, id, path, message }) =>
     kind === 'exercises' && id === exercise.id ? `${placeOf(exercise, path)}: ${message}` : message,
   );

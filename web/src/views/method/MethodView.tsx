@@ -12,6 +12,7 @@ import {
 } from '@warm-ladder/core/method';
 import { Link } from 'react-router';
 import { useMethodChange } from '../../app/edits';
+import { selectMethod } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { Figures, type Values } from '../../parts/Figures';
@@ -46,7 +47,7 @@ const UNSAID: MethodFile = {};
 
 /** The house rules: what the house has chosen where good practitioners differ, and every figure that is reckoned with. */
 export function Component() {
-  const method = useAppSelector(({ studio }) => studio.bundle.method) ?? UNSAID;
+  const method = useAppSelector(selectMethod) ?? UNSAID;
   const change = useMethodChange();
   const { directionBands = {} } = method;
   const timing: Values = Object.fromEntries(

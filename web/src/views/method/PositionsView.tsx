@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useChange, useMethodChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectCatalog } from '../../app/selectors';
+import { selectCatalog, selectMethod, selectPositions } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Figure } from '../../figure/Figure';
 import { DeleteButton } from '../../parts/DeleteButton';
@@ -15,7 +15,6 @@ import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
 
 const UNSAID: MethodFile = {};
-const NONE: readonly StudioPosition[] = [];
 
 /** Where each place stands in the picture, in percent: upright above, the floor below. */
 const PLACES: Readonly<Record<string, readonly [number, number]>> = {
@@ -34,8 +33,8 @@ const NAMES: Readonly<Record<string, string>> = { 'side-left': 'on the left side
 /** The position graph as a picture to work on: every way from one place to the next with its seconds; positions of one's own. */
 export function Component() {
   const catalog = useAppSelector(selectCatalog);
-  const method = useAppSelector(({ studio }) => studio.bundle.method) ?? UNSAID;
-  const own = useAppSelector(({ studio }) => studio.bundle.positions) ?? NONE;
+  const method = useAppSelector(selectMethod) ?? UNSAID;
+  const own = useAppSelector(selectPositions);
   const [from, setFrom] = useState('standing');
   const [to, setTo] = useState('supine');
   return (

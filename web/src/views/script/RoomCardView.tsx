@@ -5,14 +5,14 @@ import { Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
-import { selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
+import { selectCatalog, selectClass, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { RungFigure } from '../../figure/RungFigure';
 
 /** The levels of a class on one sheet, for the wall of the room: lower, main version, higher, and for whom not. */
 export function Component() {
   const { id } = useParams();
-  const plan = useAppSelector((state) => selectClasses(state).find((each) => each.id === id));
+  const plan = useAppSelector((state) => selectClass(state, id));
   return plan ? <Card plan={plan} /> : <LostPage />;
 }
 

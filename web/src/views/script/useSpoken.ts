@@ -3,7 +3,7 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { earlierInSeries } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { selectAudiences, selectCatalog, selectClasses, selectSeries, selectTeachers } from '../../app/selectors';
+import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTeacher } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 
 /** A class as it is spoken to its audience, with what its series has brought, by the teacher the address names. */
@@ -11,8 +11,8 @@ export function useSpoken(plan: ClassPlan): SpokenClass {
   const [address] = useSearchParams();
   const catalog = useAppSelector(selectCatalog);
   const named = address.get('teacher');
-  const teacher = useAppSelector((state) => selectTeachers(state).find(({ id }) => id === named));
-  const audience = useAppSelector((state) => selectAudiences(state).find(({ id }) => id === plan.audience));
+  const teacher = useAppSelector((state) => selectTeacher(state, named ?? undefined));
+  const audience = useAppSelector((state) => selectAudience(state, plan.audience));
   const series = useAppSelector(selectSeries);
   const classes = useAppSelector(selectClasses);
   return useMemo(() => {

@@ -10,10 +10,9 @@ import {
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useCallback } from 'react';
 import { noticed } from '../../app/deskState';
-import { selectWholeStudio } from '../../app/selectors';
+import { selectOneSeries, selectWholeStudio } from '../../app/selectors';
 import { store, useAppDispatch } from '../../app/store';
 import { changed } from '../../app/studio';
-import { documentOf } from '../../app/studioState';
 
 export type SeriesEditing = ReturnType<typeof useSeriesEdit>;
 
@@ -30,7 +29,7 @@ export function useSeriesEdit(id: string) {
     },
     [dispatch, id],
   );
-  const now = useCallback(() => documentOf(store.getState().studio.bundle, 'series', id) as Series | undefined, [id]);
+  const now = useCallback(() => selectOneSeries(store.getState(), id), [id]);
   const edit = useCallback(
     (edits: readonly SeriesEdit[], label: string) => {
       const series = now();

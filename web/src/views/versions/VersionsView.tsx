@@ -3,7 +3,7 @@ import { differenceOf, type Outline } from '@warm-ladder/core/versions';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { lazily } from '../../app/lazily';
-import { selectCatalog, selectClasses, selectOpenClass, selectReview } from '../../app/selectors';
+import { selectCatalog, selectClasses, selectMethod, selectOpenClass, selectReview } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { outlineUnder } from '../../desk/useDesk';
 import { Choice } from '../../parts/Choice';
@@ -101,7 +101,7 @@ function VersionStairs({ plan, longest }: { readonly plan: ClassPlan; readonly l
 
 /** Both versions worked out; or why they could not be. */
 function useOutlines(one: ClassPlan, other: ClassPlan): readonly [readonly [Outline, Outline] | null, string | null] {
-  const method = useAppSelector(({ studio }) => studio.bundle.method);
+  const method = useAppSelector(selectMethod);
   const [known, setKnown] = useState<readonly [Outline, Outline] | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   useEffect(() => {
