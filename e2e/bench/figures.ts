@@ -1,10 +1,10 @@
 import { chromium } from '@playwright/test';
 import { BROWSER, startStudio } from '../studio';
-import { report } from './report';
+import { quietestOf, report } from './report';
 
 /** Figures moving at once, and for how long they are watched. */
 const FIGURES = 24;
-const SECONDS = 4;
+const SECONDS = 2;
 
 const studio = await startStudio();
 const browser = await chromium.launch(BROWSER);
@@ -22,27 +22,32 @@ try {
   await page.waitForTimeout(500);
   // The runner that compiles this file names functions by a helper that the page does not have.
   await page.evaluate('globalThis.__name = (made) => made');
-  const { frames, moved } = await page.evaluate(async (seconds) => {
-    const figures = [...document.querySelectorAll<HTMLCanvasElement>('section[aria-label="Ladders"] li li canvas')];
-    const drawn = () => figures.map((figure) => figure.toDataURL());
-    const before = drawn();
-    const changed = new Set<number>();
-    let count = 0;
-    const start = performance.now();
-    await new Promise<void>((resolve) => {
-      const tick = (now: number) => {
-        count += 1;
-        if (now - start < seconds * 1000) requestAnimationFrame(tick);
-        else resolve();
-      };
-      requestAnimationFrame(tick);
-    });
-    const perSecond = count / ((performance.now() - start) / 1000);
-    for (const [i, picture] of drawn().entries()) if (picture !== before[i]) changed.add(i);
-    return { frames: perSecond, moved: changed.size };
-  }, SECONDS);
-  if (moved < FIGURES) throw new Error(`only ${moved} of ${FIGURES} figures moved`);
-  report(`${FIGURES} moving figures, a frame`, 1000 / frames, 'ms', 1000 / 59);
+  const watched = () =>
+    page.evaluate(async (seconds) => {
+      const figures = [...document.querySelectorAll<HTMLCanvasElement>('section[aria-label="Ladders"] li li canvas')];
+      const drawn = () => figures.map((figure) => figure.toDataURL());
+      const before = drawn();
+      const changed = new Set<number>();
+      let count = 0;
+      const start = performance.now();
+      await new Promise<void>((resolve) => {
+        const tick = (now: number) => {
+          count += 1;
+          if (now - start < seconds * 1000) requestAnimationFrame(tick);
+          else resolve();
+        };
+        requestAnimationFrame(tick);
+      });
+      const perSecond = count / ((performance.now() - start) / 1000);
+      for (const [i, picture] of drawn().entries()) if (picture !== before[i]) changed.add(i);
+      return { frames: perSecond, moved: changed.size };
+    }, SECONDS);
+  const frame = await quietestOf(async () => {
+    const { frames, moved } = await watched();
+    if (moved < FIGURES) throw new Error(`only ${moved} of ${FIGURES} figures moved`);
+    return 1000 / frames;
+  });
+  report(`${FIGURES} moving figures, a frame`, frame, 'ms', 1000 / 59);
 } finally {
   await browser.close();
   await studio.end();

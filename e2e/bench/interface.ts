@@ -4,9 +4,9 @@ import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
 import { demoBundle } from '../demo';
 import { BROWSER, ROOT, startStudio } from '../studio';
-import { quantile, report } from './report';
+import { report } from './report';
 import { sixtyBlocks } from './sixty';
-import { untilShown } from './untilShown';
+import { shownWithin } from './untilShown';
 
 interface Chunk {
   readonly file: string;
@@ -51,14 +51,8 @@ const reps = page.getByLabel('Reps of block 30', { exact: true });
 await page.locator('#block-29').scrollIntoViewIfNeeded();
 await reps.fill('5');
 
-/** Milliseconds between two keystrokes or two steps of a drag: a quick hand. */
-const HAND = 100;
-const typed: number[] = [];
-for (let i = 0; i < 60; i++) {
-  typed.push(await untilShown(page, () => reps.fill(String(4 + (i % 2)))));
-  await page.waitForTimeout(HAND);
-}
-report('typing in a 60-block class, length and findings shown, p95', quantile(typed, 0.95), 'ms', 50);
+const typed = await shownWithin(0.95, page, (turn) => reps.fill(String(4 + (turn % 2))));
+report('typing in a 60-block class, length and findings shown, p95', typed, 'ms', 50);
 
 await page.locator('#block-20').focus();
 await page.evaluate(() => window.scrollTo(0, 0));
@@ -66,14 +60,9 @@ const tread = await page.locator('[data-grip="21"]').first().boundingBox();
 if (!tread) throw new Error('the stairs are not drawn');
 await page.mouse.move(tread.x + 1, tread.y + 8);
 await page.mouse.down();
-const dragged: number[] = [];
-for (let i = 0; i < 60; i++) {
-  const x = tread.x + (i % 2 ? 30 : 90);
-  dragged.push(await untilShown(page, () => page.mouse.move(x, tread.y + 8)));
-  await page.waitForTimeout(HAND);
-}
+const dragged = await shownWithin(0.95, page, (turn) => page.mouse.move(tread.x + (turn % 2 ? 30 : 90), tread.y + 8));
 await page.mouse.up();
-report('dragging in a 60-block class, length and findings shown, p95', quantile(dragged, 0.95), 'ms', 50);
+report('dragging in a 60-block class, length and findings shown, p95', dragged, 'ms', 50);
 
 await fetch(`${studio.address}/api/classes/forty`, {
   method: 'PUT',
@@ -87,11 +76,7 @@ await page.goto(`${studio.address}/script/forty`);
 const spoken = page.getByRole('button', { name: /, change what is said$/ });
 await spoken.nth(20).click();
 await page.getByRole('textbox', { name: /^What is said instead of/ }).waitFor();
-const words: number[] = [];
-for (let i = 0; i < 60; i++) {
-  words.push(await untilShown(page, () => page.keyboard.insertText(' x'), 'main header'));
-  await page.waitForTimeout(HAND);
-}
-report('a word typed in the script of 40 blocks, fit and findings shown, p95', quantile(words, 0.95), 'ms', 50);
+const words = await shownWithin(0.95, page, () => page.keyboard.insertText(' x'), 'main header');
+report('a word typed in the script of 40 blocks, fit and findings shown, p95', words, 'ms', 50);
 await browser.close();
 await studio.end();

