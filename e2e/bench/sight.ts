@@ -3,7 +3,7 @@ import { chromium, type Page } from '@playwright/test';
 import { build } from 'vite';
 import { demoBundle } from '../demo';
 import { BROWSER, ROOT, startStudio } from '../studio';
-import { quantile, quietestOf, report } from './report';
+import { figure, quantile, report } from './report';
 
 /** Figures that a tall window shows at once. */
 const IN_SIGHT = 40;
@@ -75,21 +75,19 @@ const studio = await startStudio();
 const browser = await chromium.launch(BROWSER);
 try {
   const size = { width: 1280, height: 2300 };
-  const cold = await quietestOf(async () => {
+  await figure(`the repertoire with ${IN_SIGHT} figures in sight, opened cold`, 'ms', 150, async () => {
     const page = await browser.newPage({ viewport: size });
     const took = await opened(page, studio.address);
     await page.close();
     return took;
   });
-  report(`the repertoire with ${IN_SIGHT} figures in sight, opened cold`, cold, 'ms', 150);
 
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const drag = await quietestOf(async () => {
+  await figure('a step of a drag in the editor, redrawn, p95', 'ms', 1000 / 60, async () => {
     const steps = await dragged(page, studio.address);
     if (steps.length < 40) throw new Error(`only ${steps.length} steps of the drag were drawn`);
     return quantile(steps, 0.95);
   });
-  report('a step of a drag in the editor, redrawn, p95', drag, 'ms', 1000 / 60);
 
   const made = await build({
     configFile: false,

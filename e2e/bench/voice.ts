@@ -6,7 +6,7 @@ import { reviewVoice } from '@warm-ladder/core/voice';
 import { docxOf } from '../../server/src/handouts/docx';
 import { pdfOf } from '../../server/src/handouts/pdf';
 import { demoBundle } from '../demo';
-import { quantile, quietest, quietestOf, report } from './report';
+import { figure, quantile } from './report';
 import { sixtyBlocks } from './sixty';
 
 const bundle = demoBundle();
@@ -16,16 +16,13 @@ const forty = { ...sixty, blocks: sixty.blocks.slice(0, 40) };
 const [demo] = (bundle.classes ?? []).filter(({ id }) => id === 'choir-first-draft');
 if (!demo) throw new Error('the demo has no class of forty-five minutes');
 
-const timed = (runs: number, work: (turn: number) => unknown): number => {
-  for (let i = 0; i < runs / 5; i++) work(i);
-  return quietest(() => {
-    const took = Array.from({ length: runs / 5 }, (_, i) => {
-      const start = performance.now();
-      work(i);
-      return performance.now() - start;
-    });
-    return quantile(took, 0.5);
+const timed = (work: (turn: number) => unknown): number => {
+  const took = Array.from({ length: 100 }, (_, i) => {
+    const start = performance.now();
+    work(i);
+    return performance.now() - start;
   });
+  return quantile(took, 0.5);
 };
 
 /** A word typed in the middle of a class: another text each time. */
@@ -39,18 +36,8 @@ const reviewed = (plan: typeof forty) => {
   measureClass(catalog, plan);
   return reviewVoice(spokenClass(catalog, plan).voice);
 };
-report(
-  'review with voice of a 40-block class, median',
-  timed(500, () => reviewed(forty)),
-  'ms',
-  4,
-);
-report(
-  'the same after a typed word, median',
-  timed(500, (turn) => reviewed(typed(turn))),
-  'ms',
-  16,
-);
+await figure('review with voice of a 40-block class, median', 'ms', 4, () => timed(() => reviewed(forty)));
+await figure('the same after a typed word, median', 'ms', 16, () => timed((turn) => reviewed(typed(turn))));
 
 const sheet = scriptHandout(spokenClass(catalog, demo));
 for (const [name, bound, make] of [
@@ -58,10 +45,9 @@ for (const [name, bound, make] of [
   ['text document of a 45-minute script', 1000, () => docxOf(sheet)],
 ] as const) {
   await make();
-  const made = await quietestOf(async () => {
+  await figure(name, 'ms', bound, async () => {
     const start = performance.now();
     await make();
     return performance.now() - start;
   });
-  report(name, made, 'ms', bound);
 }
