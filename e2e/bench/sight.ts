@@ -68,7 +68,10 @@ async function dragged(page: Page, address: string): Promise<number[]> {
     await page.waitForTimeout(40);
   }
   await page.mouse.up();
-  return page.evaluate(() => (window as unknown as { steps: number[] }).steps);
+  const steps = await page.evaluate(() => (window as unknown as { steps: number[] }).steps);
+  // The next hand takes hold where this one did.
+  await page.keyboard.press('Control+z');
+  return steps;
 }
 
 const studio = await startStudio();

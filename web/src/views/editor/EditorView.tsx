@@ -1,6 +1,6 @@
 import { Catalog, type Exercise, type Rung, withRung } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
 import { selectCatalog, selectMethod, selectPositions, selectProps } from '../../app/selectors';
@@ -28,8 +28,9 @@ export function Component() {
 function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }) {
   const studio = useAppSelector(selectCatalog);
   const draft = useDraft(kept);
-  const { exercise, edit } = draft;
+  const { exercise, still, edit } = draft;
   const catalog = useDraftCatalog(exercise);
+  const stillCatalog = useDraftCatalog(still);
   // The body follows the hand at once; what it measures may come a moment later.
   const later = useDeferredValue(exercise);
   const laterCatalog = useDraftCatalog(later);
@@ -38,6 +39,8 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
   const found = exercise.rungs.findIndex(({ id }) => id === rungId);
   const step = Math.max(0, found);
   const rung = exercise.rungs[step];
+  const stillRung = still.rungs[step];
+  const stillEntry = stillRung && stillCatalog.rung({ exercise: still.id, rung: stillRung.id });
   const entry = rung && catalog.rung({ exercise: exercise.id, rung: rung.id });
   const measured = rung && laterCatalog.rung({ exercise: exercise.id, rung: rung.id });
   const reading = useMemo(
@@ -52,33 +55,28 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
       ),
     [laterCatalog, measured, later],
   );
-  if (!rung || !entry) return <LostPage />;
+  const onRung = useRungEdit(still, step, edit);
+  const onPose = useRungEdit(exercise, step, edit);
+  const onStep = useCallback((next: string) => void navigate(`/edit/${still.id}/${next}`), [navigate, still.id]);
+  if (!rung || !entry || !stillRung || !stillEntry) return <LostPage />;
   const shown = poseId !== null && rung.poses[poseId] ? poseId : effortPose(rung);
-  const onRung = (change: (rung: Rung) => Rung, label: string, field = '', hold = false) =>
-    edit(withRung(exercise, step, change), label, field && `${rung.id} ${field}`, hold);
   return (
     <main className="mx-auto w-full max-w-[1500px] px-4 py-3">
-      <ExerciseHead catalog={studio} exercise={exercise} onExercise={edit} />
+      <ExerciseHead catalog={studio} exercise={still} onExercise={edit} />
       <Problems draft={draft} />
       <div className="mt-3 grid items-start gap-x-6 gap-y-6 md:grid-cols-[10.5rem_minmax(0,1fr)] xl:grid-cols-[10.5rem_minmax(0,1fr)_19rem]">
-        <RungRail
-          catalog={catalog}
-          exercise={exercise}
-          step={step}
-          onExercise={edit}
-          onStep={(next) => void navigate(`/edit/${exercise.id}/${next}`)}
-        />
+        <RungRail catalog={stillCatalog} exercise={still} step={step} onExercise={edit} onStep={onStep} />
         <div className="min-w-0">
           <RungHead
-            rung={rung}
+            rung={stillRung}
             secondsPerCount={catalog.method.secondsPerCount}
-            heat={laterCatalog.heat(measured ?? entry)}
+            heat={stillCatalog.heat(stillEntry)}
             onRung={onRung}
           />
           <p className="mt-1">
-            <SendToClass entry={entry} />
+            <SendToClass entry={stillEntry} />
           </p>
-          <RungPlace exercise={exercise} rung={rung} onRung={onRung} />
+          <RungPlace exercise={still} rung={stillRung} onRung={onRung} />
           <PoseDesk
             key={rung.id}
             rung={rung}
@@ -86,18 +84,27 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
             shown={shown}
             entry={entry}
             onShow={setPoseId}
-            onRung={onRung}
+            onRung={onPose}
           />
-          <PhaseLine rung={rung} shown={shown} onShow={setPoseId} onRung={onRung} />
+          <PhaseLine rung={stillRung} shown={shown} onShow={setPoseId} onRung={onRung} />
         </div>
         <div className="min-w-0 md:col-start-2 xl:col-start-3">{reading}</div>
         <div className="col-span-full grid gap-x-10 gap-y-6 xl:grid-cols-2">
-          <RungWords rung={rung} onRung={onRung} />
-          <RungGate rung={rung} onRung={onRung} catalog={studio} />
+          <RungWords rung={stillRung} onRung={onRung} />
+          <RungGate rung={stillRung} onRung={onRung} catalog={studio} />
         </div>
       </div>
       <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
     </main>
+  );
+}
+
+/** Changes one rung of the exercise. */
+function useRungEdit(exercise: Exercise, step: number, edit: Draft['edit']) {
+  return useCallback(
+    (change: (rung: Rung) => Rung, label: string, field = '', hold = false) =>
+      edit(withRung(exercise, step, change), label, field && `${exercise.rungs[step]?.id} ${field}`, hold),
+    [exercise, step, edit],
   );
 }
 

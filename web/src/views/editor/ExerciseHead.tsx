@@ -2,6 +2,7 @@ import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/m
 import { isRungBlock } from '@warm-ladder/core/plan';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
 import { Trash2 } from 'lucide-react';
+import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { selectClasses } from '../../app/selectors';
@@ -25,7 +26,7 @@ const SIDES: Readonly<Record<Exercise['sides'], string>> = {
 };
 
 /** The exercise whole: what it is called, where it is done, what the spine does, and how the sides go. */
-export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProps) {
+export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProps) {
   const change = useChange();
   const navigate = useNavigate();
   const taught = useAppSelector(selectClasses).filter(({ blocks }) =>
@@ -109,4 +110,4 @@ export function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProp
       </div>
     </header>
   );
-}
+});

@@ -12,6 +12,7 @@ import {
   withPhase,
 } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
+import { memo } from 'react';
 import { BreathWave } from '../../parts/BreathWave';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
@@ -37,7 +38,7 @@ const OF_PART: Readonly<Record<PhasePart, string>> = { entry: ' of the way in', 
  * A rung on its breath: the way into the shape and out of it, done once, and one repetition between them; each phase as
  * wide as its counts, with where it goes and what is said on it.
  */
-export function PhaseLine(props: PhaseLineProps) {
+export const PhaseLine = memo(function PhaseLine(props: PhaseLineProps) {
   const { rung, onRung } = props;
   const add = (part: PhasePart, words: string) => (
     <button
@@ -60,7 +61,7 @@ export function PhaseLine(props: PhaseLineProps) {
       </p>
     </div>
   );
-}
+});
 
 function PhasesOf({ part, ...props }: PhaseLineProps & { readonly part: PhasePart }) {
   const phases = props.rung[part];

@@ -1,4 +1,5 @@
 import type { Rung } from '@warm-ladder/core/repertoire';
+import { memo } from 'react';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -13,7 +14,7 @@ interface RungHeadProps {
 }
 
 /** The rung's name, dose, tempo and set-up, and the director's own heat where the computed one is not believed. */
-export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps) {
+export const RungHead = memo(function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps) {
   const { dose, heatOverride } = rung;
   const setDose = (change: Partial<Rung['dose']>, field: string) =>
     onRung((each) => ({ ...each, dose: { ...each.dose, ...change } }), 'the dose', `dose ${field}`);
@@ -102,4 +103,4 @@ export function RungHead({ rung, secondsPerCount, heat, onRung }: RungHeadProps)
       )}
     </div>
   );
-}
+});

@@ -1,5 +1,6 @@
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
+import { memo } from 'react';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -16,7 +17,7 @@ type Setting = NonNullable<Rung['settings']>[number];
 const SPRING: Spring = { newtons: 80, at: 'feet', does: 'resist' };
 
 /** Where the rung stands in its ladder, the side it is drawn for, and how an apparatus is set for it. */
-export function RungPlace({ exercise, rung, onRung }: RungPlaceProps) {
+export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: RungPlaceProps) {
   const { spring, settings = [] } = rung;
   // Beside another rung, and never beside one that stands beside a third.
   const others = exercise.rungs.filter(({ id, branchOf }) => id !== rung.id && branchOf === undefined);
@@ -136,7 +137,7 @@ export function RungPlace({ exercise, rung, onRung }: RungPlaceProps) {
       </div>
     </details>
   );
-}
+});
 
 function Remove({ words, onClick }: { words: string; onClick: () => void }) {
   return (

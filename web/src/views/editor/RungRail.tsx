@@ -1,5 +1,6 @@
 import { addRungAbove, type Catalog, type Exercise, moveRung, removeRung } from '@warm-ladder/core/repertoire';
 import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
+import { memo } from 'react';
 import { freeId } from '../../app/freeId';
 import { LadderRail } from '../../parts/LadderRail';
 
@@ -12,7 +13,7 @@ interface RungRailProps {
 }
 
 /** The ladder that is drawn, and what can be done with its rungs. */
-export function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRailProps) {
+export const RungRail = memo(function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRailProps) {
   const { rungs } = exercise;
   const rung = rungs[step];
   const add = () => {
@@ -67,4 +68,4 @@ export function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRa
       </p>
     </nav>
   );
-}
+});

@@ -10,7 +10,7 @@ import {
   rungKey,
 } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
-import { Suspense, useState } from 'react';
+import { memo, Suspense, useState } from 'react';
 import { lazily } from '../../app/lazily';
 import { selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -55,7 +55,7 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
 };
 
 /** What a teacher says around the movement, kind by kind, a cue a line. */
-export function RungWords({ rung, onRung }: RungPartProps) {
+export const RungWords = memo(function RungWords({ rung, onRung }: RungPartProps) {
   const cues = rung.cues ?? [];
   const faults = cues.filter(({ kind }) => kind === 'fault');
   const put = (kind: CueKind, made: readonly Cue[], field = '') =>
@@ -124,7 +124,7 @@ export function RungWords({ rung, onRung }: RungPartProps) {
       </div>
     </section>
   );
-}
+});
 
 /** The lines of one kind as cues: one that is still there keeps its id, a changed one takes that of its place. */
 function lineCues(cues: readonly Cue[], kind: CueKind, lines: readonly string[]): Cue[] {
@@ -157,7 +157,11 @@ function withSign({ sign: _old, ...fault }: Cue, sign: string): Cue {
 const GATE_WORDS = { ready: 'Ready to move on when', stay: 'Stay here when', stop: 'Stop when' } as const;
 
 /** Who may climb, what must come first, and what has to be at hand. */
-export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly catalog: Catalog }) {
+export const RungGate = memo(function RungGate({
+  rung,
+  onRung,
+  catalog,
+}: RungPartProps & { readonly catalog: Catalog }) {
   const props = useAppSelector(selectProps);
   const [adding, setAdding] = useState(false);
   const requires = rung.requires ?? [];
@@ -247,4 +251,4 @@ export function RungGate({ rung, onRung, catalog }: RungPartProps & { readonly c
       )}
     </section>
   );
-}
+});

@@ -8,6 +8,8 @@ import { store } from '../../app/store';
 /** An exercise in the hand: as it is drawn, and what still keeps it from being kept. */
 export interface Draft {
   readonly exercise: Exercise;
+  /** The same; while a hand drags, as it was before: what does not move with the hand need not be drawn with it. */
+  readonly still: Exercise;
   readonly problems: readonly string[];
   /** Puts a new version in its place; `hold` shows it without keeping it yet, while a hand still drags. */
   readonly edit: (next: Exercise, label: string, field?: string, hold?: boolean) => void;
@@ -25,6 +27,7 @@ export function useDraft(kept: Exercise): Draft {
   const schemas = useSchemas();
   const current = held?.base === kept ? held : null;
   const exercise = current?.next ?? kept;
+  const still = current?.dragging ? current.before : exercise;
   const problems = useMemo(
     () => (current && schemas && !current.dragging ? problemsOf(schemas, current.next) : []),
     [current, schemas],
@@ -32,7 +35,10 @@ export function useDraft(kept: Exercise): Draft {
   const edit = useCallback<Draft['edit']>(
     (next, label, field = '', hold = false) => {
       if (hold || !schemas || problemsOf(schemas, next).length > 0) {
-        setHeld({ base: kept, next, dragging: hold, label, field });
+        setHeld((last) => {
+          const before = last?.base !== kept ? kept : last.dragging ? last.before : last.next;
+          return { base: kept, before, next, dragging: hold, label, field };
+        });
         return;
       }
       setHeld(null);
@@ -46,12 +52,14 @@ export function useDraft(kept: Exercise): Draft {
       edit(current.next, current.label, current.field);
   }, [schemas, current, problems, edit]);
   const putBack = useCallback(() => setHeld(null), []);
-  return { exercise, problems, edit, putBack };
+  return { exercise, still, problems, edit, putBack };
 }
 
 /** What is shown before it is kept: under a dragging hand, unsound, or before it could be checked. */
 interface Held {
   readonly base: Exercise;
+  /** As it was when the hand took hold. */
+  readonly before: Exercise;
   readonly next: Exercise;
   readonly dragging: boolean;
   readonly label: string;
