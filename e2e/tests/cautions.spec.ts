@@ -28,7 +28,10 @@ test('figures stand still for those who ask for less motion', { tag: '@long' }, 
   await expect(page.getByRole('img', { name: 'Leg lower, Both legs long, drawn' })).toBeVisible();
 });
 
-test('an audience’s cautions and its finger-width record decide what its class may hold', async ({ page, studio }) => {
+test('an audience’s cautions and its finger-width record decide what its class may hold', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/audiences/choir`);
   const left = page.getByRole('region', { name: 'What is left of the repertoire' });
   await expect(left.getByRole('img').first()).toHaveAttribute('aria-label', / fine, .* swap/);

@@ -6,10 +6,9 @@ const names = (page: import('@playwright/test').Page) =>
     .evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label')));
 const plain = (label: string | null) => label?.replace(/^Block \d+: /, '').replace(/, (chosen|carries on)/g, '');
 
-test('several blocks are chosen by key, moved, doubled, locked, noted and removed, each as one step', async ({
-  page,
-  studio,
-}) => {
+test('several blocks are chosen by key, moved, doubled, locked, noted and removed, each as one step', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/night-landing`);
   await expect(row(page, 2)).toBeVisible();
   const before = (await names(page)).map(plain);

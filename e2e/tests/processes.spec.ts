@@ -49,7 +49,7 @@ test('two people on the embedded database see each other’s changes at once, an
   for (const context of contexts) await context.close();
 });
 
-test('so do two people on two servers over one PostgreSQL database', async ({ browser }) => {
+test('so do two people on two servers over one PostgreSQL database', { tag: '@long' }, async ({ browser }) => {
   const url = await newDatabase();
   test.skip(url === null, 'PostgreSQL is not installed here');
   const env = { DATABASE_URL: String(url) };

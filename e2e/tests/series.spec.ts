@@ -176,10 +176,9 @@ test('a series goes out as a calendar, as sheets and as a package, which the she
   await expect(page.getByRole('alert')).toContainText('This is no zip');
 });
 
-test('a teacher’s busy days are read from a calendar file, and clash with an episode in the month and on its series', async ({
-  page,
-  studio,
-}) => {
+test('a teacher’s busy days are read from a calendar file, and clash with an episode in the month and on its series', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/teachers`);
   const busy = [
     'BEGIN:VCALENDAR',
