@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { editSchema } from '../edits';
 import { bundleSchema, documentSchemas } from '../formats/bundleSchema';
 import { DOCUMENT_KINDS, type DocumentKind } from '../formats/kinds';
 
@@ -55,6 +56,29 @@ export const refusalSchema = z
   })
   .meta({ id: 'Refusal', description: 'Why a request was refused; nothing was changed' });
 export type RefusalBody = z.infer<typeof refusalSchema>;
+
+/** A change that was kept. */
+export const historySchema = z.strictObject({
+  changes: z
+    .array(
+      z.strictObject({
+        version: versionSchema,
+        kind: kindSchema,
+        id: idSchema,
+        at: z.iso.datetime(),
+        edit: editSchema.describe('What was done to the document; to nothing where it was made'),
+      }),
+    )
+    .readonly(),
+  more: z.boolean().describe('Whether there are older ones'),
+});
+export type History = z.infer<typeof historySchema>;
+
+export const formerSchema = z.strictObject({
+  kind: kindSchema,
+  id: idSchema,
+  value: documentSchema.nullable().describe('null where it was not there'),
+});
 
 const versionsSchema = z.record(kindSchema, z.record(z.string(), versionSchema));
 export type Versions = z.infer<typeof versionsSchema>;

@@ -4,6 +4,8 @@ import {
   copySchema,
   feedSchema,
   fileSchema,
+  formerSchema,
+  historySchema,
   idSchema,
   importSchema,
   keptSchema,
@@ -53,6 +55,13 @@ const named = z.strictObject({ name: z.string().max(200).describe('Of a copy') }
 const withId = z.strictObject({ id: idSchema });
 const asideSchema = z.strictObject({ kind: idSchema, id: idSchema, at: idSchema });
 const revision = z.int().min(0);
+const historyQuery = z.strictObject({
+  before: version.optional().describe('Only what is older than a change'),
+  kind: z.enum(DOCUMENT_KINDS).optional(),
+  id: idSchema.optional(),
+  most: z.coerce.number().int().min(1).max(200).default(50),
+});
+export type HistoryQuery = z.infer<typeof historyQuery>;
 
 /** Questions about the studio as a whole. */
 export const ROUTES = {
@@ -162,6 +171,22 @@ export const ROUTES = {
     summary: 'A series on demand, as a zip: chapters, captions and scripts with a manifest',
     params: withId,
     answer: { type: 'application/octet-stream', schema: z.string() },
+    refusals: ['NOT_FOUND'],
+  },
+  history: {
+    method: 'GET',
+    path: '/history',
+    summary: 'What has been changed, the newest first',
+    query: historyQuery,
+    answer: json(historySchema),
+    refusals: [],
+  },
+  before: {
+    method: 'GET',
+    path: '/history/{version}/before',
+    summary: 'A document as it was before a change',
+    params: z.strictObject({ version }),
+    answer: json(formerSchema),
     refusals: ['NOT_FOUND'],
   },
   copies: {

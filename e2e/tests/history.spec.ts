@@ -56,3 +56,22 @@ test('edited while the server is away and closed: what can be is kept, what is r
   await redo(back).click();
   await expect(name(back)).toHaveValue('Rowers on ice');
 });
+
+test('what was changed is listed with the way back to each, which is undone like anything else', {
+  tag: '@long',
+}, async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/night-landing`);
+  const opening = page.getByLabel('Opening, seconds');
+  const before = await opening.inputValue();
+  await opening.fill('77');
+  await saved(page);
+  await page.getByRole('button', { name: 'Studio' }).click();
+  await page.getByRole('menuitem', { name: 'What was changed here' }).click();
+  const row = page.getByRole('listitem').filter({ hasText: `opening seconds: ${before} → 77` });
+  await row.getByRole('button', { name: /^As it was before/ }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: `opening seconds: 77 → ${before}` })).toBeVisible();
+  await row.getByRole('link').click();
+  await expect(opening).toHaveValue(before);
+  await page.keyboard.press('Control+z');
+  await expect(opening).toHaveValue('77');
+});

@@ -21,6 +21,7 @@ const VIEWS = [
   '/series',
   '/series/plan',
   '/calendar?month=2027-01',
+  '/history',
   '/shelf?series=bench-to-mat',
   '/propose',
 ];

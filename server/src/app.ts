@@ -8,6 +8,7 @@ import { bundleRoutes } from './routes/bundle';
 import { changeRoutes, documentRoutes } from './routes/documents';
 import { feedRoutes } from './routes/feed';
 import { handoutRoutes } from './routes/handouts';
+import { historyRoutes } from './routes/history';
 import { LARGEST_DOCUMENT } from './routes/limits';
 import { seriesRoutes } from './routes/series';
 import { serve } from './routes/serve';
@@ -73,6 +74,7 @@ export async function buildApp(
         handoutRoutes,
         seriesRoutes,
         waysBackRoutes,
+        historyRoutes,
       ]) {
         await api.register(routes(studio));
       }

@@ -1,7 +1,7 @@
 import { applied, type Edit, inverted } from '@warm-ladder/core/edits';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
-import type { ChangeAnswer, SentChange } from '@warm-ladder/core/wire';
+import type { ChangeAnswer, History, SentChange } from '@warm-ladder/core/wire';
 import { documentRows } from './studio/documentRows';
 import { told, useServer } from './testing';
 
@@ -166,4 +166,30 @@ test('changes that later ones stand over are let go, and whoever was away still 
   // The newest two, and the last of what is gone: the older ones of the audience are no longer there.
   expect(audience).toHaveLength(2);
   expect(left.rows).toContainEqual(expect.objectContaining({ kind: 'classes', id: 'other' }));
+});
+
+test('what was changed is told newest first, of one document or of all; and what each was before is made out', async () => {
+  const throwers = (name: string) => ({ id: 'throwers', name });
+  for (const name of ['Throwers', 'Throwers at dawn', 'Throwers at dusk']) await send(put('audiences', throwers(name)));
+  await send({ kind: 'classes', id: 'other', value: null });
+  const ask = async (query: string) =>
+    (await running.server.send('GET', `/history${query}`)).body as unknown as History;
+  const { changes, more } = await ask('?kind=audiences&id=throwers&most=2');
+  expect(changes.map(({ edit }) => edit)).toEqual([
+    [{ op: 'set', path: ['name'], value: 'Throwers at dusk', was: 'Throwers at dawn' }],
+    [{ op: 'set', path: ['name'], value: 'Throwers at dawn', was: 'Throwers' }],
+  ]);
+  expect(more).toBe(true);
+  const [made] = (await ask(`?kind=audiences&id=throwers&before=${changes[1]?.version}`)).changes;
+  const [removed] = (await ask('')).changes;
+  expect(removed).toMatchObject({ kind: 'classes', id: 'other' });
+  const before = async (version = 0) => (await running.server.send('GET', `/history/${version}/before`)).body;
+  expect(await before(changes[1]?.version)).toEqual({ kind: 'audiences', id: 'throwers', value: throwers('Throwers') });
+  expect(await before(made?.version)).toEqual({ kind: 'audiences', id: 'throwers', value: null });
+  expect(await before(removed?.version)).toMatchObject({ id: 'other', value: classOf([], { id: 'other' }) });
+  const unknown = await running.server.send('GET', '/history/1000000/before');
+  expect([unknown.status, unknown.body.message]).toEqual([
+    404,
+    'No change 1000000 is kept any more; expected one of the history.',
+  ]);
 });

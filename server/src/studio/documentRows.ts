@@ -43,6 +43,13 @@ export interface Newer {
   readonly document: StoredDocument | null;
 }
 
+/** A change that was kept, with the edit it is. */
+interface ChangeRow extends DocumentName {
+  readonly version: number;
+  readonly at: Date;
+  readonly patch: unknown;
+}
+
 /** The kind of a row that tells of a new order of documents, and of nothing else. */
 const REORDERED = '*';
 
@@ -124,6 +131,33 @@ export const documentRows = {
       revision: Number(last),
       document: version === null ? null : { kind, id, version: Number(version), format, body },
     }));
+  },
+
+  /** Changes before a version, of one kind or one document where they are named, the newest first. */
+  async history(
+    db: Queries,
+    { before, kind, id }: { readonly before?: number; readonly kind?: string; readonly id?: string },
+    most: number,
+  ): Promise<ChangeRow[]> {
+    const { rows } = await db.query<ChangeRow>(
+      `select version, kind, id, at, patch from change
+       where kind <> $1 and ($2::bigint is null or version < $2) and ($3::text is null or kind = $3)
+         and ($4::text is null or id = $4)
+       order by version desc limit $5`,
+      [REORDERED, before ?? null, kind ?? null, id ?? null, most],
+    );
+    return rows.map((row) => ({ ...row, version: Number(row.version), at: new Date(row.at) }));
+  },
+
+  /** A change and all later ones of its document, the newest first, each beside the document as it is. */
+  async from(db: Queries, version: number): Promise<Array<Omit<ChangeRow, 'at'> & { readonly body: object | null }>> {
+    const { rows } = await db.query<Omit<ChangeRow, 'at'> & { body: object | null }>(
+      `select c.version, c.kind, c.id, c.patch, d.body
+       from change o join change c using (kind, id) left join document d using (kind, id)
+       where o.version = $1 and c.version >= $1 order by c.version desc`,
+      [version],
+    );
+    return rows.map((row) => ({ ...row, version: Number(row.version) }));
   },
 
   /**

@@ -14,7 +14,15 @@ import {
   pathText,
 } from '@warm-ladder/core/formats';
 import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
-import type { CopyReason, FeedEvent, ImportAnswer, Kept, SetAsideDocument } from '@warm-ladder/core/wire';
+import type {
+  CopyReason,
+  FeedEvent,
+  History,
+  HistoryQuery,
+  ImportAnswer,
+  Kept,
+  SetAsideDocument,
+} from '@warm-ladder/core/wire';
 import type { Database, Queries } from '../database/port';
 import { isDisconnection } from '../database/postgres';
 import { Upkeep } from '../database/upkeep';
@@ -22,6 +30,7 @@ import { invalid, Refusal } from '../errors';
 import type { Copies } from './copies';
 import { type DocumentName, documentRows } from './documentRows';
 import { Feed } from './feed';
+import { beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
@@ -141,6 +150,16 @@ export class Studio {
     const { text } = this;
     if (this.#packed?.text !== text) this.#packed = { text, bytes: gzipped(text) };
     return this.#packed.bytes;
+  }
+
+  /** What has been changed, the newest first. */
+  history(asked: HistoryQuery): Promise<History> {
+    return historyOf(this.#db, asked);
+  }
+
+  /** A document as it was before a change. @throws Refusal NOT_FOUND */
+  beforeChange(version: number): Promise<Former> {
+    return beforeChange(this.#db, version);
   }
 
   list<K extends DocumentKind>(kind: K): Array<{ id: string } & Kept<K>> {

@@ -1,7 +1,9 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { Suspense, useState } from 'react';
+import { Link, useLocation } from 'react-router';
 import { lazily } from './lazily';
+import { placeAt } from './places';
 import { selectWaiting } from './selectors';
 import { EXPORT_PATH } from './server';
 import { useAppSelector } from './store';
@@ -15,6 +17,7 @@ export default function FileMenu() {
   const [open, setOpen] = useState<'import' | 'empty' | 'back' | null>(null);
   const waiting = useAppSelector(selectWaiting);
   const aside = useAppSelector(({ studio }) => studio.aside);
+  const here = placeAt(useLocation().pathname);
   const item =
     'block cursor-pointer rounded px-3 py-1.5 outline-none data-highlighted:bg-shade data-disabled:text-soft';
   return (
@@ -42,6 +45,11 @@ export default function FileMenu() {
                 {waiting ? 'Repertoire as a table (saving first…)' : 'Repertoire as a table (CSV)'}
                 <span className="block text-sm text-soft">without poses, phases and cues</span>
               </a>
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} asChild>
+              <Link to={here ? `/history?${new URLSearchParams({ ...here })}` : '/history'}>
+                {here ? 'What was changed here' : 'What was changed'}
+              </Link>
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} onSelect={() => setOpen('back')}>
               Ways back…

@@ -16,11 +16,19 @@ const SINGULAR: Readonly<Record<string, string>> = {
   episodes: 'episode',
   options: 'option',
   cautions: 'caution',
+  lines: 'line',
+  rehearsals: 'rehearsal',
+  goals: 'goal',
 };
 
-const word = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+/** A key as one says it. @example spaced('restAfterSeconds') // 'rest after seconds' */
+export const spaced = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
-const textOf = (value: unknown): string => {
+/** A list’s name for one of its items. @example singular('blocks') // 'block' */
+export const singular = (list: string): string => SINGULAR[list] ?? spaced(list);
+
+/** A value in few words. */
+export const valueWords = (value: unknown): string => {
   if (value === undefined || value === null) return 'nothing';
   if (Array.isArray(value)) return `${value.length} in the list`;
   if (typeof value === 'object') {
@@ -44,15 +52,15 @@ export function differencesOf(mine: unknown, theirs: unknown): { readonly told: 
     if (isRecord(a) && isRecord(b) && Array.isArray(a) === Array.isArray(b)) {
       const list = Array.isArray(a);
       for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
-        if (!list) walk(a[key], b[key], [...where, word(key)]);
+        if (!list) walk(a[key], b[key], [...where, spaced(key)]);
         else {
           const of = where.at(-1) ?? '';
-          walk(a[key], b[key], [...where.slice(0, -1), `${SINGULAR[of] ?? of} ${Number(key) + 1}`]);
+          walk(a[key], b[key], [...where.slice(0, -1), `${singular(of)} ${Number(key) + 1}`]);
         }
       }
       return;
     }
-    found.push({ where: where.join(', ') || 'the whole', mine: textOf(a), theirs: textOf(b) });
+    found.push({ where: where.join(', ') || 'the whole', mine: valueWords(a), theirs: valueWords(b) });
   };
   walk(mine ?? undefined, theirs ?? undefined, []);
   return { told: found.slice(0, MOST), more: Math.max(0, found.length - MOST) };

@@ -1,4 +1,4 @@
-import type { DocumentKind } from '@warm-ladder/core/formats';
+import { type DocumentKind, METHOD_ID } from '@warm-ladder/core/formats';
 import type { Place } from './studioState';
 
 /** Where each kind of document is shown, the first one being where it is gone to; what a studio only has is nowhere. */
@@ -16,9 +16,16 @@ export function pathOf({ kind, id }: Place): string | null {
   return view ? `/${view}/${encodeURIComponent(id)}` : null;
 }
 
+/** The document that a page shows. @example placeAt('/script/monday') // { kind: 'classes', id: 'monday' } */
+export function placeAt(pathname: string): Place | null {
+  const [, view = '', own = ''] = pathname.split('/');
+  if (view === 'method') return { kind: 'method', id: METHOD_ID };
+  const [kind] = (Object.keys(VIEWS) as DocumentKind[]).filter((each) => VIEWS[each]?.includes(view));
+  return kind && own !== '' ? { kind, id: decodeURIComponent(own) } : null;
+}
+
 /** Whether a page shows a document. @example isShownAt({ kind: 'classes', id: 'monday' }, '/script/monday') // true */
 export function isShownAt({ kind, id }: Place, pathname: string): boolean {
-  const [, view = '', own = ''] = pathname.split('/');
-  if (kind === 'method') return view === 'method';
-  return (VIEWS[kind] ?? []).includes(view) && decodeURIComponent(own) === id;
+  const shown = placeAt(pathname);
+  return shown?.kind === kind && (kind === 'method' || shown.id === id);
 }

@@ -23,6 +23,7 @@ const VIEWS = {
   'script/:id?': () => import('../views/script/ScriptView'),
   'series/plan': () => import('../views/propose/PlanSeriesView'),
   calendar: () => import('../views/calendar/CalendarView'),
+  history: () => import('../views/history/HistoryView'),
   shelf: () => import('../views/shelf/ShelfView'),
   'series/:id?': () => import('../views/series/SeriesView'),
 };

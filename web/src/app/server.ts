@@ -92,6 +92,10 @@ export const server = {
   /** A table as it lies on the disk: the server reads its encoding. */
   importTable: (table: Blob, { rehearse, base }: ImportQuery) =>
     ask('POST', '/repertoire.csv', { query: { rehearse, base }, body: table, type: 'text/csv' }),
+  /** What has been changed, the newest first; of one document, or before a change, where they are named. */
+  history: (query: { readonly before?: number; readonly kind?: DocumentKind; readonly id?: string }) =>
+    ask('GET', '/history', { query }),
+  before: (version: number) => ask('GET', '/history/{version}/before', { params: { version: String(version) } }),
   copies: () => ask('GET', '/copies'),
   restoreCopy: (name: string) => ask('POST', '/copies/{name}/restore', { params: { name } }),
   setAside: () => ask('GET', '/set-aside'),

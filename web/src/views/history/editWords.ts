@@ -1,0 +1,69 @@
+import type { Change, Edit, Step } from '@warm-ladder/core/edits';
+import { singular, spaced, valueWords } from '../../app/differences';
+
+/** Most parts of an edit that are told one by one. */
+const TOLD = 3;
+
+/** The item of a list that a step points at, as the document has it now. */
+function itemIn(document: unknown, path: readonly Step[]): unknown {
+  let now = document;
+  for (const step of path) {
+    if (Array.isArray(now) && typeof step === 'object') now = now.find((each) => each?.id === step.id);
+    else if (typeof step === 'string' && typeof now === 'object' && now !== null) now = (now as never)[step];
+    else return undefined;
+  }
+  return now;
+}
+
+/** Where a change is, in words: `rung “Knees bent”, dose, reps`. */
+function placeWords(document: unknown, path: readonly Step[]): string {
+  return path
+    .flatMap((step, i) => {
+      if (typeof step === 'object') return [];
+      const next = path[i + 1];
+      if (typeof next !== 'object') return [spaced(step)];
+      const item = itemIn(document, path.slice(0, i + 2));
+      const name = item === undefined ? '' : valueWords(item);
+      return [name === '' || name === 'something' ? singular(step) : `${singular(step)} “${name}”`];
+    })
+    .join(', ');
+}
+
+function changeWords(document: unknown, change: Change): string {
+  const place = placeWords(document, change.path);
+  if (change.op === 'set') {
+    if (change.was === undefined) return `${place}: ${valueWords(change.value)}`;
+    return `${place}: ${valueWords(change.was)} → ${valueWords(change.value)}`;
+  }
+  const list = change.path.at(-1);
+  const what = typeof list === 'string' ? singular(list) : 'part';
+  if (change.op === 'move') {
+    const moved = itemIn(document, [...change.path, { id: change.id }]);
+    return `${what} “${moved === undefined ? change.id : valueWords(moved)}” moved`;
+  }
+  return `${what} “${valueWords(change.item)}” ${change.op === 'put' ? 'added' : 'removed'}`;
+}
+
+/**
+ * What an edit did to a document, in words.
+ * @param document as it is now, for the names of its parts; nothing where it was removed since
+ */
+export function editWords(document: unknown, edit: Edit): string {
+  const told = edit.slice(0, TOLD).map((change) => changeWords(document, change));
+  return [...told, ...(edit.length > TOLD ? [`and ${edit.length - TOLD} more`] : [])].join('; ');
+}
+
+const idOf = (edit: Edit) =>
+  edit.find(({ op, path }) => op === 'set' && path.length === 1 && path[0] === 'id') as
+    | Extract<Change, { op: 'set' }>
+    | undefined;
+
+/** Whether an edit made its document, or removed it: then its id came or went with it. */
+export const isMaking = (edit: Edit): boolean => idOf(edit)?.was === undefined && idOf(edit)?.value !== undefined;
+export const isRemoving = (edit: Edit): boolean => idOf(edit)?.was !== undefined && idOf(edit)?.value === undefined;
+
+/** The name that a document had, as an edit that made or removed it says. */
+export function nameSaid(edit: Edit): string | undefined {
+  const named = edit.find(({ op, path }) => op === 'set' && path.length === 1 && path[0] === 'name');
+  return named?.op === 'set' ? String(named.value ?? named.was ?? '') || undefined : undefined;
+}
