@@ -74,7 +74,7 @@ export function Component() {
       )}
       {[...days].map(([name, changes]) => (
         <section key={name} className="mt-5">
-          <h2 className="font-name text-xl text-heat-3">{name}</h2>
+          <h2 className="font-name text-xl font-semibold">{name}</h2>
           <ol className="divide-y divide-line">
             {changes.flatMap((together) =>
               (together.length > MANY ? [together] : together.map((each): Together => [each])).map((row) => (
