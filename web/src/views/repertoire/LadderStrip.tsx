@@ -24,7 +24,7 @@ const MIDDLING = 30;
 export function LadderStrip({ catalog, exercise, found, moving, first }: LadderStripProps) {
   const [strip, near] = useNear<HTMLLIElement>(first);
   return (
-    <li ref={strip} className="py-3 [contain-intrinsic-size:auto_12rem] [content-visibility:auto]">
+    <li ref={strip} className={`py-3 ${first ? '' : '[contain-intrinsic-size:auto_12rem] [content-visibility:auto]'}`}>
       <p className="flex flex-wrap items-center gap-x-3">
         <Link to={`/repertoire/${exercise.id}`} className="font-name text-xl font-semibold hover:underline">
           {exercise.name}
