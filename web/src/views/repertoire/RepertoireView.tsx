@@ -1,7 +1,8 @@
 import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repertoire';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { whenIdle } from '../../app/idle';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { LadderSheet } from './LadderSheet';
@@ -24,7 +25,7 @@ export function Component() {
   const [moving, setMoving] = useState(false);
   const [most, setMost] = useState(SHOWN);
   const typed = useDeferredValue(text);
-  const now = useDeferredValue(most, FIRST);
+  const now = useOncePainted(most, FIRST);
   const found = useMemo(() => {
     const hits = findRungs(catalog, { text: typed, position: cell?.position, direction: cell?.direction });
     const rungs = new Map<Exercise, Set<string>>();
@@ -101,6 +102,15 @@ export function Component() {
     </main>
   );
 }
+
+/** A number that is another one until the page has been painted with that, and has nothing else to do. */
+function useOncePainted(value: number, first: number): number {
+  const [now, setNow] = useState(first);
+  useEffect(() => whenIdle(() => setNow(value), LATEST_MS), [value]);
+  return now;
+}
+/** When the rest is drawn at the latest. */
+const LATEST_MS = 500;
 
 function EmptyRepertoire({ catalog }: { catalog: Catalog }) {
   return (
