@@ -60,10 +60,9 @@ test('a block is taken by its handle and moved by keys', { tag: '@long' }, async
   await expect.poll(async () => (await names(page)).map(plain).slice(0, 2)).toEqual([before[1], before[0]]);
 });
 
-test('the stairs name the stretches of the class, are looked at closer, and stay in sight as a strip', async ({
-  page,
-  studio,
-}) => {
+test('the stairs name the stretches of the class, are looked at closer, and stay in sight as a strip', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/choir-first-draft`);
   for (const stretch of ['warm', 'build', 'peak', 'ease']) {
     await expect(stairs(page).locator('text', { hasText: new RegExp(`^${stretch}$`) })).toBeVisible();

@@ -150,10 +150,9 @@ const angle = async (page: Page, joint: string) => Number(await page.getByLabel(
 const rests = (page: Page, where: string, part: string) =>
   page.getByRole('group', { name: `What rests: ${where}` }).getByRole('checkbox', { name: part, exact: true });
 
-test('a bridge with one leg long is drawn by hand in three drags, feet and shoulders planted', async ({
-  page,
-  studio,
-}) => {
+test('a bridge with one leg long is drawn by hand in three drags, feet and shoulders planted', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await newLadder(page, studio.address, 'Kiln bridge', 'supine');
   // One: the pelvis is lifted between the shoulders and the feet.
   await pull(page, 'pelvis', { x: 0, y: -70 });

@@ -39,7 +39,9 @@ test.afterAll(async () => {
   evil.close();
 });
 
-test('a page of another site neither changes nor reads the studio, and the app itself goes on', async ({ studio }) => {
+test('a page of another site neither changes nor reads the studio, and the app itself goes on', {
+  tag: '@long',
+}, async ({ studio }) => {
   const page = await browser.newPage();
   const before = await kept(studio.address);
   const { port } = evil.address() as AddressInfo;

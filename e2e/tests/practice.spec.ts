@@ -33,7 +33,11 @@ const choice = (page: Page, name: string) => page.getByLabel(name, { exact: true
 const details = (page: Page, block: number) =>
   page.getByRole('button', { name: `Details of block ${block}`, exact: true }).click();
 
-test('layers carry on in one shape, at the cost of a carry and not of a set-up', async ({ page, studio, demo }) => {
+test('layers carry on in one shape, at the cost of a carry and not of a set-up', { tag: '@long' }, async ({
+  page,
+  studio,
+  demo,
+}) => {
   await newClass(page, studio.address, 'Layer by layer');
   await add(page, 'Opposite reach arm floats', 'Opposite reach leg floats', 'four-point opposite arm and leg');
   for (const block of [2, 3]) await expect(row(page, block)).toHaveAccessibleName(/, carries on$/);

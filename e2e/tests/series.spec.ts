@@ -44,11 +44,9 @@ test('dates fall by the days of the week, a skipped one moves the rest; an episo
   await saved(page);
 });
 
-test('what would break is said before an episode is moved; its own day is pinned, and it takes what is open', async ({
-  page,
-  studio,
-  demo,
-}) => {
+test('what would break is said before an episode is moved; its own day is pinned, and it takes what is open', {
+  tag: '@long',
+}, async ({ page, studio, demo }) => {
   const demoBlocks = demo.classes?.find(({ id }) => id === 'bench-to-mat-2')?.blocks.length ?? 0;
   await page.goto(`${studio.address}/series`);
   const second = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: /^Bench to mat 2/ }) });
@@ -74,7 +72,7 @@ test('what would break is said before an episode is moved; its own day is pinned
   expect(plan.blocks).toHaveLength(demoBlocks + 1);
 });
 
-test('a mark opens its class at that block', async ({ page, studio }) => {
+test('a mark opens its class at that block', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/series`);
   await page.getByRole('button', { name: /^Bridge roll, To the waist, episode 1/ }).click();
   await expect(page).toHaveURL(/\/class\/bench-to-mat-1\?block=/);

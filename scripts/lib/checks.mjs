@@ -24,7 +24,7 @@ export function buildForChecks() {
   return { PREPARED_FOLDER: ensurePreparedFolder() };
 }
 
-/** Tests that take seconds, or those that take many: files named `*.long.test.ts`, and what is tagged `@long`. */
+/** Tests that take seconds, or those that take many: files named `*.long.test.ts` or `*.scaled.test.ts`, and what is tagged `@long`. */
 export const unitTests = (part) => [
   part === 'long' ? 'long tests of core and server' : 'core, server and web',
   bin('jest'),
