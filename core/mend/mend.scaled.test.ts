@@ -77,7 +77,7 @@ test('faulty classes of all kinds get better at every step, keep what is locked 
       for (const { message } of grave)
         expect(message).toMatch(/locked|No (exercise|single change)|Only a professional/);
     }),
-    { numRuns: runs(3, 10), seed: 11 },
+    { numRuns: runs(2, 10), seed: 11 },
   );
 });
 

@@ -28,8 +28,8 @@ describe('a class proposed', () => {
     { minutes: 60, audience: 'night-shift', order: 'directions', begin: 'standing' },
     { minutes: 45, audience: 'night-shift', order: 'recap', series: SERIES.id, episode: 2 },
   ];
-  // Two orders of the five in `npm test`.
-  test.each(briefs.slice(0, runs(2, 5)))(
+  // One order of the five in `npm test`.
+  test.each(briefs.slice(0, runs(1, 5)))(
     '$order for $audience: nothing grave, in its order, within a minute of its length',
     (brief) => {
       const { proposals, clashes } = one(brief);

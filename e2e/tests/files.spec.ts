@@ -35,7 +35,7 @@ const WRONG: Array<[string, string, RegExp]> = [
   ['markup in a name', withRung({ name: '<script>alert(1)</script>' }), /found markup/],
 ];
 
-test('a wrong file gets its sentence and changes nothing', async ({ page, studio }) => {
+test('a wrong file gets its sentence and changes nothing', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class`);
   for (const [, text, sentence] of WRONG) {
     await chooseFile(page, text);

@@ -27,7 +27,7 @@ const VIEWS = [
 ];
 
 /** Looked at in every test run; the others when there are minutes. */
-const QUICK = ['/class/choir-first-draft', '/rehearse/night-landing'];
+const QUICK = ['/rehearse/night-landing'];
 
 const sideways = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
