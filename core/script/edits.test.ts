@@ -52,6 +52,15 @@ test('a line left out takes only itself, the last one of its kind the kind', () 
   expect(texts(again)).toEqual(texts(plain));
 });
 
+test('a set-up said otherwise leaves the notes for the staff', () => {
+  const noted: Block = { ...plain, notes: 'The hall is cold.' };
+  const { first } = spoken(noted);
+  const changed: Block = { ...noted, lines: withLineSaid(noted, first, lineOf(first, 'Lie down.').id, 'Come down.') };
+  const now = spoken(changed).first;
+  expect(lineOf(now, 'The hall is cold.').said).toBe(false);
+  expect(now.leftOut).toEqual([]);
+});
+
 test('words of the class stay when the rung learns others, and both can be read', () => {
   const { first } = spoken(plain);
   const own: Block = { ...plain, lines: withLineSaid(plain, first, lineOf(first, 'Lie down.').id, 'Come down.') };

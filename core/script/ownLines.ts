@@ -18,8 +18,9 @@ export function withOwnLines(
   let lines: readonly Unnamed[] = drafted;
   let leftOut: readonly Unnamed[] = [];
   for (const target of targetsOf(own, pass)) {
+    // What is only known, as a note for the staff, is not of a kind that is said.
     const replaces = (line: Unnamed) =>
-      line.kind === target.kind && (target.phase === undefined || line.phase?.id === target.phase);
+      line.said && line.kind === target.kind && (target.phase === undefined || line.phase?.id === target.phase);
     const at = lines.findIndex(replaces);
     if (at < 0 && pass === 2 && target.lines.every((line) => line.pass === undefined)) continue;
     const said = target.lines.filter(({ text }) => text !== '');

@@ -263,7 +263,7 @@ function roomForOffers(search: Search): Search {
 function finished(search: Search, best: Tried, brief: Brief): Proposal {
   const { catalog, context, frame } = search;
   const beside = (timed: TimedClass) => costBeside(search, timed);
-  const cost = (measure: ClassMeasure) => costOn({ beside }, measure);
+  const cost = (measure: ClassMeasure) => costOf(search, measure);
   const found = { ...best.measure.timed.plan, closingSeconds: frame.closingSeconds };
   let measure = withSides(search, inOrder(search, measureClass(catalog, found, context)));
   if (brief.levels) ({ measure } = levelled(catalog, measure, context));

@@ -41,8 +41,10 @@ export function asBundle(entities: Entities): Bundle {
 }
 
 export function documentOf<K extends DocumentKind>(entities: Entities, kind: K, id: string): DocumentOf<K> | undefined {
-  const found = kind === 'method' ? entities.method : entities[kind as CollectionName].entities[id];
-  return found as DocumentOf<K> | undefined;
+  if (kind === 'method') return entities.method as DocumentOf<K> | undefined;
+  const { entities: byId } = entities[kind as CollectionName];
+  // An address may say any word, and every object answers to "constructor".
+  return (Object.hasOwn(byId, id) ? byId[id] : undefined) as DocumentOf<K> | undefined;
 }
 
 /** The same with one document put in its place, added at the end, or (`undefined`) taken out. */

@@ -51,6 +51,12 @@ type Reduced = Parameters<typeof studioReducer>;
 const run = (state: StudioState, ...actions: Reduced[1][]): StudioState =>
   actions.reduce((now, action) => studioReducer(now as Reduced[0], action) as StudioState, state);
 const classes = (state: StudioState) => listOf(state.entities, 'classes');
+test('a word that every object answers to names no document', () => {
+  for (const id of ['constructor', '__proto__', 'toString']) {
+    expect(documentOf(entitiesOf(bundleOf()), 'classes', id)).toBeUndefined();
+  }
+});
+
 const name = (state: StudioState) => classes(state)[0]?.name;
 const KEY = 'classes/test-class';
 const theirs = classOf([], { name: 'Theirs' });

@@ -35,7 +35,8 @@ export function opened(
   answer: StudioAnswer,
   { records, others, unreadable, past, future }: LeftBehind & KeptHistory,
 ): StudioState {
-  let state: StudioState = { ...initialState, ...factsOf(answer), past, future, aside: answer.setAside + unreadable };
+  const facts = factsOf(answer);
+  let state: StudioState = { ...initialState, ...facts, past, future, aside: answer.setAside + unreadable };
   const conflicts: Conflict[] = [];
   for (const { kind, id, base, value, sent, state: stood, message } of records) {
     const version = state.versions[kind][id] ?? 0;
@@ -49,9 +50,8 @@ export function opened(
       state = { ...state, refused: { ...state.refused, [documentKey(kind, id)]: refusal } };
     }
   }
-  const answered = entitiesOf(answer.bundle);
   for (const { kind, id, key, value } of others) {
-    const theirs = documentOf(answered, kind, id);
+    const theirs = documentOf(facts.entities, kind, id);
     const current = theirs === undefined ? null : ({ version: answer.versions[kind][id] ?? 0, value: theirs } as Kept);
     conflicts.push({ kind, id, current, unsent: { key, value } });
   }

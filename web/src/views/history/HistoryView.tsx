@@ -33,16 +33,16 @@ export function Component() {
   const [kind, id] = [address.get('kind') as DocumentKind | null, address.get('id')];
   const revision = useAppSelector(({ studio }) => studio.revision);
   const [told, setTold] = useState<History | null>(null);
-  const [away, setAway] = useState(false);
+  const [fault, setFault] = useState<string | null>(null);
   const read = useCallback(
     async (before?: number) => {
       const of = { ...(kind ? { kind } : {}), ...(id ? { id } : {}), ...(before === undefined ? {} : { before }) };
       try {
         const { changes, more } = await server.history(of);
-        setAway(false);
+        setFault(null);
         setTold((last) => ({ changes: before === undefined ? changes : [...(last?.changes ?? []), ...changes], more }));
-      } catch {
-        setAway(true);
+      } catch (error) {
+        setFault(wordsOf(error));
       }
     },
     [kind, id],
@@ -64,9 +64,9 @@ export function Component() {
           </>
         )}
       </p>
-      {away && (
+      {fault !== null && (
         <p role="alert" className="mt-3">
-          The server is away, and what was changed is kept there.{' '}
+          {fault}{' '}
           <button type="button" className="underline" onClick={() => void read()}>
             Try again
           </button>
@@ -93,6 +93,12 @@ export function Component() {
     </main>
   );
 }
+
+/** Why it can’t be told, in the server’s words where it is there. */
+const wordsOf = (error: unknown): string =>
+  error instanceof Error && error.message !== ''
+    ? error.message
+    : 'The server is away, and what was changed is kept there.';
 
 /** Changes kept together that are told one by one; more are counted. */
 const MANY = 5;
@@ -127,7 +133,7 @@ function Row({ changes: [{ version, kind, id, at, edit }, ...others] }: { change
       const label = `going back to how “${name}” was`;
       if (value !== null) dispatch(changed({ documents: [{ kind, id, after: value }], label, field: '' }));
     } catch (error) {
-      dispatch(noticed({ text: error instanceof Error && error.message ? error.message : 'The server is away.' }));
+      dispatch(noticed({ text: wordsOf(error) }));
     }
   };
   return (
