@@ -88,11 +88,12 @@ const revisionSchema = z.int().min(0).describe('Rises with every change, and nev
 /** A portable file, under its name. */
 export const fileSchema = bundleSchema.meta({ id: 'Bundle', description: 'A studio, or a part of one' });
 
-/** All that a browser opens with. */
+/** What a browser opens with. */
 export const studioSchema = z.strictObject({
+  only: idSchema.nullable().describe('The class whose page it is enough for; null for the whole studio'),
   studio: z.string().describe('Which studio this is: what a browser keeps for it is kept apart by this'),
   revision: revisionSchema,
-  versions: versionsSchema.describe('The version of every document, by kind and id'),
+  versions: versionsSchema.describe('The version of every document in it, by kind and id'),
   setAside: z.int().min(0).describe('How many documents are set aside, since they did not fit'),
   bundle: fileSchema,
 });

@@ -75,7 +75,10 @@ export const ROUTES = {
   studio: {
     method: 'GET',
     path: '/studio',
-    summary: 'The whole studio with the versions of its documents: all that a browser opens with',
+    summary: 'The studio with the versions of its documents: all that a browser opens with',
+    query: z.strictObject({
+      class: idSchema.optional().describe('Only what the page of this class needs; the whole studio where it is gone'),
+    }),
     answer: json(studioSchema),
     refusals: [],
   },

@@ -11,6 +11,7 @@ import {
   type Route,
   refusalSchema,
   refusalsOf,
+  type StudioAnswer,
 } from '@warm-ladder/core/wire';
 import { told, useServer } from './testing';
 
@@ -99,6 +100,22 @@ test('the studio comes packed to who can unpack it, and plain to others; after a
     expect(JSON.stringify(plain[1]).includes('"id":"new"')).toBe(turn === 2);
     await ask(route('change'), await SAID.change?.());
   }
+});
+
+test('the page of a class is sent that class and what it stands on; of one that is gone, the whole studio', async () => {
+  const sent = async (query = '') =>
+    (await running.server.send('GET', `/studio${query}`)).body as unknown as StudioAnswer;
+  const idsIn = ({ bundle, versions }: StudioAnswer, kind: 'classes' | 'exercises') => {
+    const ids = bundle[kind]?.map(({ id }) => id) ?? [];
+    expect(Object.keys(versions[kind] ?? {})).toEqual(ids);
+    return ids;
+  };
+  const [whole, part] = [await sent(), await sent('?class=test-class')];
+  expect([idsIn(part, 'classes'), idsIn(part, 'exercises')]).toEqual([['test-class'], ['hold', 'curl']]);
+  expect(idsIn(whole, 'exercises').length).toBeGreaterThan(2);
+  expect(part).toMatchObject({ only: 'test-class', studio: whole.studio, revision: whole.revision });
+  expect(part.bundle.series).toEqual(whole.bundle.series);
+  expect(await sent('?class=gone')).toEqual(whole);
 });
 
 test('what is told as it happens is as the contract says', async () => {

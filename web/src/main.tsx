@@ -2,11 +2,13 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
+import { startRest } from './app/rest';
 import { fetchViews, router } from './app/routes';
 import { startStudio } from './app/start';
 import { store } from './app/store';
 import './theme.css';
 
+startRest(store);
 void startStudio().then(fetchViews);
 
 const root = document.getElementById('root');

@@ -40,7 +40,7 @@ function Page() {
   const [spoken, setSpoken] = useState<Opened>('opening');
   const open = useCallback(() => {
     setSpoken('opening');
-    server.studio().then(
+    server.studio(id).then(
       ({ bundle }) => {
         setSpoken(spokenIn(studioOf(bundle, { teacher }), id) ?? 'none');
         whenIdle(() => void startApp().catch(() => undefined), 1_000);

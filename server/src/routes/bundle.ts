@@ -11,8 +11,10 @@ export const bundleRoutes =
     app.removeContentTypeParser('application/json');
     app.addContentTypeParser('application/json', { parseAs: 'string' }, (_request, body, done) => done(null, body));
 
-    serve(app, ROUTES.studio, async ({ request, reply }) => {
+    serve(app, ROUTES.studio, async ({ query: { class: id }, request, reply }) => {
       reply.type('application/json; charset=utf-8').header('vary', 'accept-encoding');
+      const part = id === undefined ? null : studio.textFor(id);
+      if (part !== null) return part;
       if (!/\bgzip\b/.test(String(request.headers['accept-encoding']))) return studio.text;
       reply.header('content-encoding', 'gzip');
       return studio.packed;

@@ -52,12 +52,21 @@ test('a built file is kept for ever and comes compressed, the page itself is alw
     expect(body.length).toBeLessThan(SCRIPT.length / 10);
   }
   expect(String((await get('/assets/view-1a2b.js')).body)).toBe(SCRIPT);
-  for (const url of ['/', '/class/monday-1']) {
+  for (const url of ['/', '/class/monday-1', '/rehearse/monday-1?teacher=ilva']) {
     const { status, headers, body } = await get(url, 'br');
     expect([status, headers['cache-control']]).toEqual([200, 'no-cache']);
-    expect(String(body)).toContain('<title>Warm Ladder</title>');
+    expect(String(body)).toContain(url.startsWith('/rehearse') ? 'Rehearsal</title>' : '<title>Warm Ladder</title>');
   }
-  expect(String((await get('/rehearse/monday-1?teacher=ilva')).body)).toContain('<title>Rehearsal</title>');
+});
+
+test('with a page the browser is told what that will ask for', async () => {
+  const asked = async (url: string) => String((await get(url)).headers.link).match(/<(.*)>; rel=preload/)?.[1];
+  expect(await asked('/')).toBe('/api/studio');
+  expect(await asked('/repertoire/bridge')).toBe('/api/studio');
+  for (const page of ['class', 'script', 'room', 'rehearse']) {
+    expect(await asked(`/${page}/monday-1?teacher=ilva`)).toBe('/api/studio?class=monday-1');
+  }
+  expect(await asked('/class/a%20%22%3E%0d%0aset-cookie')).toBe('/api/studio?class=a+%22%3E%0D%0Aset-cookie');
 });
 
 test('a file that is not there is said so, and no page is sent in its place', async () => {

@@ -1,8 +1,17 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
-import type { FastifyInstance } from 'fastify';
+import { classShownAt } from '@warm-ladder/core/formats';
+import { ROUTES } from '@warm-ladder/core/wire';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { notFound } from '../errors';
+
+/** Tells the browser to ask for what a page shows while the code that shows it is still on its way. */
+function askedFirst(url: string): string {
+  const shown = classShownAt(url.split('?')[0] ?? '');
+  const query = shown === null ? '' : `?${new URLSearchParams({ class: shown })}`;
+  return `</api${ROUTES.studio.path}${query}>; rel=preload; as=fetch; crossorigin=anonymous`;
+}
 
 const FOREVER = 'public, max-age=31536000, immutable';
 
@@ -26,9 +35,13 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
       reply.setHeader('cache-control', path.includes('/assets/') ? FOREVER : 'no-cache');
     },
   });
+  const sendPage = async ({ url }: FastifyRequest, reply: FastifyReply) => {
+    const page = url.startsWith('/rehearse/') ? 'rehearse.html' : 'index.html';
+    return reply.header('cache-control', 'no-cache').header('link', askedFirst(url)).sendFile(page);
+  };
+  app.get('/', sendPage);
   app.setNotFoundHandler(async (request, reply) => {
     if (/^\/(api|assets)\//.test(request.url)) throw notFound(request.url);
-    const page = request.url.startsWith('/rehearse/') ? 'rehearse.html' : 'index.html';
-    return reply.header('cache-control', 'no-cache').sendFile(page);
+    return sendPage(request, reply);
   });
 }

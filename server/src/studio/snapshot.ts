@@ -8,6 +8,7 @@ import {
   documentKey,
   emptyBundle,
   METHOD_ID,
+  partOf,
 } from '@warm-ladder/core/formats';
 import type { Kept, Versions } from '@warm-ladder/core/wire';
 
@@ -58,6 +59,12 @@ export class Snapshot {
       else versions.set(key, written.get(key) ?? 0);
     }
     return new Snapshot(documents, versions, revision);
+  }
+
+  /** What the page of one class needs of it; `null` where there is no such class. */
+  part(classId: string): Snapshot | null {
+    const documents = partOf(this.documents, classId);
+    return documents && new Snapshot(documents, this.#versions, this.revision);
   }
 
   get versions(): Versions {

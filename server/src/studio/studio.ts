@@ -136,13 +136,21 @@ export class Studio {
     return this.#snapshot.documents.size === 0;
   }
 
-  /** All that a browser opens with, as JSON; made once a revision. */
+  /** The whole studio as a browser opens with it, as JSON; made once a revision. */
   get text(): string {
-    if (this.#text !== undefined) return this.#text;
-    const { revision, versions } = this.#snapshot;
-    const head = { studio: this.id, revision, versions, setAside: this.#setAside.length };
-    this.#text = `${JSON.stringify(head).slice(0, -1)},"bundle":${this.bundleText}}`;
+    this.#text ??= this.#textOf(this.#snapshot, null);
     return this.#text;
+  }
+
+  /** What the page of one class opens with, likewise; `null` where there is no such class. */
+  textFor(classId: string): string | null {
+    const part = this.#snapshot.part(classId);
+    return part && this.#textOf(part, classId);
+  }
+
+  #textOf({ revision, versions, bundleText }: Snapshot, only: string | null): string {
+    const head = { only, studio: this.id, revision, versions, setAside: this.#setAside.length };
+    return `${JSON.stringify(head).slice(0, -1)},"bundle":${bundleText}}`;
   }
 
   /** The same as it goes over a line, gzipped; once a revision, for packing a large studio takes longer than sending it. */

@@ -1,13 +1,14 @@
+import { classShownAt } from '@warm-ladder/core/formats';
 import { Redo2, Undo2 } from 'lucide-react';
 import { Suspense, useCallback, useState } from 'react';
-import { NavLink, Outlet, useParams } from 'react-router';
+import { NavLink, Outlet, useLocation, useParams } from 'react-router';
 import { GoneNotice } from './GoneNotice';
 import { lazily } from './lazily';
 import { useReadiness } from './measured';
 import { NoticeLine } from './NoticeLine';
 import { SaveState } from './SaveState';
 import { ShortcutsButton } from './ShortcutsButton';
-import { selectCatalog, selectClass } from './selectors';
+import { selectCatalog, selectClass, selectWhole } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio, redone, undone } from './studio';
 import { useShortcuts } from './useShortcuts';
@@ -29,6 +30,7 @@ export function Shell() {
     { to: `/script${open}`, name: 'Script' },
     { to: '/series', name: 'Series' },
   ];
+  const whole = useAppSelector(selectWhole);
   const [going, setGoing] = useState(false);
   useShortcuts(useCallback(() => setGoing(true), []));
   return (
@@ -58,7 +60,7 @@ export function Shell() {
           <SaveState />
           <UndoButtons />
           <Suspense fallback={<span className="action">Studio</span>}>
-            <FileMenu />
+            {whole ? <FileMenu /> : <span className="action">Studio</span>}
           </Suspense>
           <button
             type="button"
@@ -87,10 +89,11 @@ export function Shell() {
 
 /** The view, once the studio is here; what is happening until then. */
 function StudioGate() {
-  const status = useAppSelector(({ studio }) => studio.status);
+  const { status, only, away } = useAppSelector(({ studio }) => studio);
+  const { pathname } = useLocation();
   const dispatch = useAppDispatch();
-  if (status === 'loading') return <p className="p-10 text-soft">Opening the studio…</p>;
-  if (status === 'failed') {
+  const here = only === null || classShownAt(pathname) === only;
+  if (status === 'failed' || (away && !here)) {
     return (
       <main className="mx-auto max-w-xl p-10">
         <h1 className="font-name text-3xl">The studio’s server does not answer</h1>
@@ -101,6 +104,7 @@ function StudioGate() {
       </main>
     );
   }
+  if (status === 'loading' || !here) return <p className="p-10 text-soft">Opening the studio…</p>;
   return (
     <>
       <Readiness />
@@ -117,8 +121,9 @@ function Readiness() {
 
 function UndoButtons() {
   const dispatch = useAppDispatch();
-  const past = useAppSelector(({ studio }) => studio.past.at(-1)?.label);
-  const future = useAppSelector(({ studio }) => studio.future.at(-1)?.label);
+  const whole = useAppSelector(selectWhole);
+  const past = useAppSelector(({ studio }) => (whole ? studio.past.at(-1)?.label : undefined));
+  const future = useAppSelector(({ studio }) => (whole ? studio.future.at(-1)?.label : undefined));
   const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-35 disabled:hover:bg-transparent';
   return (
     <>

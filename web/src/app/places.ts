@@ -1,9 +1,9 @@
-import { type DocumentKind, METHOD_ID } from '@warm-ladder/core/formats';
+import { CLASS_PAGES, type DocumentKind, METHOD_ID } from '@warm-ladder/core/formats';
 import type { Place } from './studioState';
 
 /** Where each kind of document is shown, the first one being where it is gone to; what a studio only has is nowhere. */
 const VIEWS: Readonly<Partial<Record<DocumentKind, readonly string[]>>> = {
-  classes: ['class', 'script'],
+  classes: CLASS_PAGES,
   exercises: ['repertoire', 'edit'],
   audiences: ['audiences'],
   series: ['series'],

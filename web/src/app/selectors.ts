@@ -17,6 +17,9 @@ const one =
   ({ studio }: RootState, id: string | undefined): DocumentOf<C> | undefined =>
     id === undefined ? undefined : documentOf(studio.entities, name, id);
 
+/** Whether the whole studio is here, and not only what the page was opened for. */
+export const selectWhole = ({ studio }: RootState): boolean => studio.only === null;
+
 /** Whether something is on its way to the server; what the server refuses, or what is asked about, is not. */
 export const selectWaiting = ({ studio: { unsaved, refused, conflicts } }: RootState): boolean =>
   Object.keys(unsaved).some(

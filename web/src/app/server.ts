@@ -77,7 +77,8 @@ export interface ImportQuery {
 }
 /** The server's interface, one function a question. Each throws `Refused`, `ServerFailed` or `ServerAway`. */
 export const server = {
-  studio: () => ask('GET', '/studio'),
+  /** @param only the class whose page it is for: no more is sent than that needs */
+  studio: (only?: string | null) => ask('GET', '/studio', { query: { class: only ?? undefined } }),
   /** What is kept of one document; `null` when there is none. */
   find: async <K extends DocumentKind>(kind: K, id: string): Promise<Kept<K> | null> => {
     try {

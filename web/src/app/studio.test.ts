@@ -30,7 +30,14 @@ const versions = {
   method: {},
 };
 const NOTHING: LeftBehind & KeptHistory = { records: [], others: [], unreadable: 0, ...NO_HISTORY };
-const answerOf = (bundle: Bundle) => ({ studio: 'clay', revision: 9, setAside: 0, bundle, versions });
+const answerOf = (bundle: Bundle, only: string | null = null) => ({
+  only,
+  studio: 'clay',
+  revision: 9,
+  setAside: 0,
+  bundle,
+  versions,
+});
 const opened = (bundle: Bundle = bundleOf(), left = NOTHING) =>
   studioReducer(
     undefined,
@@ -292,6 +299,28 @@ test('an import is one step of undo, and what was done before it can still be un
   expect([name(back), classes(back).length, listOf(back.entities, 'series').length]).toEqual(['A', 1, 1]);
   expect(Object.keys(back.unsaved).sort()).toEqual(['classes/new', KEY, 'series/a-series'].sort());
   expect(name(run(back, undone()))).toBe('Test class');
+});
+
+test('what a page was opened for is worked on before the rest is here, and stays the same when it comes', () => {
+  const whole = bundleOf();
+  const part = { ...whole, exercises: whole.exercises?.slice(0, 1) ?? [] };
+  const first = studioReducer(
+    undefined,
+    loadStudio.fulfilled({ answer: answerOf(part, 'test-class'), left: NOTHING }, 'request', undefined),
+  ) as StudioState;
+  const edited = run(first, named('A'));
+  // What is undone may be of a document that is not here.
+  expect(run(edited, undone())).toBe(edited);
+  const answer = answerOf(structuredClone(whole));
+  const rest = run(edited, loadStudio.fulfilled({ answer, left: null }, 'request', null));
+  expect(rest).toMatchObject({ only: null, unsaved: { [KEY]: true } });
+  expect([name(rest), rest.past.length]).toEqual(['A', 1]);
+  expect(listOf(rest.entities, 'exercises')).toEqual(whole.exercises);
+  // What was made out of it need not be made anew.
+  expect(documentOf(rest.entities, 'classes', 'test-class')).toBe(documentOf(edited.entities, 'classes', 'test-class'));
+  const known = whole.exercises?.[0]?.id ?? '';
+  expect(documentOf(rest.entities, 'exercises', known)).toBe(documentOf(first.entities, 'exercises', known));
+  expect(name(run(rest, undone()))).toBe('Test class');
 });
 
 test('an empty studio opens empty', () => {

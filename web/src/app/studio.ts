@@ -1,7 +1,7 @@
 import { createAction, createAsyncThunk, type UnknownAction } from '@reduxjs/toolkit';
-import { type DocumentKind, documentKey } from '@warm-ladder/core/formats';
+import { classShownAt, type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { FeedEvent, Kept, StudioAnswer } from '@warm-ladder/core/wire';
-import { documentOf, entitiesOf, withValue } from './entities';
+import { documentOf, withValue } from './entities';
 import { did, recorded, wentBack, wentForward } from './history';
 import { server } from './server';
 import { withAnswer, withFed } from './studioAnswers';
@@ -14,16 +14,15 @@ import {
   type Place,
   type SentAnswer,
   type StudioState,
-  same,
   without,
   withVersion,
 } from './studioState';
 import { formerTab, livingTabs, TAB } from './tabs';
-import type { LeftBehind, UnsentRecord } from './unsent';
+import type { LeftBehind } from './unsent';
 
 /**
- * Fetches the studio: when the page opens, with what earlier pages left unsent, and after an import or a restore.
- * What somebody else did (`null`) is no step of undo here.
+ * Fetches the studio: when the page opens, what that shows, with what earlier pages left unsent; the whole of it after
+ * an import or a restore. What somebody else did (`null`) is no step of undo here.
  */
 export const loadStudio = createAsyncThunk(
   'studio/load',
@@ -31,18 +30,25 @@ export const loadStudio = createAsyncThunk(
     _done: string | null | undefined,
     { getState },
   ): Promise<{ answer: StudioAnswer; left: (LeftBehind & KeptHistory) | null }> => {
+    const now = () => (getState() as { studio: StudioState }).studio;
+    if (now().status === 'ready') {
+      for (;;) {
+        const answer = await server.studio();
+        // What was heard of meanwhile may not be in it, and is not told again.
+        if (answer.revision >= now().revision) return { answer, left: null };
+      }
+    }
     // What this browser keeps is read by code of its own, fetched meanwhile.
-    const [answer, { takeUp }, { takeUpHistory }] = await Promise.all([
-      server.studio(),
+    let [answer, { takeUp }, { takeUpHistory }] = await Promise.all([
+      server.studio(classShownAt(location.pathname)),
       import('./unsent'),
       import('./historyStore'),
     ]);
-    const { studio } = getState() as { studio: StudioState };
-    if (studio.status === 'ready') return { answer, left: null };
-    const there = entitiesOf(answer.bundle);
-    const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(there, kind, id) ?? null, value);
     const living = await livingTabs();
-    const left = await takeUp(answer.studio, TAB, living, arrived, answer.bundle);
+    const left = await takeUp(answer.studio, TAB, living, async () => {
+      if (answer.only !== null) answer = await server.studio();
+      return answer.bundle;
+    });
     const history = await takeUpHistory(answer.studio, TAB, formerTab(), living);
     return { answer, left: { ...left, ...history } };
   },
@@ -95,8 +101,9 @@ interface Settlement {
  */
 export function studioReducer(state: StudioState = initialState, action: UnknownAction): StudioState {
   if (changed.match(action)) return did(state, action.payload);
-  if (undone.match(action)) return wentBack(state);
-  if (redone.match(action)) return wentForward(state);
+  // A step may be of a document that is not here yet.
+  if (undone.match(action)) return state.only === null ? wentBack(state) : state;
+  if (redone.match(action)) return state.only === null ? wentForward(state) : state;
   if (goneTold.match(action)) return { ...state, gone: null };
   if (sending.match(action)) return { ...state, sending: action.payload };
   if (answered.match(action)) {

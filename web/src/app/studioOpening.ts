@@ -1,7 +1,9 @@
 import {
+  COLLECTIONS,
   DOCUMENT_KINDS,
   type DocumentKey,
   type DocumentKind,
+  type DocumentOf,
   documentKey,
   METHOD_ID,
   splitDocumentKey,
@@ -21,9 +23,11 @@ import {
 } from './studioState';
 import type { LeftBehind } from './unsent';
 
-const factsOf = ({ studio, bundle, versions, revision, setAside }: StudioAnswer) => ({
+const factsOf = ({ only, studio, bundle, versions, revision, setAside }: StudioAnswer) => ({
   status: 'ready' as const,
+  away: false,
   id: studio,
+  only,
   entities: entitiesOf(bundle),
   versions: { ...noVersions(), ...versions },
   revision,
@@ -60,7 +64,7 @@ export function opened(
 
 /** The studio read anew. What an import did is one step of undo; what others did (no label) is none. */
 export function reloaded(state: StudioState, answer: StudioAnswer, label: string | null): StudioState {
-  const facts = factsOf(answer);
+  const facts = factsOf(withKnown(state, answer));
   // What the server has refused, or is asked about, is still only here.
   const entities = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
     const [kind, id] = splitDocumentKey(key);
@@ -72,6 +76,23 @@ export function reloaded(state: StudioState, answer: StudioAnswer, label: string
     ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
   );
   return recorded(state, now, { documents, label, field: '' });
+}
+
+/** The same answer with what is here already in its own place: whatever was made out of that stays. */
+function withKnown({ entities, versions }: StudioState, answer: StudioAnswer): StudioAnswer {
+  const known = <K extends DocumentKind>(kind: K, id: string, value: DocumentOf<K>): DocumentOf<K> =>
+    (versions[kind][id] === answer.versions[kind]?.[id] && documentOf(entities, kind, id)) || value;
+  const { bundle } = answer;
+  const { method } = bundle;
+  const lists = COLLECTIONS.map((name) => [name, bundle[name]?.map((each) => known(name, each.id, each))] as const);
+  return {
+    ...answer,
+    bundle: {
+      ...bundle,
+      ...(method ? { method: known('method', METHOD_ID, method) } : {}),
+      ...Object.fromEntries(lists.filter(([, list]) => list !== undefined)),
+    },
+  };
 }
 
 function differences(kind: DocumentKind, before: Entities, after: Entities): Place[] {

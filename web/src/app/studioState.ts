@@ -69,6 +69,8 @@ export interface StudioState {
   readonly status: 'loading' | 'ready' | 'failed';
   /** Which studio this is; empty until it is here. */
   readonly id: string;
+  /** The class whose page is all that is here yet; `null` once the whole studio is. */
+  readonly only: string | null;
   readonly entities: Entities;
   readonly versions: Versions;
   /** The newest revision of the studio that is in it. */
@@ -106,6 +108,7 @@ export const noVersions = (): Versions =>
 export const initialState: StudioState = {
   status: 'loading',
   id: '',
+  only: null,
   entities: entitiesOf(emptyBundle()),
   versions: noVersions(),
   revision: 0,

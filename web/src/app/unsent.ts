@@ -1,7 +1,8 @@
 import { BUNDLE_VERSION, type Bundle, type DocumentKey, documentKey } from '@warm-ladder/core/formats';
 import { browserStore, ofStudio, type StoreTransaction, written } from './browserStore';
 import { takeOver } from './earlierStore';
-import type { Place } from './studioState';
+import { documentOf, entitiesOf } from './entities';
+import { type Place, same } from './studioState';
 
 /** Where a document stands on its way to the server. */
 export type Outgoing = 'waiting' | 'sent' | 'refused' | 'conflict';
@@ -51,47 +52,33 @@ export const takeRecord = (transaction: StoreTransaction, key: RecordKey): void 
  * Takes up what tabs that are gone have left of a studio, as this tab's own. What does not fit its schema (an older
  * version's, or damage) is put where it stops nothing and can still be looked at.
  * @param living tabs that are open now: their work is theirs
- * @param arrived whether the server has just what a record says: it was sent, and only the answer was lost
- * @param exercises those of the studio: an older version’s record may name their phases by place
+ * @param whole the studio as the server has it, asked for only where there is something to hold against it: what a
+ * record says may have arrived, and an older version’s may name phases by their place
  */
 export async function takeUp(
   studio: string,
   tab: string,
   living: ReadonlySet<string>,
-  arrived: (record: UnsentRecord) => boolean,
-  { exercises }: Pick<Bundle, 'exercises'>,
+  whole: () => Promise<Bundle>,
 ): Promise<LeftBehind> {
-  try {
-    await takeOver(studio, living);
-    return await takenUp(studio, tab, living, arrived, exercises);
-  } catch {
-    // A browser that keeps nothing has nothing left.
-    return { records: [], others: [], unreadable: 0 };
-  }
-}
-
-async function takenUp(
-  studio: string,
-  tab: string,
-  living: ReadonlySet<string>,
-  arrived: (record: UnsentRecord) => boolean,
-  exercises: Bundle['exercises'],
-): Promise<LeftBehind> {
-  const db = await browserStore();
-  const keys = (await db.getAllKeys('unsent', ofStudio(studio))).filter(([, owner]) => !living.has(owner));
-  if (keys.length === 0) return { records: [], others: [], unreadable: (await unreadable()).length };
-  const texts = await Promise.all(keys.map((key) => db.get('unsent', key)));
+  // A browser that keeps nothing has nothing left.
+  const left = await leftIn(studio, living).catch(() => []);
+  if (left.length === 0) return { records: [], others: [], unreadable: (await unreadable()).length };
   const { readRecord } = await import('./readRecord');
+  const bundle = await whole();
+  const there = entitiesOf(bundle);
+  /** Whether the server has just what a record says: it was sent, and only the answer was lost. */
+  const arrived = ({ kind, id, value }: UnsentRecord) => same(documentOf(there, kind, id) ?? null, value);
   const found: OtherRecord[] = [];
   const gone: RecordKey[] = [];
   const spoilt: Array<readonly [string, string]> = [];
-  keys.forEach((key, i) => {
+  for (const { key, text } of left) {
     const [, , kind, id] = key;
-    const record = readRecord(kind, id, texts[i] ?? '', exercises);
+    const record = readRecord(kind, id, text, bundle.exercises);
     if (record && !arrived(record)) found.push({ ...record, key });
     else gone.push(key);
-    if (!record) spoilt.push([key.join('/'), texts[i] ?? '']);
-  });
+    if (!record) spoilt.push([key.join('/'), text]);
+  }
   const records = new Map<DocumentKey, UnsentRecord>();
   const others: OtherRecord[] = [];
   for (const { key, ...record } of found.sort((a, b) => b.at - a.at)) {
@@ -109,6 +96,14 @@ async function takenUp(
     for (const [key, text] of spoilt) void transaction.objectStore('unreadable').put(text, key);
   });
   return { records: [...records.values()], others, unreadable: (await unreadable()).length };
+}
+
+/** What tabs that are gone have kept of a studio, as it lies in this browser. */
+async function leftIn(studio: string, living: ReadonlySet<string>) {
+  await takeOver(studio, living);
+  const db = await browserStore();
+  const keys = (await db.getAllKeys('unsent', ofStudio(studio))).filter(([, owner]) => !living.has(owner));
+  return Promise.all(keys.map(async (key) => ({ key, text: (await db.get('unsent', key)) ?? '' })));
 }
 
 /** Lets go of a record that was chosen against, or for. */

@@ -6,6 +6,7 @@ import type { Brief, SeriesBrief } from '@warm-ladder/core/sequence';
 import type { Effect, Outline } from '@warm-ladder/core/versions';
 import { proxy, type Remote } from 'comlink';
 import { useMemo } from 'react';
+import { wholeStudio } from '../app/rest';
 import {
   reviewContext,
   selectAudiences,
@@ -14,7 +15,7 @@ import {
   selectClasses,
   selectSeries,
 } from '../app/selectors';
-import { type RootState, store } from '../app/store';
+import type { RootState } from '../app/store';
 import { today } from '../app/today';
 import { atDesk } from './desk';
 import type {
@@ -28,7 +29,7 @@ import type {
   ProposedClasses,
 } from './worker';
 
-/** What can be worked out about a class, each on the class as it is when asked. */
+/** What can be worked out about a class, each on the class as it is when asked, once the whole studio is here. */
 export interface Desk {
   readonly fixes: (finding: FindingName) => Promise<readonly Fix[]>;
   readonly fit: () => Promise<FittedClass | null>;
@@ -42,7 +43,7 @@ export function useDesk(classId: string): Desk {
       none: T,
       ask: (work: Remote<DeskWork>, plan: ClassPlan, context: ReviewContext) => Promise<T>,
     ): Promise<T> => {
-      const state = store.getState();
+      const state = await wholeStudio();
       const plan = selectClass(state, classId);
       if (!plan) return none;
       return atDesk(selectCatalogSource(state), (work) => ask(work, plan, reviewContext(state, plan)));
@@ -60,8 +61,8 @@ export function useDesk(classId: string): Desk {
 const name = ({ code, ids, message }: FindingName): FindingName => ({ code, ids, message });
 
 /** What a class is worked out with elsewhere than at its desk, from the studio as it is now. */
-const aboutClass = <T>(plan: ClassPlan, ask: (work: Remote<DeskWork>, context: ReviewContext) => Promise<T>) => {
-  const state = store.getState();
+const aboutClass = async <T>(plan: ClassPlan, ask: (work: Remote<DeskWork>, context: ReviewContext) => Promise<T>) => {
+  const state = await wholeStudio();
   return atDesk(selectCatalogSource(state), (work) => ask(work, reviewContext(state, plan)));
 };
 
@@ -82,13 +83,13 @@ const around = (state: RootState): Around => ({
 });
 
 /** Classes for a brief, from the studio as it is now. @param onShare told the share of the work that is done, 0 to 1 */
-export function proposed(brief: Brief, onShare: (share: number) => unknown): Promise<ProposedClasses> {
-  const state = store.getState();
+export async function proposed(brief: Brief, onShare: (share: number) => unknown): Promise<ProposedClasses> {
+  const state = await wholeStudio();
   return atDesk(selectCatalogSource(state), (work) => work.propose(brief, around(state), proxy(onShare)));
 }
 
 /** Whole series for a brief, likewise. */
-export function plannedSeries(brief: SeriesBrief, onShare: (share: number) => unknown): Promise<PlannedSeries> {
-  const state = store.getState();
+export async function plannedSeries(brief: SeriesBrief, onShare: (share: number) => unknown): Promise<PlannedSeries> {
+  const state = await wholeStudio();
   return atDesk(selectCatalogSource(state), (work) => work.proposeSeries(brief, around(state), proxy(onShare)));
 }

@@ -1,0 +1,18 @@
+/** Pages that show one class; the first is the one it is worked on. */
+export const CLASS_PAGES = ['class', 'script', 'room', 'rehearse'] as const;
+
+/**
+ * The class that a page shows, and so all that it needs to begin with.
+ * @param pathname of its address, escaped
+ * @returns its id; `null` where the page shows more, or another thing
+ * @example classShownAt('/script/monday') // 'monday'
+ */
+export function classShownAt(pathname: string): string | null {
+  const [, page = '', own = ''] = pathname.split('/');
+  if (own === '' || !(CLASS_PAGES as readonly string[]).includes(page)) return null;
+  try {
+    return decodeURIComponent(own);
+  } catch {
+    return null;
+  }
+}
