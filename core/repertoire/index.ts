@@ -21,5 +21,6 @@ export * from './propShape';
 export * from './props';
 export { withRange } from './range';
 export * from './requirements';
+export type { Run } from './run';
 export * from './search';
 export * from './substitutes';

@@ -1,0 +1,40 @@
+import type { Side } from '../body';
+import type { Catalog } from '../repertoire/catalog';
+import type { Pacing } from './blockTime';
+import type { Mover } from './change';
+
+/** All that laying out asks beside the blocks; the same object for the same room. */
+export interface Ground {
+  readonly catalog: Catalog;
+  readonly pacing: Pacing;
+  readonly mover: Mover;
+  /** The side things begin on where no block says: the class's, else the house's. */
+  readonly firstSide: Side;
+}
+
+/** Few at a time: looking through them costs less than a key. */
+const grounds = new WeakMap<Catalog, Ground[]>();
+
+/** The ground of a class, one object for all that are taught alike. */
+export function groundFor(
+  catalog: Catalog,
+  pacing: Pacing,
+  overSide: boolean,
+  firstSide: Side = catalog.method.firstSide,
+): Ground {
+  let own = grounds.get(catalog);
+  if (!own) {
+    own = [];
+    grounds.set(catalog, own);
+  }
+  for (const ground of own) {
+    const alike = ground.firstSide === firstSide && ground.mover.overSide === overSide;
+    if (alike && samePacing(ground.pacing, pacing)) return ground;
+  }
+  const ground: Ground = { catalog, pacing, mover: { pace: pacing.pace, overSide }, firstSide };
+  own.push(ground);
+  return ground;
+}
+
+const samePacing = (a: Pacing, b: Pacing): boolean =>
+  a.pace === b.pace && a.tempo === b.tempo && a.wordsPerMinute === b.wordsPerMinute;
