@@ -67,22 +67,22 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   return (
     <main className="mx-auto w-full max-w-3xl px-4 py-5 print:max-w-none print:p-0">
       <header className="border-b-2 border-ink pb-3">
-        <div className="flex flex-wrap items-start gap-3">
-          <h1 className="grow font-name text-3xl leading-tight font-semibold">{script.title}</h1>
-          <button type="button" className="action no-print" onClick={() => window.print()}>
-            <Printer className="size-4" aria-hidden="true" /> Print
-          </button>
-          <Link
-            to={`/rehearse/${plan.id}${teacher ? `?teacher=${teacher.id}` : ''}`}
-            className="action action-main no-print"
-          >
+        <h1 className="font-name text-3xl leading-tight font-semibold">{script.title}</h1>
+        <div className="no-print mt-2 flex flex-wrap gap-3">
+          <Link to={`/rehearse/${plan.id}${teacher ? `?teacher=${teacher.id}` : ''}`} className="action action-main">
             Rehearse
           </Link>
-          <Link to={`/room/${plan.id}`} className="action no-print">
+          <button type="button" className="action" onClick={() => window.print()}>
+            <Printer className="size-4" aria-hidden="true" /> Print
+          </button>
+          <Link to={`/room/${plan.id}`} className="action">
             Room card
           </Link>
-          <Link to={`/class/${plan.id}`} className="action no-print">
+          <Link to={`/class/${plan.id}`} className="action">
             The class
+          </Link>
+          <Link to="/teachers" className="action">
+            Teachers
           </Link>
         </div>
         <p className="mt-1 text-lg">
@@ -100,9 +100,9 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             value={teacher?.id ?? ''}
             choices={[['', 'anyone'], ...teachers.map(({ id, name }) => [id, name] as const)]}
             onChange={(id) => setAddress(id ? { teacher: id } : {}, { replace: true })}
-          />{' '}
-          (<Link to="/teachers">teachers</Link>): {wordsOf(script)} words at {Math.round(script.wordsPerMinute)} a
-          minute; {Math.round(silenceOf(voice) * 100)} % of the work in silence. Press a line to say it otherwise.
+          />
+          : {wordsOf(script)} words at {Math.round(script.wordsPerMinute)} a minute;{' '}
+          {Math.round(silenceOf(voice) * 100)} % of the work in silence. Press a line to say it otherwise.
         </p>
         {unwritten > 0 && (
           <p className="no-print mt-1 text-soft">
