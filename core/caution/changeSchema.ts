@@ -16,7 +16,7 @@ export const cautionChangeSchema = z
     verdict: z.enum(RULE_VERDICTS).describe('Which of the rules on that feature'),
     over: z.number().min(0).max(3600).optional().describe('The limit above which it speaks, in the feature’s unit'),
     how: sentenceSchema.optional().describe('How to adapt, or what to take instead'),
-    off: z.boolean().optional().describe('The house does not hold to this rule'),
+    off: z.boolean().optional().describe('The house does not use this rule'),
     reason: sentenceSchema.describe('Why the house has changed it'),
   })
   .meta({ id: 'CautionChange', description: 'A rule of caution the house has changed, with the reason' });

@@ -11,7 +11,7 @@ export const teacherSchema = z
     tempo: z.number().min(0.5).max(4).optional().describe('Multiplies every count when they teach; 1 when unsaid'),
     cleared: z
       .strictObject({
-        heat: z.number().min(0).max(100).optional().describe('The hottest rung they may teach'),
+        heat: z.number().min(0).max(100).optional().describe('The hardest rung they may teach'),
         audiences: z.array(idSchema).max(200).optional().describe('Ids of the audiences they may teach'),
       })
       .meta({ id: 'Cleared', description: 'What a teacher may teach' })

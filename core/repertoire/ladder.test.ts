@@ -17,7 +17,7 @@ describe('a ladder', () => {
   test('of one rung, falling, level, or with a step over twice the median is doubted, by name', () => {
     expect(doubts(heated(10))).toMatchObject([{ code: 'LADDER_SINGLE' }]);
     expect(doubts(heated(10, 15, 12))).toMatchObject([{ code: 'LADDER_FALLS', rungs: ['r1', 'r2'] }]);
-    expect(doubts(heated(10, 10))[0]?.message).toContain('no hotter than “r0”');
+    expect(doubts(heated(10, 10))[0]?.message).toContain('no harder than “r0”');
     expect(doubts(heated(10, 14, 18, 30))).toMatchObject([{ code: 'LADDER_GAP', rungs: ['r2', 'r3'] }]);
     expect(doubts(heated(10, 14, 18, 26))).toEqual([]);
   });

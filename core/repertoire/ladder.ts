@@ -82,9 +82,9 @@ export function ladderFaultText(exercise: Exercise, { kind, step, value, limit }
     case 'single':
       return 'Add an easier or harder version: with one alone there is nothing lower to offer and nothing to climb to.';
     case 'falls':
-      return `“${name}” is ${value === 0 ? 'no hotter' : `${Math.abs(value).toFixed(1)} cooler`} than “${below}” below it; heat must rise at every rung.`;
+      return `“${name}” is ${value === 0 ? 'no harder' : `${Math.abs(value).toFixed(1)} easier`} than “${below}” below it; heat must rise at every rung.`;
     case 'branch':
-      return `“${name}” stands beside “${below}” and is ${Math.abs(value).toFixed(1)} ${value > 0 ? 'hotter' : 'cooler'}; ${limit} is the most for a rung that is no higher and no lower.`;
+      return `“${name}” stands beside “${below}” and is ${Math.abs(value).toFixed(1)} ${value > 0 ? 'harder' : 'easier'}; ${limit} is the most for a rung that is no higher and no lower.`;
     case 'gap':
       return `From “${below}” to “${name}” heat rises by ${value.toFixed(1)}; more than ${limit.toFixed(1)} on this ladder means a rung is missing.`;
   }

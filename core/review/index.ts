@@ -5,6 +5,7 @@ export * from './clock';
 export * from './earlier';
 export * from './finding';
 export * from './ideal';
+export { lateText } from './lateText';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';

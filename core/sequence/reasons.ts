@@ -17,12 +17,12 @@ export function reasonsFor(search: Search, measure: ClassMeasure): string[] {
   const positions = [...new Set(timed.blocks.map(({ position }) => search.catalog.graph.name(position)))];
   const stray = strayFrom[order](timed, past);
   why.push(
-    `${ORDER_WORDS[order]}${stray === 0 ? '' : `, with ${stray} ${stray === 1 ? 'stray' : 'strays'} from it`}: ${positions.join(', ')}.`,
+    `${ORDER_WORDS[order]}${stray === 0 ? '' : `, with ${stray} ${stray === 1 ? 'block' : 'blocks'} out of that order`}: ${positions.join(', ')}.`,
   );
   const { arc } = subject;
   if (arc) {
-    const { entry } = arc.peak;
-    why.push(`Hottest at ${percent(arc.peakAt)} of the way: ${rungTitle(entry)}, heat ${Math.round(arc.hottest)}.`);
+    const { entry, startSeconds } = arc.peak;
+    why.push(`The hardest comes at ${clock(startSeconds)}: ${rungTitle(entry)} (heat ${Math.round(arc.hottest)}).`);
   }
   const shares = DIRECTIONS.map((direction) => [direction, timed.directions[direction] ?? 0] as const)
     .filter(([, seconds]) => seconds > 0)
@@ -33,7 +33,9 @@ export function reasonsFor(search: Search, measure: ClassMeasure): string[] {
   if (conditions.length > 0) {
     const names = conditions.map((condition) => CONDITIONS[condition].name.toLowerCase()).join(', ');
     const adapted = raised.filter(({ rule }) => rule.code === 'CAUTION_ADAPT').length;
-    why.push(adapted === 0 ? `Nothing in it asks anything of ${names}.` : `Something in it is adapted for ${names}.`);
+    why.push(
+      adapted === 0 ? `Nothing in it has to be adapted for ${names}.` : `Something in it is adapted for ${names}.`,
+    );
   }
   if (mustHave.length > 0) why.push('All that has to be in it is in it.');
   const [worst] = findingsOf(measure);

@@ -69,7 +69,7 @@ test('the stairs name the stretches of the class, are looked at closer, and stay
   }
   const width = () => stairs(page).evaluate((picture) => picture.getBoundingClientRect().width);
   const fitting = await width();
-  await page.getByRole('button', { name: 'Look closer' }).click();
+  await page.getByRole('button', { name: 'Zoom in' }).click();
   await expect.poll(width).toBeGreaterThan(fitting * 1.3);
   await page.keyboard.press('-');
   await expect.poll(width).toBeCloseTo(fitting, 0);

@@ -52,7 +52,7 @@ test('a rule of caution is changed with its reason, which stands beside it, and 
   await rules.getByRole('combobox').selectOption('low-bone-density');
   await rules.getByRole('button', { name: 'Change: turning the spine, swap' }).click();
   const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Speaks over').fill('35');
+  await sheet.getByLabel('Warns above').fill('35');
   await expect(sheet.getByRole('button', { name: 'Change the rule' })).toBeDisabled();
   await sheet.getByLabel('Why the house changes it').fill('Agreed with the clinic down the road.');
   await sheet.getByRole('button', { name: 'Change the rule' }).click();

@@ -150,7 +150,7 @@ test('a cue said in several rungs is changed in all of them, and a learner’s q
   tag: '@long',
 }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
-  await page.getByRole('link', { name: 'Their words' }).click();
+  await page.getByRole('link', { name: 'All their cues' }).click();
   await page.getByLabel('Search the cues').fill('seat bones equally');
   await page.getByRole('button', { name: /Both seat bones equally heavy/ }).click();
   const sheet = page.getByRole('dialog');

@@ -40,8 +40,8 @@ const warmUpHot: WholeRule = {
   severity: 'look',
   purposes: WHOLE_CLASS,
   unit: 'heat',
-  limit: '0.7 of the hottest, in the first fifth of the class',
-  says: 'something hot is done before people are warm',
+  limit: '0.7 of the hardest, in the first fifth of the class',
+  says: 'something hard is done before people are warm',
   find: (subject) => {
     const { arc } = subject;
     if (!arc) return NOTHING;
@@ -76,8 +76,8 @@ const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): WholeRule => {
     unit: '',
     limit: early ? '`limits.peakFrom`' : '`limits.peakTo`',
     says: early
-      ? 'the hottest block comes too early in the class'
-      : 'the hottest block comes too late to ease after it',
+      ? 'the hardest block comes too early in the class'
+      : 'the hardest block comes too late to ease after it',
     find: ({ arc, limits }) => {
       if (!arc || arc.blocks.length < 3) return NOTHING;
       const { peak, peakAt: value } = arc;
@@ -90,7 +90,7 @@ const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): WholeRule => {
           value,
           limit,
           sentence: () =>
-            `The hottest, ${rungTitle(peak.entry)}, comes at ${percent(value)} of the class; expected between ${between}.`,
+            `The hardest, ${rungTitle(peak.entry)}, comes at ${percent(value)} of the class; expected between ${between}.`,
         },
       ];
     },
@@ -143,7 +143,7 @@ const easeMissing: WholeRule = {
   severity: 'look',
   purposes: WHOLE_CLASS,
   unit: 'heat',
-  limit: '0.5 of the hottest',
+  limit: '0.5 of the hardest',
   says: 'the last block is not easy enough to end with',
   find: ({ arc }) => {
     const last = arc?.blocks.at(-1);
@@ -171,11 +171,11 @@ const hottestLast: WholeRule = {
   unit: 'times',
   presence: true,
   limit: 'never',
-  says: 'the class ends with its hottest block',
+  says: 'the class ends with its hardest block',
   find: ({ arc }) => {
     if (!arc || arc.blocks.length < 2 || arc.blocks.at(-1) !== arc.peak) return NOTHING;
     const { peak } = arc;
-    const sentence = () => `The class ends with its hottest block, ${rungTitle(peak.entry)}; nothing eases after it.`;
+    const sentence = () => `The class ends with its hardest block, ${rungTitle(peak.entry)}; nothing eases after it.`;
     return [{ blocks: [peak.index], value: 1, limit: 0, sentence }];
   },
 };

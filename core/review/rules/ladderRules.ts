@@ -36,7 +36,7 @@ const requirementUnmet: WholeRule = {
   code: 'REQUIREMENT_UNMET',
   part: 'ladders',
   severity: 'fix',
-  except: 'stop when the rung is hotter than the room can take',
+  except: 'stop when the rung is harder than the room can take',
   purposes: ['class', 'drill', 'lesson'],
   unit: 'times',
   presence: true,
@@ -105,7 +105,7 @@ const optionMissing: BlockRule = {
   purposes: DONE,
   unit: 'heat',
   limit: 'the audience’s `homeHeat`, else `limits.homeHeat`',
-  says: 'a main version is hotter than the audience can take, and no lower one is offered',
+  says: 'a main version is harder than the audience can take, and no lower one is offered',
   findIn: ({ laid: { entry, block }, heat, offers, room: { catalog, limits, audience } }) => {
     if (!isOver(heat, limits.homeHeat, 'heat')) return NOTHING;
     if (offers.some((offer) => laneOf(entry, offer.entry) === 'lower')) return NOTHING;
@@ -193,7 +193,7 @@ const preparationMissing: WholeRule = {
           value: 0,
           limit: 1,
           sentence: () =>
-            `${rungTitle(entry)} wants ${PREPARATIONS[preparation]} first; nothing before it in this class does that.`,
+            `${rungTitle(entry)} needs ${PREPARATIONS[preparation]} first; nothing before it in this class does that.`,
           mend: () => {
             const preparers = preparersOf(catalog, preparation, entry.exercise.position);
             const first = preparers.find(({ key }) => key !== entry.key);

@@ -102,7 +102,7 @@ const optionUnmet: WholeRule = {
   code: 'OPTION_UNMET',
   part: 'options',
   severity: 'fix',
-  except: 'stop when the offered rung is hotter than the room can take',
+  except: 'stop when the offered rung is harder than the room can take',
   purposes: ['class', 'drill', 'lesson'],
   unit: 'times',
   presence: true,

@@ -1,6 +1,7 @@
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { clock, percent, spell } from '../clock';
 import { rungTitle } from '../finding';
+import { lateText } from '../lateText';
 import { lessOfSeveral } from '../remedies/shorten';
 import { type BlockRule, DONE, NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
@@ -77,7 +78,7 @@ const timeAtRisk: WholeRule = {
         value: timed.range.overChance,
         limit: limits.overChance,
         sentence: () =>
-          `As taught it passes its ${timed.plan.targetMinutes} minutes ${percent(timed.range.overChance)} of the time; one class in ten lasts ${clock(timed.range.p90)}.`,
+          `As taught, ${lateText(timed.range.overChance)}; one in ten lasts ${clock(timed.range.p90)} or more, of ${timed.plan.targetMinutes} minutes.`,
         mend: () => lessOfSeveral(subject, timed.range.p90 - target),
       },
     ];

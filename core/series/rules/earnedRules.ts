@@ -25,7 +25,7 @@ function waitsFor({ studio: { catalog }, rules }: SeriesSubject, { before }: Ser
 const rungUnearned: SeriesRule = {
   code: 'RUNG_UNEARNED',
   severity: 'fix',
-  except: 'stop when the rung is hotter than the room can take',
+  except: 'stop when the rung is harder than the room can take',
   unit: 'times',
   presence: true,
   limit: 'all it needs earned by earlier episodes: taught `rules.taught`, practised `rules.practised` times',
@@ -58,7 +58,7 @@ const rungUnearned: SeriesRule = {
 const optionUnearned: SeriesRule = {
   code: 'OPTION_UNEARNED',
   severity: 'fix',
-  except: 'stop when the offered rung is hotter than the room can take',
+  except: 'stop when the offered rung is harder than the room can take',
   unit: 'times',
   presence: true,
   limit: 'all it needs earned by earlier episodes, or done in the block that offers it',

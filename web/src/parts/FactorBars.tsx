@@ -17,7 +17,7 @@ export function FactorBars({ factors, shown }: FactorBarsProps) {
     shown ?? HEAT_FACTORS.filter((factor) => factors[factor] >= TELLING).sort((a, b) => factors[b] - factors[a]);
 
   return (
-    <ul aria-label="What makes it hot" className="mt-1 text-sm text-soft">
+    <ul aria-label="What makes it hard" className="mt-1 text-sm text-soft">
       {names.map((factor) => (
         <li key={factor} className="grid grid-cols-[3.5rem_2rem_1fr] items-center gap-2 leading-tight">
           <span

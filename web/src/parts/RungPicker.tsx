@@ -74,7 +74,7 @@ export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
       </ul>
       {found.length > SHOWN && <p className="text-soft">{found.length - SHOWN} more; narrow the search to see them.</p>}
       {found.length === 0 && (
-        <p className="text-soft">No rung answers to this. Try fewer words, or another position or direction.</p>
+        <p className="text-soft">No rung matches. Try fewer words, or another position or direction.</p>
       )}
     </div>
   );

@@ -71,7 +71,7 @@ export function SubstituteList({ catalog, entry, conditions = [], equipment, ver
           {conditions.map((each) => CONDITIONS[each].name).join(', ')}.
         </p>
       )}
-      {found.length === 0 && <p>Nothing in the repertoire can stand in for it so.</p>}
+      {found.length === 0 && <p>Nothing in the repertoire can be swapped in.</p>}
       <ul className="grid gap-x-4 gap-y-1 sm:grid-cols-2">
         {found.map((substitute) => (
           <li key={substitute.entry.key}>

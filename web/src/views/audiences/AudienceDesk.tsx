@@ -134,7 +134,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
           <summary className="font-name text-xl font-semibold">Limits of their own</summary>
           <div className="mt-1 max-w-xl">
             <Figures
-              title="Where the review speaks for them"
+              title="When the review warns for them"
               about="What is not changed here is the house’s."
               table={ownLimits(catalog.method.limits)}
               values={audience.limits ?? {}}

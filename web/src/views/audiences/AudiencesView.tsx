@@ -45,8 +45,8 @@ export function Component() {
         <AudienceDesk key={audience.id} audience={audience} />
       ) : (
         <p className="max-w-prose text-soft">
-          No audience yet. An audience is who a class is for: how fast they change position, how hot a rung they can all
-          take, and what must be minded with them.
+          No audience yet. An audience is who a class is for: how fast they change position, how hard a rung they can
+          all take, and what must be minded with them.
         </p>
       )}
     </main>

@@ -130,7 +130,7 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
       )}
       {shown.length === 0 && catalog.exercises.length > 0 && (
         <p className="text-soft">
-          No rung that this room can do answers to this. Try fewer words, or another position or direction.
+          No rung that this room can do matches. Try fewer words, or another position or direction.
         </p>
       )}
       {left.length > 0 && <Unfit unfit={left} />}

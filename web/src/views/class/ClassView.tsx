@@ -270,7 +270,7 @@ function useGhost(catalog: Catalog, plan: ClassPlan, audience: Audience | undefi
 
 /** What a fresh interlude is, before anyone has said more. */
 const FRESH: Readonly<Record<InterludeKind, Pick<Interlude, 'name' | 'seconds'>>> = {
-  talk: { name: 'A word between', seconds: 40 },
+  talk: { name: 'A few words', seconds: 40 },
   check: { name: 'Check the shape', seconds: 40 },
   recover: { name: 'Hug the knees', seconds: 20 },
 };
@@ -278,7 +278,7 @@ const FRESH: Readonly<Record<InterludeKind, Pick<Interlude, 'name' | 'seconds'>>
 function Beginning() {
   return (
     <div className="mt-4 max-w-prose">
-      <p className="font-name text-xl">An empty floor.</p>
+      <p className="font-name text-xl">This class is empty.</p>
       <p className="mt-1 text-soft">
         Begin with breath and connection, build towards a peak at about two thirds, then ease. Add the first rung with
         the button above, or press A.

@@ -1,7 +1,6 @@
 import type { TimedClass, TimeParts } from '@warm-ladder/core/plan';
-import { clock } from '@warm-ladder/core/review';
+import { clock, lateText } from '@warm-ladder/core/review';
 import type { ReactNode } from 'react';
-import { lateText } from '../../parts/lateText';
 
 const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
   opening: 'opening',

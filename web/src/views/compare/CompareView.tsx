@@ -133,7 +133,7 @@ function Column({ catalog, entry, entries, drop }: ColumnProps) {
         </button>
       </div>
       <LoadCurve catalog={catalog} entry={entry} entries={entries} />
-      <h3 className="mt-3 text-sm text-soft">What makes it hot, the largest difference first</h3>
+      <h3 className="mt-3 text-sm text-soft">What makes it hard, the largest difference first</h3>
       <FactorBars factors={factors} shown={factorDifferences(catalog, entries)} />
       <h3 className="mt-3 text-sm text-soft">Ready to move on when</h3>
       <p className="text-[15px]">{rung.gate?.ready?.join('; ') ?? 'nothing said'}</p>

@@ -211,7 +211,7 @@ export const RungGate = memo(function RungGate({
           <Plus className="size-4" aria-hidden="true" /> Requirement
         </button>
       </div>
-      <h3 className="text-sm text-soft">Wants earlier in the same class</h3>
+      <h3 className="text-sm text-soft">Prepare earlier in the same class</h3>
       <ChipSet
         legend="Preparation"
         all={PREPARATION_IDS.map((id) => ({ id, name: PREPARATIONS[id] }))}

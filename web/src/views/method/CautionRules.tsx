@@ -80,7 +80,7 @@ export function CautionRules({ changes, onChange }: CautionRulesProps) {
               </span>
               <span className="min-w-64 grow basis-0">
                 {change?.off ? (
-                  <span className="text-brick">The house does not hold to this rule.</span>
+                  <span className="text-brick">The house does not use this rule.</span>
                 ) : (
                   (change?.how ?? rules.map(({ how }) => how).join(' '))
                 )}
@@ -169,13 +169,13 @@ function ChangeSheet({ rules, change, close, onChange }: ChangeSheetProps) {
       >
         <label className="flex gap-2">
           <input type="checkbox" checked={off} onChange={({ target }) => setOff(target.checked)} /> The house does not
-          hold to this rule
+          use this rule
         </label>
         {!off && unit !== '' && (
           <span>
-            Speaks over{' '}
+            Warns above{' '}
             <NumberField
-              label="Speaks over"
+              label="Warns above"
               value={over}
               limits={LIMITS.CautionChange.over}
               className="w-20"

@@ -25,7 +25,7 @@ import { Terms } from './Terms';
 const PARTS = [
   {
     key: 'limits',
-    title: 'Where the review speaks',
+    title: 'When the review warns',
     about: 'Beyond these a finding is raised.',
     table: LIMIT_SETTINGS,
   },

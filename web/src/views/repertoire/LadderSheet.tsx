@@ -35,7 +35,7 @@ export function LadderSheet({ catalog, exercise, close }: LadderSheetProps) {
       open
       onOpenChange={close}
       title={exercise.name}
-      about={`${catalog.graph.name(exercise.position)}, ${exercise.directions.map((each) => DIRECTION_WORDS[each]).join(' and ')}. The hottest rung stands on top.`}
+      about={`${catalog.graph.name(exercise.position)}, ${exercise.directions.map((each) => DIRECTION_WORDS[each]).join(' and ')}. The hardest rung stands on top.`}
     >
       <p className="mb-3 flex flex-wrap gap-2">
         {entries.length > 1 && (

@@ -62,7 +62,7 @@ export function LadderStrip({ catalog, exercise, found, moving, first }: LadderS
                   <RungFigure entry={entry} className="h-20 w-full" />
                 )}
                 <span className="flex items-start gap-1.5 border-t-3 border-ink pt-1 text-[15px] leading-tight">
-                  <span className="line-clamp-2 min-h-[2lh] grow" title={rung.name}>
+                  <span className="line-clamp-3 min-h-[2lh] grow" title={rung.name}>
                     {rung.name}
                   </span>
                   {heat !== null && <HeatMark heat={heat} />}

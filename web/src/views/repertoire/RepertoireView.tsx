@@ -43,7 +43,7 @@ export function Component() {
             {catalog.exercises.length} ladders, each one exercise from its easiest version to its hardest;{' '}
             {catalog.rungs.length} rungs. Heat says how hard, 0 to 100. Choose a cell to see only its ladders.{' '}
             <Link to="/cues" className="underline decoration-dotted underline-offset-4">
-              Their words
+              All their cues
             </Link>
           </p>
           <RepertoireMap catalog={catalog} cell={cell} onChoose={setCell} />
@@ -93,9 +93,7 @@ export function Component() {
               Show more of the {found.ladders.length - most} other ladders
             </button>
           )}
-          {found.ladders.length === 0 && (
-            <p className="mt-3">No ladder answers to this. Try fewer words, or another cell.</p>
-          )}
+          {found.ladders.length === 0 && <p className="mt-3">No ladder matches. Try fewer words, or another cell.</p>}
         </section>
       </div>
       {shown && <LadderSheet catalog={catalog} exercise={shown} close={() => void navigate('/repertoire')} />}

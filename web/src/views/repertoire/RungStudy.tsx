@@ -108,7 +108,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         <Row name="Stay here when" lines={rung.gate?.stay ?? []} />
         <Row name="Stop when" lines={rung.gate?.stop ?? []} />
         <Row name="First" lines={before.length > 0 ? [before.map(title).join(' → ')] : []} />
-        <Row name="Wants" lines={(rung.preparation ?? []).map((each) => PREPARATIONS[each])} />
+        <Row name="Prepare" lines={(rung.preparation ?? []).map((each) => PREPARATIONS[each])} />
         <Row name="Leads to" lines={named(graph.unlocks(entry.key)).map(title)} />
         <Row name="Props" lines={entry.props.map(({ name }) => name)} />
       </dl>

@@ -62,14 +62,14 @@ function When({ at, day, onPut }: EpisodeMoreProps) {
         onChange={({ target }) => put({ date: target.value || undefined }, `the day of episode ${at + 1}`)}
       />{' '}
       {own.date === undefined ? (
-        <span className="text-soft">as it falls; another day pins it, and the others move.</span>
+        <span className="text-soft">the day it falls on; choose another, and the others move.</span>
       ) : (
         <button
           type="button"
           className="action text-sm"
           onClick={() => put({ date: undefined }, `the day of episode ${at + 1}`)}
         >
-          Let it fall as it comes
+          Back to the day it falls on
         </button>
       )}{' '}
       By{' '}

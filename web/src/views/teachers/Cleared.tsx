@@ -21,7 +21,7 @@ export function Cleared({ teacher, onChange }: ClearedProps) {
       <p className="leading-loose">
         May teach up to heat{' '}
         <NumberField
-          label={`The hottest rung ${teacher.name} may teach`}
+          label={`The hardest rung ${teacher.name} may teach`}
           value={heat ?? 100}
           limits={LIMITS.Cleared.heat}
           className="w-10"

@@ -166,7 +166,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
           onClick={() => setZoom(farther)}
         >
           <span aria-hidden="true">−</span>
-          <span className="sr-only">Look from farther away</span>
+          <span className="sr-only">Zoom out</span>
         </button>
         <button
           type="button"
@@ -175,7 +175,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
           onClick={() => setZoom(closer)}
         >
           <span aria-hidden="true">+</span>
-          <span className="sr-only">Look closer</span>
+          <span className="sr-only">Zoom in</span>
         </button>
       </Legend>
     </div>
