@@ -17,6 +17,8 @@ const refusal = (change: (bundle: Bundle & Record<string, unknown>) => unknown):
 };
 const first = (bundle: Bundle) => must(bundle.exercises?.[0]?.rungs[0]);
 
+const island = (id: string, neighbour: string) => ({ id, name: id, like: 'standing', edges: { [neighbour]: 4 } });
+
 test('a sound bundle is read whole, and again from its own text', () => {
   const bundle = bundleOf();
   expect(readBundle(bundle)).toEqual({ ok: true, bundle, notes: [] });
@@ -115,6 +117,104 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
     'a position without edges',
     (b) => Object.assign(b, { positions: [{ id: 'air', name: 'Air', like: 'standing', edges: {} }] }),
     /names no edge/,
+  ],
+  [
+    'one of the eight positions made anew',
+    (b) => Object.assign(b, { positions: [{ id: 'supine', name: 'Back', like: 'supine', edges: { seated: 5 } }] }),
+    /^positions\[0\]\.id: “supine” is one of the eight positions; expected an id of its own\.$/,
+  ],
+  [
+    'a position that nothing joins to standing',
+    (b) => Object.assign(b, { positions: ['air', 'sky'].map((id, i, all) => island(id, must(all[1 - i]))) }),
+    /^positions\[0\]\.edges: Nothing joins the position “air” to standing/,
+  ],
+  [
+    'a way to nowhere',
+    (b) => Object.assign(b, { positions: [{ ...island('air', 'standing'), edges: { standing: 4, moon: 9 } }] }),
+    /^positions\[0\]\.edges\.moon: “moon” is not a position\.$/,
+  ],
+  [
+    'a way of the method between places nobody has',
+    (b) => Object.assign(b, { method: { edgeSeconds: { 'standing>moon': 4 } } }),
+    /^method\.edgeSeconds\.standing>moon: “moon” is not a place; expected two of standing, /,
+  ],
+  [
+    'an exercise nobody can lie down for',
+    (b) => Object.assign(b.exercises?.[0] ?? {}, { position: 'moon' }),
+    /^exercises\[0\]\.position: “moon” is not a position; expected one of standing, /,
+  ],
+  [
+    'two phases of one id',
+    (b) => Object.assign(first(b).phases[1] ?? {}, { id: 'p1' }),
+    /phases\[1\]\.id: The id “p1” stands twice in this rung/,
+  ],
+  [
+    'a cue on a phase nobody does',
+    (b) => Object.assign(first(b), { cues: [{ id: 'c', kind: 'action', text: 'Lift.', phase: 'p9' }] }),
+    /cues\[0\]\.phase: There is no phase “p9”; expected one of p1, p2\.$/,
+  ],
+  [
+    'a branch beside nothing',
+    (b) => Object.assign(first(b), { branchOf: 'middle' }),
+    /branchOf: “hold” has no rung “middle” to stand beside\.$/,
+  ],
+  [
+    'a rung beside itself',
+    (b) => Object.assign(first(b), { branchOf: 'low' }),
+    /branchOf: A rung can’t stand beside itself\.$/,
+  ],
+  [
+    'a branch beside a branch',
+    (b) => b.exercises?.[0]?.rungs.push(rung('side', { branchOf: 'low' }), rung('far', { branchOf: 'side' })),
+    /rungs\[3\]\.branchOf: “side” is a branch itself; expected the rung it stands beside, “low”\.$/,
+  ],
+  [
+    'something under a part that is no prop of the rung',
+    (b) => Object.assign(first(b), { on: { pelvis: 'ball' } }),
+    /on\.pelvis: “ball” is not among the props of this rung \(none\)\.$/,
+  ],
+  [
+    'something under a part that never rests',
+    (b) => Object.assign(first(b), { props: ['ball'], on: { 'hand.left': 'ball' } }),
+    /on\.hand\.left: No pose rests on the hand\.left, so nothing can lie under it\.$/,
+  ],
+  [
+    'a hand on what is neither body nor prop',
+    (b) => Object.assign(first(b).poses.home ?? {}, { holds: { 'hand.left': 'moon' } }),
+    /poses\.home\.holds\.hand\.left: “moon” is neither a part of the body nor a prop; expected one of /,
+  ],
+  [
+    'words of a class on a phase its rung has not',
+    (b) =>
+      Object.assign(b.classes?.[0]?.blocks[0] ?? {}, {
+        lines: [{ id: 'l', kind: 'action', text: 'Lift.', phase: 'p9' }],
+      }),
+    /blocks\[0\]\.lines\[0\]\.phase: There is no phase “p9”; expected one of p1, p2\.$/,
+  ],
+  [
+    'a class that comes twice in a series, not to be told apart',
+    (b) => b.series?.[0]?.episodes.push({ class: 'test-class' }),
+    /episodes\[1\]\.class: “test-class” stands in it twice; expected an id for an episode whose class comes again\.$/,
+  ],
+  [
+    'a series that follows itself',
+    (b) => Object.assign(b.series?.[0] ?? {}, { follows: 'a-series' }),
+    /series\[0\]\.follows: A series can’t follow itself\.$/,
+  ],
+  [
+    'a goal nobody can reach',
+    (b) => Object.assign(b.series?.[0] ?? {}, { goals: [{ exercise: 'hold', rung: 'moon' }] }),
+    /series\[0\]\.goals\[0\]: There is no rung “hold\/moon” to lead to\.$/,
+  ],
+  [
+    'a room with what nobody has',
+    (b) => Object.assign(b, { rooms: [{ id: 'loft', name: 'Loft', size: 8, props: { sled: 2 } }] }),
+    /^rooms\[0\]\.props\.sled: There is no prop “sled”\.$/,
+  ],
+  [
+    'a teacher cleared for nobody',
+    (b) => Object.assign(b, { teachers: [{ id: 't', name: 'Ilva', cleared: { audiences: ['moon'] } }] }),
+    /^teachers\[0\]\.cleared\.audiences\[0\]: There is no audience “moon”\.$/,
   ],
 ])('%s is refused with where and what', (_name, change, sentence) => {
   expect(refusal(change)).toMatch(sentence);

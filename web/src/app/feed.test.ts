@@ -1,0 +1,175 @@
+import { bundleOf, classOf } from '@warm-ladder/core/testing';
+import type { FeedEvent, StudioAnswer } from '@warm-ladder/core/wire';
+import { documentOf } from './entities';
+import { startFeed } from './feed';
+import { startRest, wholeStudio } from './rest';
+import { store } from './store';
+import { loadStudio } from './studio';
+import { NO_HISTORY, noVersions } from './studioState';
+import { unheard } from './unheard';
+
+/** A line to the server, as the browser has one. */
+class Line {
+  static readonly CLOSED = 2;
+  static readonly open: Line[] = [];
+  readyState = 1;
+  onmessage: (event: { data: string }) => void = () => {};
+  onerror: () => void = () => {};
+  constructor(readonly url: string) {
+    Line.open.push(this);
+  }
+  tell(event: FeedEvent): void {
+    this.onmessage({ data: JSON.stringify(event) });
+  }
+}
+/** The other tabs of this browser. */
+class Tabs {
+  static readonly posted: FeedEvent[] = [];
+  static one: Tabs | undefined;
+  onmessage: (event: { data: FeedEvent }) => void = () => {};
+  constructor(readonly name: string) {
+    Tabs.one = this;
+  }
+  postMessage(event: FeedEvent): void {
+    Tabs.posted.push(event);
+  }
+}
+
+const versions = { ...noVersions(), classes: { 'test-class': 7 } };
+const answerAt = (revision: number, name: string, only: string | null = null): StudioAnswer => ({
+  only,
+  studio: 'clay',
+  revision,
+  setAside: 0,
+  bundle: bundleOf({ classes: [classOf([], { name })] }),
+  versions: { ...versions, classes: { 'test-class': revision } },
+});
+/** What the server answers to one question after another; the last one again. */
+let answers: Array<StudioAnswer | null> = [];
+let asked = 0;
+const change = (revision: number, name: string): FeedEvent => ({
+  revision,
+  changes: [{ kind: 'classes', id: 'test-class', version: revision, value: classOf([], { name }) }],
+});
+const open = (answer: StudioAnswer) =>
+  store.dispatch(
+    loadStudio.fulfilled(
+      { answer, left: { records: [], others: [], unreadable: 0, ...NO_HISTORY } },
+      'request',
+      undefined,
+    ),
+  );
+const name = () => documentOf(store.getState().studio.entities, 'classes', 'test-class')?.name;
+const revision = () => store.getState().studio.revision;
+async function pass(milliseconds: number) {
+  await jest.advanceTimersByTimeAsync(milliseconds);
+  for (let turn = 0; turn < 10; turn++) await new Promise((resolve) => setImmediate(resolve));
+}
+
+beforeAll(async () => {
+  jest.useFakeTimers({ doNotFake: ['setImmediate', 'queueMicrotask', 'nextTick'] });
+  Object.defineProperty(globalThis, 'EventSource', { value: Line, configurable: true });
+  Object.defineProperty(globalThis, 'BroadcastChannel', { value: Tabs, configurable: true });
+  Object.defineProperty(globalThis, 'navigator', { value: {}, configurable: true });
+  Object.defineProperty(globalThis, 'window', { value: {}, configurable: true });
+  globalThis.fetch = async () => {
+    const answer = answers[Math.min(asked++, answers.length - 1)];
+    if (!answer) throw new TypeError('failed to fetch');
+    return new Response(JSON.stringify(answer));
+  };
+  startFeed(store);
+  startRest(store);
+});
+afterAll(() => jest.useRealTimers());
+beforeEach(() => {
+  answers = [];
+  asked = 0;
+  open(answerAt(9, 'As opened'));
+});
+const line = () => Line.open.at(-1) as Line;
+
+test('the server is listened to once the studio is here, from where it is', async () => {
+  await pass(1_000);
+  expect(Line.open.map(({ url }) => url)).toEqual(['/api/feed?since=9']);
+  expect(Tabs.one?.name).toBe('warm-ladder/feed');
+});
+
+test('what others change comes in, and is told to the other tabs; what is older than what is here is not heard', () => {
+  line().tell(change(12, 'Theirs'));
+  expect([name(), revision()]).toEqual(['Theirs', 12]);
+  expect(Tabs.posted.at(-1)?.revision).toBe(12);
+  line().tell(change(11, 'Older'));
+  expect([name(), revision()]).toEqual(['Theirs', 12]);
+  Tabs.one?.onmessage({ data: change(13, 'By another tab') });
+  expect([name(), revision()]).toEqual(['By another tab', 13]);
+});
+
+test('too much to tell, and the studio is read anew', async () => {
+  answers = [answerAt(20, 'Read anew')];
+  line().tell({ revision: 20, changes: null });
+  await pass(10);
+  expect([name(), revision(), asked]).toEqual(['Read anew', 20, 1]);
+});
+
+test('an answer that is older than what was heard while it was on its way is asked for again', async () => {
+  answers = [answerAt(20, 'Before the change'), answerAt(21, 'With the change')];
+  line().tell({ revision: 20, changes: null });
+  line().tell(change(21, 'With the change'));
+  await pass(10);
+  expect([name(), revision(), asked]).toEqual(['With the change', 21, 2]);
+});
+
+test('what is told while this tab does something of its own is heard after it', async () => {
+  let end = () => {};
+  const own = unheard(
+    () =>
+      new Promise<void>((resolve) => {
+        end = resolve;
+      }),
+  );
+  line().tell(change(30, 'Meanwhile'));
+  expect(name()).toBe('As opened');
+  end();
+  await own;
+  expect(name()).toBe('Meanwhile');
+});
+
+test('a line that was refused is opened again from where it then is; one that broke is left to the browser', async () => {
+  line().tell(change(12, 'Theirs'));
+  const before = Line.open.length;
+  line().onerror();
+  await pass(10_000);
+  expect(Line.open).toHaveLength(before);
+  line().readyState = Line.CLOSED;
+  line().onerror();
+  await pass(3_000);
+  expect(line().url).toBe('/api/feed?since=12');
+  expect(Line.open).toHaveLength(before + 1);
+});
+
+describe('a page that was opened for one class', () => {
+  test('asks for the rest in a quiet moment, once, and whoever needs it is told when it is here', async () => {
+    answers = [answerAt(9, 'As opened')];
+    open(answerAt(9, 'As opened', 'test-class'));
+    let here = false;
+    void wholeStudio().then(() => {
+      here = true;
+    });
+    expect(asked).toBe(0);
+    await pass(1_000);
+    expect([asked, here, store.getState().studio.only]).toEqual([1, true, null]);
+    await pass(60_000);
+    expect(asked).toBe(1);
+    expect((await wholeStudio()).studio.only).toBeNull();
+  });
+
+  test('asks again while the server does not answer', async () => {
+    answers = [null, null, answerAt(9, 'As opened')];
+    open(answerAt(9, 'As opened', 'test-class'));
+    await pass(1_000);
+    expect([asked, store.getState().studio.away]).toEqual([1, true]);
+    await pass(4_000);
+    await pass(4_000);
+    expect([asked, store.getState().studio.away, store.getState().studio.only]).toEqual([3, false, null]);
+  });
+});
