@@ -7,10 +7,11 @@ const HEAT = (heat: number) => ({ heatOverride: { heat, reason: 'For the test.' 
 const catalog = catalogOf(
   [
     ...EXERCISES,
-    exercise('steep', { rungs: [rung('low', HEAT(20)), rung('high', HEAT(90))] }),
+    exercise('steep', { rungs: [rung('low', HEAT(20)), rung('middle', HEAT(45)), rung('high', HEAT(60))] }),
+    exercise('bow', { directions: ['extension'] }),
     exercise('twin', { rungs: [rung('low', HEAT(21)), rung('high', { ...HEAT(22), props: ['roller'] })] }),
   ],
-  { limits: { homeHeat: 50 } },
+  { limits: { homeHeat: 50, heatJump: 20 } },
 );
 type Blocks = ReadonlyArray<ReturnType<typeof block>>;
 const ground = (blocks: Blocks, context: ReviewContext = {}, change = {}) =>
@@ -24,6 +25,9 @@ test('what is done where people are comes before what they have to move for, the
   expect(lying.moving).toBe(0);
   expect(standing.moving).toBe(2 * catalog.graph.path('supine', 'standing').seconds);
   expect(placeOf(fit, 'march/low')).toBeLessThan(placeOf(fit, 'stand/low'));
+  // Who is sent there anyway pays nothing for it.
+  const between = additionsAt(ground([block('stand'), block('hold')]), 1).fit;
+  for (const key of ['stand/high', 'march/low']) expect(must(between[placeOf(between, key)]).moving).toBe(0);
   // At the end nobody has to come back.
   const last = additionsAt(ground([block('hold'), block('curl')]), 2).fit;
   expect(must(last[placeOf(last, 'stand/low')]).moving).toBe(standing.moving / 2);
@@ -37,14 +41,18 @@ test('an empty class is begun where it says it begins, and anywhere where it say
 });
 
 test('what is not learnt, done already, above the room or a leap of heat stands further down, and none is left out', () => {
-  const { fit, unfit } = additionsAt(ground([block('march')]), 1);
+  const { fit, unfit } = additionsAt(ground([block('hold')]), 1);
   expect(fit.length + unfit.length).toBe(catalog.rungs.length);
   const later = (behind: string, before: string) => expect(placeOf(fit, behind)).toBeGreaterThan(placeOf(fit, before));
-  later('earned/high', 'earned/low');
-  expect(must(fit[placeOf(fit, 'earned/high')]).unmet.map(({ key }) => key)).toEqual(['hold/low']);
-  later('march/low', 'hold/low');
-  expect(must(fit[placeOf(fit, 'march/low')]).again).toBe(true);
-  later('steep/high', 'steep/low');
+  // A leap from what is done before; above the room, though no leap from there.
+  later('steep/middle', 'twin/low');
+  const { fit: warm } = additionsAt(ground([block('steep/middle')]), 1);
+  expect(placeOf(warm, 'steep/high')).toBeGreaterThan(placeOf(warm, 'twin/low'));
+  later('hold/low', 'march/low');
+  expect(must(fit[placeOf(fit, 'hold/low')]).again).toBe(true);
+  const { fit: early } = additionsAt(ground([]), 0);
+  expect(placeOf(early, 'earned/high')).toBeGreaterThan(placeOf(early, 'twin/low'));
+  expect(must(early[placeOf(early, 'earned/high')]).unmet.map(({ key }) => key)).toEqual(['hold/low']);
 });
 
 test('what was learnt before the place, or in an earlier episode, is no longer missing; after the place it is', () => {
@@ -58,11 +66,14 @@ test('what was learnt before the place, or in an earlier episode, is no longer m
 });
 
 test('a direction the class has too little of is brought up, and said', () => {
-  const flexion = Array.from({ length: 6 }, () => block('curl', { dose: { reps: 20 } }));
+  const flexion = [
+    block('hold', { dose: { reps: 60 } }),
+    ...Array.from({ length: 6 }, () => block('curl', { dose: { reps: 20 } })),
+  ];
   const { fit } = additionsAt(ground(flexion), flexion.length);
-  const arch = must(fit[placeOf(fit, 'arch/low')]);
-  expect(arch.brings).toEqual(['extension']);
+  expect(must(fit[placeOf(fit, 'bow/low')]).brings).toEqual(['extension']);
   expect(must(fit[placeOf(fit, 'curl/low')]).brings).toEqual([]);
+  expect(placeOf(fit, 'bow/low')).toBeLessThan(placeOf(fit, 'march/low'));
 });
 
 test('what nobody can do here is folded away with the reason', () => {
