@@ -4,9 +4,9 @@ import type { RungBlock } from '../plan';
 import { demoBundle } from '../testing/demo';
 import { must } from '../testing/studio';
 import { costOf, type Search, triedUnder, tryOut } from './aims';
-import { searchFor } from './propose';
 import { chanceOf, shuffled } from './random';
 import { anneal } from './search';
+import { searchFor } from './searchFor';
 
 const studio = studioOf(demoBundle(), {});
 const TODAY = '2026-11-28';

@@ -1,7 +1,7 @@
 import { names, poolOf } from '../mend';
 import { conditionsOf, limitsOf, metBefore, rungTitle } from '../review';
 import type { Brief } from './briefSchema';
-import type { Studio } from './propose';
+import type { Studio } from './searchFor';
 
 /** Least minutes of a class of its purpose that has a beginning, a middle and an end. */
 const LEAST_MINUTES = { class: 10, drill: 2, lesson: 2, workshop: 10 } as const;

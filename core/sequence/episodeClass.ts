@@ -4,8 +4,9 @@ import type { Learnt, Series, SeriesReview, SeriesRules, WholeStudio } from '../
 import type { Search } from './aims';
 import type { Brief } from './briefSchema';
 import type { Musts } from './curriculum';
-import { found, searchFor } from './propose';
+import { found } from './propose';
 import { type Chance, shuffled } from './random';
+import { searchFor } from './searchFor';
 import type { SeriesBrief } from './seriesBriefSchema';
 
 /** The most heat-minutes the next episode may have, so that work rises as fast as it may, and eases when it has to. */

@@ -1,8 +1,10 @@
 export { type Search, shareOf, type Tried, tryOut } from './aims';
 export * from './briefSchema';
+export type { Proposal } from './finish';
 export { strayFrom } from './orders';
 export * from './propose';
 export * from './proposeSeries';
 export { type Chance, chanceOf } from './random';
 export { anneal } from './search';
+export { type Studio, searchFor } from './searchFor';
 export * from './seriesBriefSchema';
