@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import {
@@ -23,8 +22,7 @@ import type {
   Kept,
   SetAsideDocument,
 } from '@warm-ladder/core/wire';
-import type { Database, Queries } from '../database/port';
-import { isDisconnection } from '../database/postgres';
+import type { Database } from '../database/port';
 import { Upkeep } from '../database/upkeep';
 import { invalid, Refusal } from '../errors';
 import type { Copies } from './copies';
@@ -35,8 +33,9 @@ import { type ImportMode, planImport } from './importPlan';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
 import type { Snapshot } from './snapshot';
-import { turn, unhurried } from './unhurried';
+import { unhurried } from './unhurried';
 import { namesIn, writesOf } from './writes';
+import { writeAll } from './writing';
 
 export interface ImportWish {
   readonly mode: ImportMode;
@@ -48,15 +47,10 @@ export interface ImportWish {
   readonly reason?: CopyReason;
 }
 
-/** Documents written by one statement of an import: few enough that nobody waits for it. */
-const BATCH = 40;
-
 /** Documents that change at once and are still told of one by one; more, and whoever listens reads the studio anew. */
 const TOLD = 200;
 /** Changes kept as they were made, the newest: of older ones the last of each document. */
 const KEPT_CHANGES = 20_000;
-/** Milliseconds between two tries to learn whether a write was kept whose connection broke, and how many there are. */
-const [ASKING, ASKED] = [500, 8];
 
 /** Level 4: of a studio, all but as small as the usual one, in less time. */
 const gzipped = (text: string): Promise<Buffer> => promisify(gzip)(text, { level: 4 });
@@ -313,8 +307,7 @@ export class Studio {
   }
 
   /**
-   * Writes changes and moves on to the studio they make: one statement where one will do, which is a transaction by
-   * itself; else one transaction, a batch at a time, so that readers are answered in between.
+   * Writes changes and moves on to the studio they make.
    * @param ordered give every document the place it has in the studio as it is to be
    * @returns `null` where somebody else has written meanwhile, and nothing was
    */
@@ -325,28 +318,8 @@ export class Studio {
   ): Promise<Snapshot | null> {
     if (changes.length === 0 && !ordered) return this.#snapshot;
     const writes = writesOf(this.#snapshot, changes, after);
-    const write = randomUUID();
-    const work = async (db: Queries): Promise<number[] | null> => {
-      const versions: number[] = [];
-      let known = this.#snapshot.revision;
-      for (let from = 0; from < writes.length; from += BATCH) {
-        const some = await documentRows.write(db, known, write, writes.slice(from, from + BATCH));
-        if (!some) return null;
-        versions.push(...some);
-        known = versions.at(-1) ?? known;
-        if (from + BATCH < writes.length) await turn();
-      }
-      if (!ordered) return versions;
-      if (writes.length === 0) {
-        await documentRows.lockWrites(db);
-        if ((await documentRows.newest(db)) > known) return null;
-      }
-      await this.#order(db, after);
-      versions.push(await documentRows.reordered(db, write));
-      return versions;
-    };
-    const single = !ordered && writes.length <= BATCH;
-    const versions = await this.#surely(write, writes, () => (single ? work(this.#db) : this.#db.transaction(work)));
+    const known = this.#snapshot.revision;
+    const versions = await writeAll(this.#db, { writes, known, ordered: ordered ? namesIn(after) : null });
     if (!versions) return null;
     const written = new Map(writes.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
     this.#become(
@@ -362,40 +335,6 @@ export class Studio {
   async #tidy(): Promise<void> {
     await documentRows.forgetSuperseded(this.#db, KEPT_CHANGES);
     await this.#upkeep.tidy();
-  }
-
-  /**
-   * Runs a write whose connection may break before its answer comes: then it is asked whether it was kept, by its name,
-   * and it is written again only when it was not. Never twice.
-   */
-  async #surely(
-    write: string,
-    writes: ReadonlyArray<{ kind: string; id: string }>,
-    work: () => Promise<number[] | null>,
-  ): Promise<number[] | null> {
-    try {
-      return await work();
-    } catch (error) {
-      if (!isDisconnection(error)) throw error;
-      for (let asked = 0; ; asked++) {
-        try {
-          const kept = await documentRows.writtenBy(this.#db, write);
-          if (kept.length >= writes.length && kept.length > 0) return kept.map(({ version }) => version);
-          return await work();
-        } catch (again) {
-          if (!isDisconnection(again) || asked >= ASKED) throw again;
-          await new Promise((resolve) => setTimeout(resolve, ASKING));
-        }
-      }
-    }
-  }
-
-  async #order(tx: Queries, after: Snapshot['documents']): Promise<void> {
-    const names = namesIn(after);
-    for (let from = 0; from < names.length; from += BATCH * 10) {
-      await documentRows.order(tx, from, names.slice(from, from + BATCH * 10));
-      await turn();
-    }
   }
 
   /** Decides on what the database holds now: where somebody else has written meanwhile, that is read, and decided anew. */

@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto';
+import type { Database, Queries } from '../database/port';
+import { isDisconnection } from '../database/postgres';
+import { type DocumentName, documentRows, type Write } from './documentRows';
+import { turn } from './unhurried';
+
+/** Documents written by one statement of an import: few enough that nobody waits for it. */
+const BATCH = 40;
+/** Documents put in their place by one statement. */
+const ORDERED = 400;
+/** Milliseconds between two tries to learn whether a write was kept whose connection broke, and how many there are. */
+const [ASKING, ASKED] = [500, 8];
+
+/** What is to be written. */
+interface Writing {
+  readonly writes: readonly Write[];
+  /** The revision this process has seen. */
+  readonly known: number;
+  /** Every document in the order it has in the studio as it is to be; `null` where that stays. */
+  readonly ordered: readonly DocumentName[] | null;
+}
+
+/**
+ * Writes documents: one statement where one will do, which is a transaction by itself; else one transaction, a batch at
+ * a time, so that readers are answered in between.
+ * @returns the new version of each, and of the order; `null` where somebody else has written meanwhile, and nothing was
+ */
+export function writeAll(db: Database, { writes, known, ordered }: Writing): Promise<number[] | null> {
+  const write = randomUUID();
+  const work = async (tx: Queries): Promise<number[] | null> => {
+    const versions: number[] = [];
+    for (let from = 0; from < writes.length; from += BATCH) {
+      const some = await documentRows.write(tx, versions.at(-1) ?? known, write, writes.slice(from, from + BATCH));
+      if (!some) return null;
+      versions.push(...some);
+      if (from + BATCH < writes.length) await turn();
+    }
+    if (!ordered) return versions;
+    if (writes.length === 0) {
+      await documentRows.lockWrites(tx);
+      if ((await documentRows.newest(tx)) > known) return null;
+    }
+    for (let from = 0; from < ordered.length; from += ORDERED) {
+      await documentRows.order(tx, from, ordered.slice(from, from + ORDERED));
+      await turn();
+    }
+    versions.push(await documentRows.reordered(tx, write));
+    return versions;
+  };
+  const single = !ordered && writes.length <= BATCH;
+  return surely(db, write, writes.length, () => (single ? work(db) : db.transaction(work)));
+}
+
+/**
+ * Runs a write whose connection may break before its answer comes: then it is asked whether it was kept, by its name,
+ * and it is written again only when it was not. Never twice.
+ * @param count documents in it
+ */
+async function surely(
+  db: Database,
+  write: string,
+  count: number,
+  work: () => Promise<number[] | null>,
+): Promise<number[] | null> {
+  try {
+    return await work();
+  } catch (error) {
+    if (!isDisconnection(error)) throw error;
+    for (let asked = 0; ; asked++) {
+      try {
+        const kept = await documentRows.writtenBy(db, write);
+        if (kept.length >= count && kept.length > 0) return kept.map(({ version }) => version);
+        return await work();
+      } catch (again) {
+        if (!isDisconnection(again) || asked >= ASKED) throw again;
+        await new Promise((resolve) => setTimeout(resolve, ASKING));
+      }
+    }
+  }
+}
