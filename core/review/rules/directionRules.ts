@@ -118,7 +118,11 @@ const flexionStretch: WholeRule = {
           const way = release
             ? `before ${rungTitle(release.entry)} releases it`
             : 'with no extension or neutral work after it';
-          return `${spell(seconds)} of bending forward from ${rungTitle(first.entry)} to ${rungTitle(last.entry)} ${way}; ${spell(limit)} is the most.`;
+          const where =
+            first === last
+              ? `in ${rungTitle(first.entry)}`
+              : `from ${rungTitle(first.entry)} to ${rungTitle(last.entry)}`;
+          return `${spell(seconds)} of bending forward ${where}, ${way}; ${spell(limit)} is the most.`;
         },
         mend: () => (release ? releaseSooner(blocks, own, release, limit) : []),
       });

@@ -1,3 +1,4 @@
+import type { ClassPlan } from '../../plan';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { clock, percent, spell } from '../clock';
 import { rungTitle } from '../finding';
@@ -5,6 +6,10 @@ import { lateText } from '../lateText';
 import { lessOfSeveral } from '../remedies/shorten';
 import { type BlockRule, DONE, NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
+
+/** The target as people say it; a file may hold a part of a minute. */
+const targetText = ({ targetMinutes }: ClassPlan): string =>
+  Number.isInteger(targetMinutes) ? `${targetMinutes} minutes` : spell(targetMinutes * 60);
 
 const targetOf = ({ timed }: Subject): number => timed.plan.targetMinutes * 60;
 
@@ -34,7 +39,7 @@ const timeOver: WholeRule = {
         value: timed.seconds,
         limit: target,
         sentence: () =>
-          `The class lasts ${clock(timed.seconds)}, ${spell(timed.seconds - target)} over its ${timed.plan.targetMinutes} minutes; they end in ${name}.`,
+          `The class lasts ${clock(timed.seconds)}, ${spell(timed.seconds - target)} over its ${targetText(timed.plan)}; they end in ${name}.`,
         mend: () => lessOfSeveral(subject, timed.seconds - target),
       },
     ];
@@ -55,8 +60,7 @@ const timeUnder: WholeRule = {
     const least = target * (1 - limits.underShare);
     if (!isUnder(timed.seconds, least, 's')) return NOTHING;
     const short = spell(target - timed.seconds);
-    const sentence = () =>
-      `The class lasts ${clock(timed.seconds)}, ${short} short of its ${timed.plan.targetMinutes} minutes.`;
+    const sentence = () => `The class lasts ${clock(timed.seconds)}, ${short} short of its ${targetText(timed.plan)}.`;
     return [{ blocks: [], value: timed.seconds, limit: least, sentence }];
   },
 };
@@ -78,7 +82,7 @@ const timeAtRisk: WholeRule = {
         value: timed.range.overChance,
         limit: limits.overChance,
         sentence: () =>
-          `As taught, ${lateText(timed.range.overChance)}; one in ten lasts ${clock(timed.range.p90)} or more, of ${timed.plan.targetMinutes} minutes.`,
+          `As taught, ${lateText(timed.range.overChance)}; one in ten lasts ${clock(timed.range.p90)} or more, of ${targetText(timed.plan)}.`,
         mend: () => lessOfSeveral(subject, timed.range.p90 - target),
       },
     ];
@@ -105,7 +109,7 @@ const openingLong: WholeRule = {
         value: share,
         limit: limits.openingShare,
         sentence: () =>
-          `The opening takes ${spell(timed.parts.opening)}, ${percent(share)} of the ${timed.plan.targetMinutes} minutes; ${percent(limits.openingShare)} is the most.`,
+          `The opening takes ${spell(timed.parts.opening)}, ${percent(share)} of the ${targetText(timed.plan)}; ${percent(limits.openingShare)} is the most.`,
         mend: () => [
           { label: `Open in ${spell(fitting)}`, edits: [{ kind: 'class', change: { openingSeconds: fitting } }] },
         ],
