@@ -103,6 +103,13 @@ export const length = (page: Page) => page.getByLabel('Length', { exact: true })
 export const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
 export const row = (page: Page, block: number) => page.locator(`#block-${block - 1}`);
 
+/** Opens a page of one class with all of the studio: what others do from then on, it has to hear. */
+export async function openWhole(page: Page, address: string): Promise<void> {
+  const rest = page.waitForResponse(/\/api\/studio$/);
+  await page.goto(address);
+  await rest;
+}
+
 /** Opens the Studio menu at one of its entries. */
 export async function fromMenu(page: Page, entry: string): Promise<void> {
   await page.getByRole('button', { name: 'Studio', exact: true }).click();

@@ -1,7 +1,7 @@
 import { EventEmitter, once } from 'node:events';
 import { readFile } from 'node:fs/promises';
 import type { BrowserContext, Page } from '@playwright/test';
-import { expect, kept, length, saved, test } from '../fixtures';
+import { expect, kept, length, openWhole, saved, test } from '../fixtures';
 
 const versionOf = async (address: string, audience: string): Promise<number> =>
   ((await (await fetch(`${address}/api/audiences/${audience}`)).json()) as { version: number }).version;
@@ -25,7 +25,7 @@ test('two tabs on one class: the later one sees what differs, and nothing is los
 }, async ({ context, studio }) => {
   await deaf(context);
   const [one, two] = [await context.newPage(), await context.newPage()];
-  for (const page of [one, two]) await page.goto(studio.address + LANDING);
+  for (const page of [one, two]) await openWhole(page, studio.address + LANDING);
   await one.getByLabel('Target, minutes').fill('31');
   await saved(one);
   await name(two).fill('Landing, softly');
@@ -154,7 +154,7 @@ test('a tab that can’t send loses nothing to one that can; an answer that was 
 test('a refused document is named, goes back to what is saved, and stops no other', async ({ context, studio }) => {
   await deaf(context);
   const two = await context.newPage();
-  await two.goto(studio.address + LANDING);
+  await openWhole(two, studio.address + LANDING);
   await expect(name(two)).toBeVisible();
   const audience = (await kept(studio.address)).audiences?.find(({ id }) => id === 'returning-rowers');
   expect(audience).toBeDefined();

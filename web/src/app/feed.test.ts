@@ -111,12 +111,43 @@ test('too much to tell, and the studio is read anew', async () => {
   expect([name(), revision(), asked]).toEqual(['Read anew', 20, 1]);
 });
 
-test('an answer that is older than what was heard while it was on its way is asked for again', async () => {
-  answers = [answerAt(20, 'Before the change'), answerAt(21, 'With the change')];
+test('what was heard of while an older answer was on its way stays as it was heard', async () => {
+  answers = [answerAt(20, 'Before the change')];
   line().tell({ revision: 20, changes: null });
   line().tell(change(21, 'With the change'));
   await pass(10);
-  expect([name(), revision(), asked]).toEqual(['With the change', 21, 2]);
+  expect([name(), revision(), asked]).toEqual(['With the change', 21, 1]);
+  // Removed, it is not brought back; and what is read later is as it is read.
+  line().tell({ revision: 24, changes: null });
+  line().tell({ revision: 25, changes: [{ kind: 'classes', id: 'test-class', version: 0, value: null }] });
+  answers = [answerAt(24, 'Not removed yet')];
+  await pass(10);
+  expect([name(), revision()]).toEqual([undefined, 25]);
+  answers = [answerAt(30, 'Made again')];
+  line().tell({ revision: 30, changes: null });
+  await pass(10);
+  expect([name(), revision()]).toEqual(['Made again', 30]);
+});
+
+test('an answer that comes after a newer one is asked for again', async () => {
+  const arrive: Array<() => void> = [];
+  const slow = globalThis.fetch;
+  globalThis.fetch = async (...question) => {
+    await new Promise<void>((resolve) => arrive.push(resolve));
+    return slow(...question);
+  };
+  answers = [answerAt(25, 'Newer'), answerAt(20, 'Older'), answerAt(25, 'Newer')];
+  line().tell({ revision: 20, changes: null });
+  line().tell({ revision: 25, changes: null });
+  arrive[1]?.();
+  await pass(10);
+  expect(name()).toBe('Newer');
+  arrive[0]?.();
+  await pass(10);
+  globalThis.fetch = slow;
+  arrive[2]?.();
+  await pass(10);
+  expect([name(), revision(), asked]).toEqual(['Newer', 25, 3]);
 });
 
 test('what is told while this tab does something of its own is heard after it', async () => {

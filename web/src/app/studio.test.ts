@@ -323,6 +323,29 @@ test('what a page was opened for is worked on before the rest is here, and stays
   expect(name(run(rest, undone()))).toBe('Test class');
 });
 
+test('what is not kept yet stays made from its version when the studio is read anew: the server asks about it', () => {
+  const edited = run(opened(), named('A'));
+  const theirs = { ...answerOf(bundleOf({ classes: [mine('Theirs')] })), revision: 12 };
+  const answer = { ...theirs, versions: { ...versions, classes: { 'test-class': 12 } } };
+  const after = run(edited, loadStudio.fulfilled({ answer, left: null }, 'request', null));
+  expect([name(after), after.versions.classes['test-class'], after.revision]).toEqual(['A', 7, 12]);
+  // Nothing of one's own: theirs it is.
+  const plain = run(opened(), loadStudio.fulfilled({ answer, left: null }, 'request', null));
+  expect([name(plain), plain.versions.classes['test-class']]).toEqual(['Theirs', 12]);
+});
+
+test('what was kept while an older answer was on its way stays as it was kept', () => {
+  const sent = run(opened(), named('A'));
+  const saved = run(sent, answered([{ ...CLASS, sent: mine('A'), answer: { outcome: 'kept', version: 11 } }]));
+  // The very object was sent.
+  const own = documentOf(sent.entities, 'classes', 'test-class');
+  const kept = run(sent, answered([{ ...CLASS, sent: own, answer: { outcome: 'kept', version: 11 } }]));
+  for (const state of [saved, kept]) {
+    const after = run(state, loadStudio.fulfilled({ answer: answerOf(bundleOf()), left: null }, 'request', null));
+    expect([name(after), after.versions.classes['test-class']]).toEqual(['A', 11]);
+  }
+});
+
 test('an empty studio opens empty', () => {
   expect(opened(emptyBundle())).toMatchObject({ status: 'ready', past: [], unsaved: {} });
 });

@@ -34,8 +34,8 @@ export const loadStudio = createAsyncThunk(
     if (now().status === 'ready') {
       for (;;) {
         const answer = await server.studio();
-        // What was heard of meanwhile may not be in it, and is not told again.
-        if (answer.revision >= now().revision) return { answer, left: null };
+        // An answer that was longer on its way than a later one is of no use.
+        if (answer.revision >= now().readAt) return { answer, left: null };
       }
     }
     // What this browser keeps is read by code of its own, fetched meanwhile.

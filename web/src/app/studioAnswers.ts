@@ -13,6 +13,7 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
     return {
       ...settled,
       versions: withVersion(state.versions, kind, id, answer.version),
+      heard: { ...state.heard, [key]: answer.version },
       unsaved: here === sent ? without(state.unsaved, key) : state.unsaved,
       refused: without(state.refused, key),
     };
@@ -31,17 +32,20 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
 
 /** The state with what others have changed. What was changed here too, and is not kept yet, is asked about as it is sent. */
 export function withFed(state: StudioState, { revision, changes }: FeedEvent): StudioState {
-  return (changes ?? []).reduce(withOthers, { ...state, revision });
+  return (changes ?? []).reduce((now, each) => withOthers(now, each, revision), { ...state, revision });
 }
 
-function withOthers(state: StudioState, { kind, id, version, value }: FedDocument): StudioState {
+function withOthers(state: StudioState, { kind, id, version, value }: FedDocument, revision: number): StudioState {
   const here = state.versions[kind][id] ?? 0;
-  const unsaved = state.unsaved[documentKey(kind, id)];
+  const key = documentKey(kind, id);
+  const unsaved = state.unsaved[key];
   // Its own write comes back too, before or after the answer to it.
   if (unsaved || version === here || (version !== 0 && version < here)) return state;
   return {
     ...state,
     entities: withValue(state.entities, kind, id, value ?? (kind === 'method' ? {} : undefined)),
     versions: withVersion(state.versions, kind, id, version),
+    // A document that is gone has no version of its own.
+    heard: { ...state.heard, [key]: version === 0 ? revision : version },
   };
 }

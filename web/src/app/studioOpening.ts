@@ -20,6 +20,7 @@ import {
   type StudioState,
   same,
   withDocuments,
+  withVersion,
 } from './studioState';
 import type { LeftBehind } from './unsent';
 
@@ -31,6 +32,7 @@ const factsOf = ({ only, studio, bundle, versions, revision, setAside }: StudioA
   entities: entitiesOf(bundle),
   versions: { ...noVersions(), ...versions },
   revision,
+  readAt: revision,
   aside: setAside,
 });
 
@@ -62,17 +64,24 @@ export function opened(
   return { ...state, conflicts };
 }
 
-/** The studio read anew. What an import did is one step of undo; what others did (no label) is none. */
+/**
+ * The studio read anew. What an import did is one step of undo; what others did (no label) is none. What was heard of
+ * after it was read stays, and so does what is still only here: made from the version it was made from, so that the
+ * server asks where somebody else has changed it.
+ */
 export function reloaded(state: StudioState, answer: StudioAnswer, label: string | null): StudioState {
   const facts = factsOf(withKnown(state, answer));
-  // What the server has refused, or is asked about, is still only here.
-  const entities = (Object.keys(state.unsaved) as DocumentKey[]).reduce((made, key) => {
+  const later = (Object.entries(state.heard) as Array<[DocumentKey, number]>).filter(([, at]) => at > answer.revision);
+  let { entities, versions } = facts;
+  for (const key of [...later.map(([each]) => each), ...(Object.keys(state.unsaved) as DocumentKey[])]) {
     const [kind, id] = splitDocumentKey(key);
-    return withValue(made, kind, id, documentOf(state.entities, kind, id));
-  }, facts.entities);
-  const now = { ...state, ...facts, entities };
+    entities = withValue(entities, kind, id, documentOf(state.entities, kind, id));
+    versions = withVersion(versions, kind, id, state.versions[kind][id] ?? 0);
+  }
+  const revision = Math.max(state.revision, answer.revision);
+  const now: StudioState = { ...state, ...facts, entities, versions, revision, heard: Object.fromEntries(later) };
   if (label === null) return now;
-  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.entities, facts.entities)).filter(
+  const documents = DOCUMENT_KINDS.flatMap((kind) => differences(kind, state.entities, entities)).filter(
     ({ kind, id }) => !state.unsaved[documentKey(kind, id)],
   );
   return recorded(state, now, { documents, label, field: '' });

@@ -73,8 +73,11 @@ export interface StudioState {
   readonly only: string | null;
   readonly entities: Entities;
   readonly versions: Versions;
-  /** The newest revision of the studio that is in it. */
+  /** The newest revision of the studio that is in it, and the one it was read at. */
   readonly revision: number;
+  readonly readAt: number;
+  /** At what revision documents were changed after that, as far as this page has heard. */
+  readonly heard: Readonly<Record<DocumentKey, number>>;
   readonly past: readonly HistoryStep[];
   readonly future: readonly HistoryStep[];
   /** What the last undo or redo did, and where. */
@@ -112,6 +115,8 @@ export const initialState: StudioState = {
   entities: entitiesOf(emptyBundle()),
   versions: noVersions(),
   revision: 0,
+  readAt: 0,
+  heard: {},
   past: [],
   future: [],
   gone: null,
