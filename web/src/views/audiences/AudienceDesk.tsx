@@ -1,11 +1,11 @@
 import { LIMIT_SETTINGS, type Method } from '@warm-ladder/core/method';
 import type { Audience } from '@warm-ladder/core/plan';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { Trash2 } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { useChange, useSet } from '../../app/edits';
 import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { BinButton } from '../../parts/BinButton';
 import { ConditionPicker } from '../../parts/ConditionPicker';
 import { Figures, type Table } from '../../parts/Figures';
 import { LinesField } from '../../parts/LinesField';
@@ -27,7 +27,7 @@ function ownLimits(house: Method['limits']): Table {
 export function AudienceDesk({ audience }: { audience: Audience }) {
   const catalog = useAppSelector(selectCatalog);
   const props = useAppSelector(selectProps);
-  const taught = useAppSelector(selectClasses).filter((plan) => plan.audience === audience.id);
+  const taught = useAppSelector(selectClasses).filter((plan) => plan.audience === audience.id).length;
   const change = useChange();
   const navigate = useNavigate();
   const set = useSet('audiences', audience);
@@ -43,18 +43,19 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             className="-ml-1.5 w-full max-w-xl font-name text-2xl font-semibold"
             onChange={(name) => set({ name }, 'the name', 'name')}
           />
-          <button
-            type="button"
-            className="action ml-auto text-sm"
-            disabled={taught.length > 0}
-            title={taught.length > 0 ? `${taught.length} classes are for them` : undefined}
-            onClick={() => {
+          <BinButton
+            word="Delete"
+            className="ml-auto text-sm"
+            against={
+              taught > 0
+                ? `${taught === 1 ? '1 class is' : `${taught} classes are`} for them; give it to another first`
+                : undefined
+            }
+            onPress={() => {
               change('audiences', audience.id, undefined, `deleting ${audience.name}`);
               void navigate('/audiences');
             }}
-          >
-            <Trash2 className="size-4" aria-hidden="true" /> Delete
-          </button>
+          />
         </div>
         <p className="flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">
           <span>

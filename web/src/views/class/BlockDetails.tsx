@@ -1,11 +1,12 @@
 import { doseOf, offeredRungs, optionOf, type RungBlock, repsOf } from '@warm-ladder/core/plan';
 import { LANE_WORDS, laneOf, type RungEntry } from '@warm-ladder/core/repertoire';
 import { rangeWords } from '@warm-ladder/core/script';
-import { BookOpen, Lock, Trash2 } from 'lucide-react';
+import { BookOpen, Lock } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { BinButton } from '../../parts/BinButton';
 import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
@@ -52,9 +53,7 @@ export default function BlockDetails({ index, block, entry, run, carries, mayCar
         <Link to={`/repertoire/${exercise.id}`} className="action text-sm">
           <BookOpen className="size-4" aria-hidden="true" /> Its ladder
         </Link>
-        <button type="button" className="action text-sm" onClick={() => actions.remove(block.id)}>
-          <Trash2 className="size-4" aria-hidden="true" /> Remove
-        </button>
+        <BinButton word="Remove" onPress={() => actions.remove(block.id)} />
       </span>
     </div>
   );

@@ -1,7 +1,7 @@
 import type { Interlude } from '@warm-ladder/core/plan';
-import { Trash2 } from 'lucide-react';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { BinButton } from '../../parts/BinButton';
 import { LinesField } from '../../parts/LinesField';
 import { PositionOptions } from '../../parts/PositionOptions';
 import { TextField } from '../../parts/TextField';
@@ -71,13 +71,11 @@ export default function InterludeDetails({ index, block, actions }: InterludeDet
           </>
         )}
       </div>
-      <button
-        type="button"
-        className="action justify-self-end text-sm md:col-start-2"
-        onClick={() => actions.remove(block.id)}
-      >
-        <Trash2 className="size-4" aria-hidden="true" /> Remove
-      </button>
+      <BinButton
+        word="Remove"
+        className="justify-self-end text-sm md:col-start-2"
+        onPress={() => actions.remove(block.id)}
+      />
     </div>
   );
 }

@@ -1,12 +1,12 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import { isRungBlock } from '@warm-ladder/core/plan';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
-import { Trash2 } from 'lucide-react';
 import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { selectClasses } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { BinButton } from '../../parts/BinButton';
 import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
 import { PositionOptions } from '../../parts/PositionOptions';
@@ -47,22 +47,18 @@ export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onEx
         <Link className="action ml-auto text-sm" to={`/repertoire/${exercise.id}`}>
           Its ladder
         </Link>
-        <button
-          type="button"
-          className="action text-sm"
-          disabled={taught > 0}
-          title={
+        <BinButton
+          word="Remove"
+          against={
             taught > 0
               ? `Taught in ${taught} ${taught === 1 ? 'class' : 'classes'}; take it out there first`
               : undefined
           }
-          onClick={() => {
+          onPress={() => {
             change('exercises', exercise.id, undefined, `removing ${exercise.name}`);
             void navigate('/repertoire');
           }}
-        >
-          <Trash2 className="size-4" aria-hidden="true" /> Remove
-        </button>
+        />
       </div>
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">
         <label>

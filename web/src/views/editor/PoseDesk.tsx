@@ -9,11 +9,12 @@ import {
   renamePose,
   withPose,
 } from '@warm-ladder/core/repertoire';
-import { FlipHorizontal2, Plus, Trash2 } from 'lucide-react';
+import { FlipHorizontal2, Plus } from 'lucide-react';
 import { Suspense, useState } from 'react';
 import { freeId } from '../../app/freeId';
 import { lazily } from '../../app/lazily';
 import { Figure } from '../../figure/Figure';
+import { BinButton } from '../../parts/BinButton';
 import { TextField } from '../../parts/TextField';
 import { AngleTable } from './AngleTable';
 import type { Handle, Moved } from './drag';
@@ -184,18 +185,14 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
           <button type="button" className="action text-sm" onClick={() => set(plainPose(like), '')}>
             Reset pose
           </button>
-          <button
-            type="button"
-            className="action text-sm"
-            disabled={poseInUse(rung, shown)}
-            title={poseInUse(rung, shown) ? 'The rung starts in it or moves to it' : undefined}
-            onClick={() => {
+          <BinButton
+            word="Remove"
+            against={poseInUse(rung, shown) ? 'The rung starts in it or moves to it' : undefined}
+            onPress={() => {
               onRung((each) => removePose(each, shown), 'removing a pose');
               onShow(rung.start);
             }}
-          >
-            <Trash2 className="size-4" aria-hidden="true" /> Remove
-          </button>
+          />
         </div>
         <div className="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-2">
           <AngleTable pose={pose} onPose={(next, joint) => set(next, `angle ${shown} ${joint}`)} />

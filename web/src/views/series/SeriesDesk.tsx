@@ -1,7 +1,7 @@
 import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { datesOf, followedBy, type Series, stepHigher } from '@warm-ladder/core/series';
-import { Plus, Trash2 } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
@@ -9,6 +9,7 @@ import { newId } from '../../app/freeId';
 import { selectClasses, selectSeries, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
+import { BinButton } from '../../parts/BinButton';
 import { TextField } from '../../parts/TextField';
 import { Climb } from './Climb';
 import { dayText } from './dayText';
@@ -81,13 +82,11 @@ export function SeriesDesk({ series }: { series: Series }) {
         <button type="button" className="action mt-1" onClick={create}>
           <Plus className="size-4" aria-hidden="true" /> New series
         </button>
-        <button
-          type="button"
-          className="action mt-1"
-          onClick={() => change('series', series.id, undefined, `deleting ${series.name}`)}
-        >
-          <Trash2 className="size-4" aria-hidden="true" /> Delete
-        </button>
+        <BinButton
+          word="Delete"
+          className="mt-1"
+          onPress={() => change('series', series.id, undefined, `deleting ${series.name}`)}
+        />
       </div>
       <Standing
         series={series}
