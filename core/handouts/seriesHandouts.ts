@@ -11,6 +11,7 @@ import {
   type SeriesReview,
   type WholeStudio,
 } from '../series';
+import { countText } from '../vocabulary';
 import { type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
 import { propsWords, type SpokenClass, spokenClass } from './spokenClass';
 
@@ -46,7 +47,7 @@ export function termPlan(
   const before = followedBy(studio, series).at(-1);
   const room = studio.roomOf(schedule?.room);
   const about = [
-    `${review.episodes.length} classes, ${spell(review.seconds)}`,
+    `${countText(review.episodes.length, 'class', 'classes')}, ${spell(review.seconds)}`,
     ...(series.audience ? [`for ${studio.audienceOf(series.audience)?.name ?? series.audience}`] : []),
     ...(schedule?.time ? [`at ${schedule.time}`] : []),
     ...(room ? [`in ${room.name}`] : []),
@@ -89,8 +90,8 @@ export const practiceWords = ({ weekly }: Pick<Series, 'weekly'>): string =>
   weekly === undefined
     ? ''
     : [
-        ...(weekly.days === undefined ? [] : [`${weekly.days} ${weekly.days === 1 ? 'day' : 'days'} a week`]),
-        ...(weekly.sets === undefined ? [] : [`${weekly.sets} ${weekly.sets === 1 ? 'set' : 'sets'}`]),
+        ...(weekly.days === undefined ? [] : [`${countText(weekly.days, 'day')} a week`]),
+        ...(weekly.sets === undefined ? [] : [countText(weekly.sets, 'set')]),
         ...(weekly.reps === undefined ? [] : [`${weekly.reps} repetitions`]),
         ...(weekly.note ? [weekly.note] : []),
       ].join(', ');

@@ -19,6 +19,7 @@ import {
   weekdayOf,
   withEdited,
 } from '../series';
+import { countText } from '../vocabulary';
 import { curriculumOf, mustsFor } from './curriculum';
 import { classFor, keptAs, workOf } from './episodeClass';
 import { chanceOf } from './random';
@@ -91,7 +92,7 @@ function shellOf(studio: WholeStudio, brief: SeriesBrief): Series {
   const weekdays = typeof days === 'number' ? spread(days, start) : days;
   return {
     id: `series-${number}`,
-    name: `${name}, ${brief.episodes} classes`,
+    name: `${name}, ${countText(brief.episodes, 'class', 'classes')}`,
     ...(audience === undefined ? {} : { audience }),
     ...(follows === undefined ? {} : { follows }),
     ...(order === undefined ? {} : { order }),
@@ -231,7 +232,7 @@ function whyOf(catalog: Catalog, { episodes }: SeriesReview, goals: readonly Run
     });
     const easier = episode > 0 && heatMinutes < (episodes[episode - 1]?.heatMinutes ?? 0);
     const parts = [
-      `${fresh.length} ${fresh.length === 1 ? 'rung is' : 'rungs are'} new`,
+      `${countText(fresh.length, 'rung is', 'rungs are')} new`,
       ...(climbs.length > 0
         ? [`a step higher: ${climbs.slice(0, 3).join('; ')}${climbs.length > 3 ? ' and more' : ''}`]
         : []),

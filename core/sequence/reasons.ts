@@ -1,6 +1,7 @@
 import { CONDITIONS } from '../caution';
 import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS } from '../method';
 import { type ClassMeasure, clock, findingsOf, percent, rungTitle } from '../review';
+import { countText } from '../vocabulary';
 import type { Search } from './aims';
 import { strayFrom } from './orders';
 
@@ -13,11 +14,11 @@ export function reasonsFor(search: Search, measure: ClassMeasure): string[] {
   const { order, past, conditions, mustHave, frame } = search;
   const target = frame.targetMinutes * 60;
   const why: string[] = [];
-  why.push(`${clock(timed.seconds)} of ${clock(target)}, in ${timed.blocks.length} blocks.`);
+  why.push(`${clock(timed.seconds)} of ${clock(target)}, in ${countText(timed.blocks.length, 'block')}.`);
   const positions = [...new Set(timed.blocks.map(({ position }) => search.catalog.graph.name(position)))];
   const stray = strayFrom[order](timed, past);
   why.push(
-    `${ORDER_WORDS[order]}${stray === 0 ? '' : `, with ${stray} ${stray === 1 ? 'block' : 'blocks'} out of that order`}: ${positions.join(', ')}.`,
+    `${ORDER_WORDS[order]}${stray === 0 ? '' : `, with ${countText(stray, 'block')} out of that order`}: ${positions.join(', ')}.`,
   );
   const { arc } = subject;
   if (arc) {

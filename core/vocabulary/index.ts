@@ -1,4 +1,5 @@
 export * from './condition';
+export { countText } from './countText';
 export * from './direction';
 export * from './features';
 export * from './measure';

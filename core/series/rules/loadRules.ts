@@ -1,5 +1,6 @@
 import { judge } from '../../caution';
 import { conditionsOf } from '../../review';
+import { countText } from '../../vocabulary';
 import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/direction';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
 import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
@@ -39,7 +40,7 @@ const newLaddersMany: SeriesRule = {
         value: each.newLadders.length,
         limit: rules.newLadders,
         sentence: () =>
-          `${episodeName(each)}: ${each.newLadders.length} ladders are new (${each.newLadders.map((id) => catalog.exercise(id)?.name ?? id).join(', ')}), ${rules.newLadders} at most can be learnt at once.`,
+          `${episodeName(each)}: ${countText(each.newLadders.length, 'ladder is', 'ladders are')} new (${each.newLadders.map((id) => catalog.exercise(id)?.name ?? id).join(', ')}), ${rules.newLadders} at most can be learnt at once.`,
       })),
 };
 

@@ -1,4 +1,5 @@
 import { CSV_LOSS } from '@warm-ladder/core/tables';
+import { countText } from '@warm-ladder/core/vocabulary';
 import type { ImportEffect, TableAnswer } from '@warm-ladder/core/wire';
 import { useState } from 'react';
 import { Sheet } from '../parts/Sheet';
@@ -115,7 +116,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
       {rehearsal && rehearsal.notes.length > 0 && <Notes notes={rehearsal.notes} />}
       {rehearsal && rehearsal.plain.length > 0 && (
         <p className="mt-2">
-          {rehearsal.plain.length} new {rehearsal.plain.length === 1 ? 'rung comes' : 'rungs come'} undrawn:{' '}
+          {countText(rehearsal.plain.length, 'new rung comes', 'new rungs come')} undrawn:{' '}
           {rehearsal.plain.slice(0, 6).join(', ')}
           {rehearsal.plain.length > 6 && ' …'}
         </p>
@@ -192,7 +193,7 @@ function RungList({ rungs }: { rungs: TableAnswer['rungs'] }) {
       {lists.map((how) => (
         <div key={how}>
           <dt className={`font-semibold ${how === 'removed' ? 'text-brick' : ''}`}>
-            {rungs[how].length} {rungs[how].length === 1 ? 'rung' : 'rungs'} {how}
+            {countText(rungs[how].length, 'rung')} {how}
           </dt>
           <dd className="text-sm">{rungs[how].join(', ')}</dd>
         </div>

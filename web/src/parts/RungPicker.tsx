@@ -1,5 +1,6 @@
 import type { Direction } from '@warm-ladder/core/method';
 import { type Catalog, findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { RungFigure } from '../figure/RungFigure';
 import { CellFilter } from './CellFilter';
@@ -46,7 +47,7 @@ export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
       />
       <div className="flex gap-3">
         <CellFilter {...{ catalog, position, direction }} onPosition={setPosition} onDirection={setDirection} />
-        <span className="ml-auto text-soft">{found.length} rungs</span>
+        <span className="ml-auto text-soft">{countText(found.length, 'rung')}</span>
       </div>
       <ul className="flex flex-col">
         {found.slice(0, SHOWN).map((entry) => (

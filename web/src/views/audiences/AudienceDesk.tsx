@@ -1,6 +1,7 @@
 import { LIMIT_SETTINGS, type Method } from '@warm-ladder/core/method';
 import type { Audience } from '@warm-ladder/core/plan';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useNavigate } from 'react-router';
 import { useChange, useSet } from '../../app/edits';
 import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
@@ -48,7 +49,7 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             className="ml-auto text-sm"
             against={
               taught > 0
-                ? `${taught === 1 ? '1 class is' : `${taught} classes are`} for them; give it to another first`
+                ? `${countText(taught, 'class is', 'classes are')} for them; give it to another first`
                 : undefined
             }
             onPress={() => {

@@ -1,6 +1,7 @@
 import { CONDITIONS, measuredText, surveyRepertoire, VERDICTS } from '@warm-ladder/core/caution';
 import type { Audience } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { lazily } from '../../app/lazily';
@@ -35,7 +36,7 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
               <li key={`${caution.condition}/${caution.feature}/${caution.verdict}`}>
                 <CautionMark verdict={caution.verdict} /> {CONDITIONS[caution.condition].name}: {caution.how}{' '}
                 <span className="text-soft">
-                  {caution.why} {count} {count === 1 ? 'rung' : 'rungs'}, such as{' '}
+                  {caution.why} {countText(count, 'rung')}, such as{' '}
                   <Link className="underline" to={`/repertoire/${hardest.exercise.id}#${hardest.rung.id}`}>
                     {hardest.exercise.name}, {hardest.rung.name}
                   </Link>

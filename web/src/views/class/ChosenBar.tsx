@@ -8,6 +8,7 @@ import {
   type TimedClass,
 } from '@warm-ladder/core/plan';
 import { spell } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
 
 interface ChosenBarProps {
@@ -24,7 +25,7 @@ export default function ChosenBar({ plan, timed, chosen, onEdit, onClear }: Chos
   const own = plan.blocks.filter(({ id }) => chosen.has(id));
   if (own.length === 0) return null;
   const seconds = timed.sequence.reduce((sum, part) => sum + (chosen.has(part.block.id) ? part.seconds : 0), 0);
-  const name = own.length === 1 ? 'one block' : `${own.length} blocks`;
+  const name = countText(own.length, 'block');
   const locked = own.every((block) => block.locked);
   const act = (edits: readonly PlanEdit[], label: string) => {
     if (edits.length > 0) onEdit(edits, `${label} ${name}`);

@@ -1,6 +1,7 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { clock, SEVERITIES } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { Copy, Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -69,7 +70,7 @@ export function Component() {
       )}
       {shown.length < classes.length && (
         <p role="status" className="mt-2 text-soft">
-          {shown.length === 1 ? '1 class' : `${shown.length} classes`} of {classes.length}
+          {countText(shown.length, 'class', 'classes')} of {classes.length}
         </p>
       )}
       <Rows plans={shown} onCopy={create} />

@@ -1,5 +1,6 @@
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type ClassReview, clock } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { MiniStairs } from '../../parts/MiniStairs';
 
 interface ClassStripProps {
@@ -9,7 +10,7 @@ interface ClassStripProps {
 }
 
 /** The clock and the stairs, slim, for while the stairs themselves are out of sight. */
-export function ClassStrip({ catalog, review, selected }: ClassStripProps) {
+export default function ClassStrip({ catalog, review, selected }: ClassStripProps) {
   const { timed, findings } = review;
   const target = timed.plan.targetMinutes * 60;
   const over = timed.seconds > target;
@@ -27,9 +28,7 @@ export function ClassStrip({ catalog, review, selected }: ClassStripProps) {
           className="h-9"
         />
       </div>
-      <span className="whitespace-nowrap">
-        {count === 0 ? 'nothing to mend' : count === 1 ? '1 finding' : `${count} findings`}
-      </span>
+      <span className="whitespace-nowrap">{count === 0 ? 'nothing to mend' : countText(count, 'finding')}</span>
     </div>
   );
 }

@@ -26,7 +26,6 @@ import { useDesk } from '../../desk/useDesk';
 import { useNear } from '../../parts/useNear';
 import { BlockList } from './BlockList';
 import { ClassHead } from './ClassHead';
-import { ClassStrip } from './ClassStrip';
 import { Directions } from './Directions';
 import { FindingsPanel } from './FindingsPanel';
 import { PartsBar } from './LengthGauge';
@@ -37,6 +36,7 @@ import { focusRow, useRowActions } from './useRowActions';
 const InterludeMenu = lazily(() => import('./InterludeMenu'));
 const AddPanel = lazily(() => import('./AddPanel'));
 const InsteadSheet = lazily(() => import('./InsteadSheet'));
+const ClassStrip = lazily(() => import('./ClassStrip'));
 const ChosenBar = lazily(() => import('./ChosenBar'));
 const FitButton = lazily(() => import('./FitButton'));
 const LevelsButton = lazily(() => import('./LevelsButton'));
@@ -149,7 +149,11 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           onSelect={(id, more) => (more ? choose(id) : go(id))}
         />
       </div>
-      {!stairsSeen && <ClassStrip {...{ catalog, review, selected }} />}
+      {!stairsSeen && (
+        <Suspense>
+          <ClassStrip {...{ catalog, review, selected }} />
+        </Suspense>
+      )}
       <div className="grid grow items-start gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_20.5rem]">
         <section aria-label="Blocks" className="min-w-0">
           <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">

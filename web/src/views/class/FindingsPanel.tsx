@@ -1,6 +1,7 @@
 import type { Fix } from '@warm-ladder/core/mend';
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
 import { heardOf, type ToldFinding } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { memo, type ReactNode, useEffect, useMemo, useState } from 'react';
 import { effectText } from '../../parts/effectText';
 import { SeverityMark } from '../../parts/SeverityMark';
@@ -55,9 +56,7 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
     <section aria-label="Findings" className="flex min-h-0 flex-col">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 className="font-name text-lg font-semibold">
-          {findings.length === 0
-            ? 'Nothing to mend'
-            : `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}`}
+          {findings.length === 0 ? 'Nothing to mend' : countText(findings.length, 'finding')}
         </h2>
         {children}
       </div>
@@ -81,8 +80,8 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
       </ul>
       {!early && heard.later.length > 0 && (
         <p className="mt-1 text-soft">
-          The class is being begun: {heard.later.length === 1 ? '1 finding' : `${heard.later.length} findings`} about
-          its whole shape {heard.later.length === 1 ? 'waits' : 'wait'} until it is half as long as it should be.{' '}
+          The class is being begun: {countText(heard.later.length, 'finding')} about its whole shape{' '}
+          {heard.later.length === 1 ? 'waits' : 'wait'} until it is half as long as it should be.{' '}
           <button type="button" className="underline decoration-dotted" onClick={() => setEarly(true)}>
             Show {heard.later.length === 1 ? 'it' : 'them'} now
           </button>

@@ -1,5 +1,6 @@
 import type { PlanEdit } from '@warm-ladder/core/plan';
 import { spell } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
 import type { Desk } from '../../desk/useDesk';
 import type { LevelledClass } from '../../desk/worker';
@@ -34,7 +35,7 @@ export default function LevelsButton({ levels, onTake }: LevelsButtonProps) {
       <Sheet
         open={found !== null}
         onOpenChange={close}
-        title={some ? `${some.told.length === 1 ? 'One level' : `${some.told.length} levels`} to offer` : 'Levels'}
+        title={some ? `${countText(some.told.length, 'level')} to offer` : 'Levels'}
         about={about(found)}
       >
         {some && (

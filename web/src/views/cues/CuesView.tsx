@@ -1,6 +1,7 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { classesSpeaking, type SharedCue, sharedCues, withCuesChanged } from '@warm-ladder/core/cues';
 import { CUE_KINDS, type Cue, type CueKind } from '@warm-ladder/core/repertoire';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { selectCatalog, selectClasses } from '../../app/selectors';
@@ -70,7 +71,7 @@ export function Component() {
           <input type="checkbox" checked={asked} onChange={({ target }) => setAsked(target.checked)} /> with a question
         </label>
         <span role="status" className="text-soft">
-          {cues.length === 1 ? '1 cue' : `${cues.length} cues`}
+          {countText(cues.length, 'cue')}
         </span>
       </div>
       <ul ref={list} className="relative mt-2" style={{ height: rows.getTotalSize() }}>
@@ -94,13 +95,9 @@ export function Component() {
                 <span className="w-20 shrink-0 text-sm text-soft">{cue.kind}</span>
                 <span className="grow text-lg leading-snug">{cue.text}</span>
                 {cue.questions.length > 0 && (
-                  <span className="shrink-0 text-sm text-heat-3">
-                    {cue.questions.length === 1 ? '1 question' : `${cue.questions.length} questions`}
-                  </span>
+                  <span className="shrink-0 text-sm text-heat-3">{countText(cue.questions.length, 'question')}</span>
                 )}
-                <span className="shrink-0 text-sm text-soft">
-                  {cue.places.length === 1 ? '1 rung' : `${cue.places.length} rungs`}
-                </span>
+                <span className="shrink-0 text-sm text-soft">{countText(cue.places.length, 'rung')}</span>
               </button>
             </li>
           ) : null;

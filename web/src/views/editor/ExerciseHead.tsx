@@ -1,6 +1,7 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import { isRungBlock } from '@warm-ladder/core/plan';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
@@ -50,9 +51,7 @@ export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onEx
         <BinButton
           word="Remove"
           against={
-            taught > 0
-              ? `Taught in ${taught} ${taught === 1 ? 'class' : 'classes'}; take it out there first`
-              : undefined
+            taught > 0 ? `Taught in ${countText(taught, 'class', 'classes')}; take it out there first` : undefined
           }
           onPress={() => {
             change('exercises', exercise.id, undefined, `removing ${exercise.name}`);

@@ -1,4 +1,5 @@
 import type { DocumentKind } from '@warm-ladder/core/formats';
+import { countText } from '@warm-ladder/core/vocabulary';
 import type { History } from '@warm-ladder/core/wire';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -154,7 +155,7 @@ function Row({ changes: [{ version, kind, id, at, edit }, ...others] }: { change
         </p>
         <p className="text-[15px] break-words text-soft">
           {made ? 'Made' : isRemoving(edit) ? 'Removed' : editWords(document, edit)}
-          {others.length > 0 && `, and ${others.length} more ${others.length === 1 ? 'document' : 'documents'} with it`}
+          {others.length > 0 && `, and ${countText(others.length, 'more document')} with it`}
         </p>
       </div>
       {!made && others.length === 0 && (

@@ -1,5 +1,6 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useMemo } from 'react';
 import { useMeasured } from '../../app/measured';
 import { DirectionMark } from '../../parts/DirectionMark';
@@ -71,7 +72,7 @@ export function RepertoireMap({ catalog, cell, onChoose }: RepertoireMapProps) {
                     <button
                       type="button"
                       aria-pressed={chosen}
-                      aria-label={`${catalog.graph.name(position)}, ${DIRECTION_WORDS[direction]}: ${list.length} rungs${spanOf(heats)}`}
+                      aria-label={`${catalog.graph.name(position)}, ${DIRECTION_WORDS[direction]}: ${countText(list.length, 'rung')}${spanOf(heats)}`}
                       onClick={() => onChoose(chosen ? null : { position, direction })}
                       className={`flex size-full flex-col items-center justify-center gap-1 rounded-md bg-sheet hover:shadow-lift ${
                         chosen ? 'outline-3 outline-ink' : ''

@@ -1,5 +1,6 @@
 import { DIRECTION_WORDS } from '@warm-ladder/core/method';
 import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repertoire';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { whenIdle } from '../../app/idle';
@@ -40,8 +41,9 @@ export function Component() {
         <section aria-label="Map" className="lg:sticky lg:top-4">
           <h1 className="font-name text-3xl font-semibold">Repertoire</h1>
           <p className="mt-1 mb-3 text-soft">
-            {catalog.exercises.length} ladders, each one exercise from its easiest version to its hardest;{' '}
-            {catalog.rungs.length} rungs. Heat says how hard, 0 to 100. Choose a cell to see only its ladders.{' '}
+            {countText(catalog.exercises.length, 'ladder')}, each one exercise from its easiest version to its hardest;{' '}
+            {countText(catalog.rungs.length, 'rung')}. Heat says how hard, 0 to 100. Choose a cell to see only its
+            ladders.{' '}
             <Link to="/cues" className="underline decoration-dotted underline-offset-4">
               All their cues
             </Link>
@@ -66,7 +68,7 @@ export function Component() {
               </button>
             )}
             <p role="status" className="text-soft">
-              {found.ladders.length} ladders, {found.rungs} rungs
+              {countText(found.ladders.length, 'ladder')}, {countText(found.rungs, 'rung')}
             </p>
             <label className="ml-auto inline-flex items-center gap-1.5">
               <input type="checkbox" checked={moving} onChange={({ target }) => setMoving(target.checked)} />

@@ -1,6 +1,7 @@
 import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { datesOf, followedBy, type Series, stepHigher } from '@warm-ladder/core/series';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
 import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -180,7 +181,7 @@ function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
           : what that one earned counts here.{' '}
         </>
       )}
-      {count} {count === 1 ? 'episode' : 'episodes'}, <span className="font-semibold">{clock(seconds)}</span> in all.{' '}
+      {countText(count, 'episode')}, <span className="font-semibold">{clock(seconds)}</span> in all.{' '}
       {at !== null && date !== null && (
         <>
           Next:{' '}

@@ -5,6 +5,7 @@ import {
   type SeriesReview,
   seriesFixesFor,
 } from '@warm-ladder/core/series';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { useEffect, useState } from 'react';
 import { selectWholeStudio } from '../../app/selectors';
 import { store } from '../../app/store';
@@ -28,9 +29,7 @@ export function SeriesFindings({ series, review, onMend }: SeriesFindingsProps) 
   return (
     <section aria-label="Findings of the series" className="mt-3">
       <h2 className="font-name text-xl font-semibold">
-        {findings.length === 0
-          ? 'Nothing to mend in the series'
-          : `${findings.length} ${findings.length === 1 ? 'finding' : 'findings'}`}
+        {findings.length === 0 ? 'Nothing to mend in the series' : countText(findings.length, 'finding')}
       </h2>
       <ul className="mt-1 flex max-w-4xl flex-col divide-y divide-line">
         {findings.slice(0, all ? undefined : SHOWN).map((finding) => (

@@ -1,5 +1,6 @@
 import { clock } from '@warm-ladder/core/review';
 import type { Series } from '@warm-ladder/core/series';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
 import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
@@ -49,7 +50,7 @@ function SeriesRow({ series }: { series: Series }) {
       <Link to={`/series/${series.id}`} className="flex gap-3 py-2.5 text-lg hover:underline">
         <span className="grow font-name font-semibold">{series.name}</span>
         <span className="text-soft">
-          {episodes.length} episodes, {clock(seconds)}
+          {countText(episodes.length, 'episode')}, {clock(seconds)}
         </span>
       </Link>
     </li>

@@ -1,6 +1,7 @@
 import type { TimedClass } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type ClassReview, clock, type Severity } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import {
   type MouseEvent,
   memo,
@@ -211,5 +212,5 @@ function spoken({ timed, findings }: ClassReview): string {
   const ups = timed.blocks.length;
   const firsts = new Set(timed.blocks.flatMap(({ firstSide }) => firstSide ?? []));
   const sides = firsts.size > 0 ? ` What has sides begins on the ${[...firsts].join(' or the ')}.` : '';
-  return `The class as stairs: ${ups} blocks, ${clock(timed.seconds)} of ${timed.plan.targetMinutes} minutes, ${findings.length} findings.${sides} The rows below hold the same.`;
+  return `The class as stairs: ${countText(ups, 'block')}, ${clock(timed.seconds)} of ${countText(timed.plan.targetMinutes, 'minute')}, ${countText(findings.length, 'finding')}.${sides} The rows below hold the same.`;
 }
