@@ -153,7 +153,7 @@ test('a number that can’t be is said, changes nothing and goes', { tag: '@long
 test('the map and the search filter the ladders, and a ladder opens', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/repertoire`);
   await page.getByRole('button', { name: /^plank, rotation: 2 rungs/ }).click();
-  await expect(page.getByRole('status').filter({ hasText: '1 ladders, 2 rungs' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '1 ladder, 2 rungs' })).toBeVisible();
   await page.getByRole('button', { name: 'Show every cell' }).click();
   await page.getByLabel('Search the repertoire').fill('supine flexion head');
   await expect(page.getByRole('link', { name: 'Chest lift', exact: true })).toBeVisible();

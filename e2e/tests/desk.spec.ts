@@ -15,7 +15,7 @@ test('several blocks are chosen by key, moved, doubled, locked, noted and remove
   await row(page, 2).focus();
   await page.keyboard.press('x');
   const bar = page.getByRole('region', { name: 'Chosen blocks' });
-  await expect(bar.getByText(/^One block, /)).toBeVisible();
+  await expect(bar.getByText(/^1 block, /)).toBeVisible();
   await row(page, 4).click({ modifiers: ['Control'], position: { x: 300, y: 4 } });
   await expect(bar.getByText(/^2 blocks, /)).toBeVisible();
   await bar.getByRole('button', { name: 'Move up' }).click();

@@ -41,8 +41,7 @@ export default function ChosenBar({ plan, timed, chosen, onEdit, onClear }: Chos
       className="no-print sticky bottom-2 z-20 flex flex-wrap items-center gap-2 rounded-lg border border-ink bg-sheet px-3 py-2 shadow-lift"
     >
       <strong className="mr-1 font-semibold">
-        {name.charAt(0).toUpperCase()}
-        {name.slice(1)}, {spell(seconds)}
+        {name}, {spell(seconds)}
       </strong>
       {button('Move up', () => act(moveTogether(plan, chosen, 'up'), 'moving'))}
       {button('Move down', () => act(moveTogether(plan, chosen, 'down'), 'moving'))}
