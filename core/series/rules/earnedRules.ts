@@ -1,6 +1,7 @@
 import { optionOf, type RungBlock } from '../../plan';
 import { type RungEntry, rungKey } from '../../repertoire';
 import { rungTitle, type Severity } from '../../review';
+import { countText } from '../../vocabulary';
 import { isOver } from '../../vocabulary/measure';
 import { earliest } from '../earliest';
 import { needsOf } from '../learning';
@@ -17,8 +18,9 @@ function waitsFor({ studio: { catalog }, rules }: SeriesSubject, { before }: Ser
     .filter(({ key }) => !before.earned(key))
     .map((need) => {
       const { taught, practised } = before.count(need.key);
-      return `${rungTitle(need)} was taught in ${taught} and practised in ${practised} of ${Math.max(rules.taught, rules.practised)} episodes`;
+      return `${rungTitle(need)} was taught in ${countText(taught, 'episode')} before it and practised in ${practised}`;
     })
+    .concat(`it takes ${rules.taught} and ${rules.practised}`)
     .join('; ');
 }
 
@@ -41,7 +43,7 @@ const rungUnearned: SeriesRule = {
             blocks,
             severity: severityOf(subject, entry),
             sentence: () =>
-              `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)} before it.`,
+              `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)}.`,
             mend: () => [
               ...lowerInstead(subject, each, entry, blocks),
               ...practisedEarlier(subject, each, entry),
@@ -78,7 +80,7 @@ const optionUnearned: SeriesRule = {
               blocks: [index],
               severity: severityOf(subject, entry),
               sentence: () =>
-                `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)} before it.`,
+                `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)}.`,
               mend: () => [
                 {
                   label: `Do not offer ${rungTitle(entry)}`,

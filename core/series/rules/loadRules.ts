@@ -215,7 +215,7 @@ const sidesUneven: SeriesRule = {
         value: share,
         limit: SIDES_SHARE,
         sentence: () =>
-          `The ${left > right ? 'left' : 'right'} side does ${percent(share)} more of the one-sided work over the series, most of it in ${episodeName(most)}.`,
+          `The ${left > right ? 'left' : 'right'} side does ${percent(Math.max(left, right) / (left + right))} of the one-sided work over the series; they differ most in ${episodeName(most)}.`,
       },
     ];
   },
