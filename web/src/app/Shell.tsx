@@ -35,19 +35,19 @@ export function Shell() {
   useShortcuts(useCallback(() => setGoing(true), []));
   return (
     <div className="flex min-h-dvh flex-col">
-      <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-4 py-2">
+      <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-4 py-2 max-sm:px-2">
         <NavLink to="/class" className="flex items-center gap-2 font-name text-xl font-semibold">
           <img src="/mark.svg" alt="" className="size-7" />
-          Warm Ladder
+          <span className="max-sm:sr-only">Warm Ladder</span>
         </NavLink>
         <nav aria-label="Working order" className="order-3 w-full sm:order-none sm:w-auto">
-          <ol className="flex flex-wrap gap-1">
+          <ol className="flex flex-wrap gap-1 max-sm:justify-between max-sm:gap-0">
             {views.map(({ to, name }) => (
               <li key={name}>
                 <NavLink
                   to={to}
                   className={({ isActive }) =>
-                    `rounded-full px-3 py-1 ${isActive ? 'bg-ink text-sheet' : 'hover:bg-shade'}`
+                    `rounded-full px-3 py-1 max-sm:text-sm ${isActive ? 'bg-ink text-sheet max-sm:px-2' : 'hover:bg-shade max-sm:px-1'}`
                   }
                 >
                   {name}

@@ -31,7 +31,7 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
     <div className="grid gap-x-8 gap-y-1 md:grid-cols-[1fr_auto]">
       <div className="contents">
         <h1 className="sr-only">{plan.name}</h1>
-        <div className="flex items-baseline gap-3">
+        <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 sm:flex-nowrap">
           <Link to="/class" className="shrink-0 underline decoration-dotted underline-offset-4 hover:bg-shade">
             All classes
           </Link>

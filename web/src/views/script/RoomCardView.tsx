@@ -2,7 +2,7 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
 import { type CardRow, type CardStep, roomCard } from '@warm-ladder/core/script';
 import { Printer } from 'lucide-react';
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
 import { selectCatalog, selectClass, selectReview, selectSeries } from '../../app/selectors';
@@ -44,16 +44,9 @@ function Card({ plan }: { plan: ClassPlan }) {
       </header>
       <div className="overflow-x-auto">
         <table className="w-full border-collapse">
-          <thead>
+          <thead className="max-sm:sr-only">
             <tr className="text-left">
-              {[
-                '',
-                'Lower',
-                'Main version',
-                'Higher',
-                'Props',
-                card.askBefore ? 'Ask before' : 'Something else with',
-              ].map((name) => (
+              {['', 'Lower', 'Main version', 'Higher', 'Props', mustNotWords(card.askBefore)].map((name) => (
                 <th key={name} className="py-0.5 pr-2 font-semibold">
                   {name}
                 </th>
@@ -75,21 +68,37 @@ function Card({ plan }: { plan: ClassPlan }) {
 function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
   const { startSeconds, lower, home, upper, beside, props, mustNot } = row;
   return (
-    <tr className="border-t border-line align-top break-inside-avoid">
+    <tr className="border-t border-line align-top break-inside-avoid max-sm:grid max-sm:py-1.5">
       <td className="py-0.5 pr-2 text-soft print:py-0">{clock(startSeconds)}</td>
-      <td className="w-[23%] py-0.5 pr-2 print:py-0">{lower && <Step step={lower} />}</td>
-      <td className="w-[23%] py-0.5 pr-2 print:py-0">
+      <Cell name="Lower" wide>
+        {lower && <Step step={lower} />}
+      </Cell>
+      <Cell name="Main version" wide>
         <Step step={home} of={home.entry.exercise.name} />
         {beside.map((step) => (
           <Step key={step.entry.key} step={step} />
         ))}
-      </td>
-      <td className="w-[23%] py-0.5 pr-2 print:py-0">{upper && <Step step={upper} />}</td>
-      <td className="py-0.5 pr-2">{props.join(', ')}</td>
-      <td className="py-0.5">{askBefore && mustNot.length > 0 ? 'ask before' : mustNot.join(', ')}</td>
+      </Cell>
+      <Cell name="Higher" wide>
+        {upper && <Step step={upper} />}
+      </Cell>
+      <Cell name="Props">{props.join(', ')}</Cell>
+      <Cell name={mustNotWords(askBefore)}>{askBefore && mustNot.length > 0 ? 'ask before' : mustNot.join(', ')}</Cell>
     </tr>
   );
 }
+
+const mustNotWords = (askBefore: boolean): string => (askBefore ? 'Ask before' : 'Something else with');
+
+/** On a phone each stands on a line of its own under its name, and nothing where there is nothing. */
+const Cell = ({ name, wide, children }: { name: string; wide?: true; children: ReactNode }) => (
+  <td
+    data-name={name}
+    className={`py-0.5 pr-2 print:py-0 max-sm:flex max-sm:w-full max-sm:gap-2 max-sm:empty:hidden max-sm:before:w-24 max-sm:before:shrink-0 max-sm:before:text-soft max-sm:before:content-[attr(data-name)] ${wide ? 'w-[23%]' : ''}`}
+  >
+    {children}
+  </td>
+);
 
 function Step({ step: { entry, dose, sign }, of }: { step: CardStep; of?: string }) {
   return (
