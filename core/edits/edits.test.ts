@@ -89,3 +89,44 @@ test('an edit made by one hand fits a document that another has changed elsewher
   );
   expect(clash(inverted(removal), PLAN)).toBe('“blocks” has “b1” again already.');
 });
+
+test('of items in another order as few are moved as can be', () => {
+  const ids = ['a', 'b', 'c', 'd', 'e', 'f'];
+  const of = (order: readonly string[]) => ({ list: order.map((each) => ({ id: each })) });
+  /** The longest run that rises, by trying every choice. */
+  const inLine = (order: readonly string[]): number =>
+    Math.max(
+      ...Array.from({ length: 2 ** order.length }, (_, chosen) => {
+        const run = order.filter((_id, i) => chosen & (1 << i));
+        return run.every((each, i) => i === 0 || (run[i - 1] as string) < each) ? run.length : 0;
+      }),
+    );
+  fc.assert(
+    fc.property(fc.shuffledSubarray(ids, { minLength: 2 }), (order) => {
+      const edit = diff(of(order), of(order.toSorted()));
+      expect(edit.map(({ op }) => op)).toEqual(Array(order.length - inLine(order)).fill('move'));
+    }),
+  );
+});
+
+test.each([
+  ['an id twice', [{ id: 'a' }, { id: 'a' }]],
+  ['an id that is no word', [{ id: 1 }, { id: 2 }]],
+  ['no id', [{ name: 'a' }, { name: 'b' }]],
+  ['no items at all', [1, 2]],
+])('a list with %s is one value, set whole and taken back whole', (_name, list) => {
+  const [before, after] = [{ list }, { list: [...list].reverse().slice(0, 1) }];
+  const edit = diff(before, after);
+  expect(edit).toEqual([{ op: 'set', path: ['list'], value: after.list, was: list }]);
+  expect(applied(inverted(edit), after)).toEqual(before);
+});
+
+test.each<[string, object]>([
+  ['a list stands', { inner: [{ id: 'a' }] }],
+  ['a word stands', { inner: 'words' }],
+  ['nothing stands', { inner: null }],
+  ['nothing is known', {}],
+])('an edit inside what is no longer there clashes where %s by now', (_name, now) => {
+  const edit = diff({ inner: { name: 'A' } }, { inner: { name: 'B' } });
+  expect(() => applied(edit, now)).toThrow(new EditClash(['inner', 'name'], '“inner.name” is not there any more.'));
+});
