@@ -16,6 +16,8 @@ const WHOLE: Bundle = bundleOf({
   positions: [
     { id: 'perch', name: 'Perch', like: 'seated', edges: { standing: 6 } },
     { id: 'nook', name: 'Nook', like: 'seated', edges: { perch: 4 } },
+    // Joined to standing by the others alone.
+    { id: 'attic', name: 'Attic', like: 'supine', edges: { nook: 4 } },
   ],
   props: [...PROPS, { id: 'chair', name: 'Chair' }],
   exercises: [
