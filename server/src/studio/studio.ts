@@ -147,7 +147,7 @@ export class Studio {
     return `${JSON.stringify(head).slice(0, -1)},"bundle":${bundleText}}`;
   }
 
-  /** The same as it goes over a line, gzipped; once a revision, for packing a large studio takes longer than sending it. */
+  /** The whole studio as it goes over a line, gzipped; once a revision, for packing a large studio takes longer than sending it. */
   get packed(): Promise<Buffer> {
     const { text } = this;
     if (this.#packed?.text !== text) this.#packed = { text, bytes: gzipped(text) };

@@ -4,7 +4,7 @@ import { documentOf } from './entities';
 import { startFeed } from './feed';
 import { startRest, wholeStudio } from './rest';
 import { store } from './store';
-import { loadStudio } from './studio';
+import { answered, changed, loadStudio } from './studio';
 import { NO_HISTORY, noVersions } from './studioState';
 import { unheard } from './unheard';
 
@@ -127,6 +127,24 @@ test('what was heard of while an older answer was on its way stays as it was hea
   line().tell({ revision: 30, changes: null });
   await pass(10);
   expect([name(), revision()]).toEqual(['Made again', 30]);
+});
+
+test('what was removed before it was here, or by this page itself, does not come with an older answer', async () => {
+  const gone = (id: string, revision: number): FeedEvent => ({
+    revision,
+    changes: [{ kind: 'classes', id, version: 0, value: null }],
+  });
+  const older = answerAt(20, 'Removed here');
+  answers = [{ ...older, bundle: bundleOf({ classes: [classOf([]), classOf([], { id: 'far' })] }) }];
+  line().tell({ revision: 20, changes: null });
+  line().tell(gone('far', 21));
+  const place = { kind: 'classes', id: 'test-class' } as const;
+  store.dispatch(changed({ documents: [{ ...place, after: undefined }], label: 'deleting', field: '' }));
+  store.dispatch(answered([{ ...place, sent: undefined, answer: { outcome: 'kept', version: 0 } }]));
+  line().tell(gone('test-class', 22));
+  await pass(10);
+  const { entities } = store.getState().studio;
+  expect([entities.classes.ids, revision(), asked]).toEqual([[], 22, 1]);
 });
 
 test('an answer that comes after a newer one is asked for again', async () => {

@@ -39,13 +39,14 @@ function withOthers(state: StudioState, { kind, id, version, value }: FedDocumen
   const here = state.versions[kind][id] ?? 0;
   const key = documentKey(kind, id);
   const unsaved = state.unsaved[key];
+  // A document that is gone has no version of its own; of one that never was here it is remembered, too.
+  const heard = { ...state.heard, [key]: Math.max(state.heard[key] ?? 0, version === 0 ? revision : version) };
   // Its own write comes back too, before or after the answer to it.
-  if (unsaved || version === here || (version !== 0 && version < here)) return state;
+  if (unsaved || version === here || (version !== 0 && version < here)) return { ...state, heard };
   return {
     ...state,
+    heard,
     entities: withValue(state.entities, kind, id, value ?? (kind === 'method' ? {} : undefined)),
     versions: withVersion(state.versions, kind, id, version),
-    // A document that is gone has no version of its own.
-    heard: { ...state.heard, [key]: version === 0 ? revision : version },
   };
 }
