@@ -74,5 +74,27 @@ export const HELD_PARTS = [
   'bar',
 ] as const;
 export type HeldPart = (typeof HELD_PARTS)[number];
+/** Parts that a prop can be pressed between. */
+export const PRESSED_PARTS = [
+  'hand.left',
+  'hand.right',
+  'elbow.left',
+  'elbow.right',
+  'thigh.left',
+  'thigh.right',
+  'knee.left',
+  'knee.right',
+  'shin.left',
+  'shin.right',
+  'ankle.left',
+  'ankle.right',
+  'foot.left',
+  'foot.right',
+  'head',
+  'ribs',
+  'hips',
+] as const;
+export type PressedPart = (typeof PRESSED_PARTS)[number];
+
 export const HANDS = ['hand.left', 'hand.right'] as const;
 export type Hand = (typeof HANDS)[number];

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { LANDMARK_IDS, LANDMARKS } from '../vocabulary/landmarks';
 import { idSchema } from '../vocabulary/schemas';
-import { HANDS, HELD_PARTS, JOINT_RANGES, PAIRED, SINGLE_OF } from './joints';
+import { HANDS, HELD_PARTS, JOINT_RANGES, PAIRED, PRESSED_PARTS, SINGLE_OF } from './joints';
 
 /** An angle within its joint's range, or a sentence naming both. */
 const angleOf = (joint: keyof typeof JOINT_RANGES) => {
@@ -63,6 +64,27 @@ const holdsSchema = z
   .partialRecord(z.enum(HANDS), z.union([z.enum(HELD_PARTS), idSchema]))
   .describe(`What each hand holds or presses: ${HELD_PARTS.join(', ')}, or the id of a prop`);
 
+const betweenSchema = z
+  .strictObject({
+    prop: idSchema.describe('The id of the prop'),
+    parts: z
+      .tuple([z.enum(PRESSED_PARTS), z.enum(PRESSED_PARTS)])
+      .refine(([one, other]) => one !== other, { message: 'expected two different parts' })
+      .describe('The two parts it is pressed between'),
+  })
+  .meta({ id: 'Pressed', description: 'A prop pressed between two parts of the body' });
+
+const landmarkSchema = z
+  .strictObject({
+    mark: z
+      .enum(LANDMARK_IDS)
+      .describe(
+        `The mark: ${LANDMARK_IDS.map((id) => `${id} (${LANDMARKS[id].words}, ${LANDMARKS[id].unit})`).join(', ')}`,
+      ),
+    within: z.number().min(0.5).max(45).describe('How far from it still counts, in the mark’s unit: cm or degrees'),
+  })
+  .meta({ id: 'PoseLandmark', description: 'A mark the pose is held to' });
+
 /**
  * A body as joint angles in degrees, what it rests on, and what it holds.
  * 0 is the straight, upright body; + is flexion, and + is to the right for `twist` and `sideBend`.
@@ -91,6 +113,8 @@ export const poseSchema = z
       .describe('What rests on something'),
     weights: weightsSchema.optional().describe('Held loads in kg'),
     holds: holdsSchema.optional(),
+    between: z.array(betweenSchema).min(1).max(4).optional().describe('Props pressed between two parts'),
+    landmarks: z.array(landmarkSchema).min(1).max(12).optional().describe('Marks the pose is held to'),
   })
   .meta({ id: 'Pose', description: 'A body as joint angles in degrees, what it rests on and what it holds' });
 export type Pose = z.infer<typeof poseSchema>;

@@ -23,9 +23,9 @@ export function surveyRepertoire(catalog: Catalog, conditions: readonly Conditio
   const byRule = new Map<string, SpokenRule>();
   for (const entry of catalog.rungs) {
     const { verdict, cautions } = judge(catalog, entry, conditions);
-    const counts = byPosition.get(entry.exercise.position) ?? { fine: 0, adapt: 0, swap: 0, 'clear-first': 0 };
+    const counts = byPosition.get(entry.position) ?? { fine: 0, adapt: 0, swap: 0, 'clear-first': 0 };
     counts[verdict] += 1;
-    byPosition.set(entry.exercise.position, counts);
+    byPosition.set(entry.position, counts);
     for (const caution of cautions) {
       const key = `${caution.condition}/${caution.feature}/${caution.verdict}`;
       const known = byRule.get(key);

@@ -1,5 +1,6 @@
 import { studioOf } from '../formats';
 import { Catalog } from '../repertoire';
+import type { Question } from '../taught';
 import { demoBundle } from '../testing/demo';
 import { block, catalogOf, classOf, exercise, must, rung } from '../testing/studio';
 import { classesSpeaking, sharedCues, withCuesChanged } from './cueIndex';
@@ -13,19 +14,20 @@ const EXERCISES = [
     ],
   }),
   exercise('two', {
-    rungs: [rung('low', { cues: [cue('c9', 'Hips still.', { questions: [{ asked: 'Which hips?' }] })] })],
+    rungs: [rung('low', { cues: [cue('c9', 'Hips still.')] })],
   }),
 ];
 const catalog = catalogOf(EXERCISES);
+const questions: Question[] = [{ id: 'q1', text: 'Which hips?', rung: 'two/low', cue: 'c9', state: 'open' }];
 
 test('words said in several rungs are one, with every place; search goes by words, kind, and what was asked', () => {
-  const [first, second] = sharedCues(catalog);
-  expect(must(first)).toMatchObject({ text: 'Hips still.', questions: [{ asked: 'Which hips?' }] });
+  const [first, second] = sharedCues(catalog, { questions });
+  expect(must(first)).toMatchObject({ text: 'Hips still.', questions });
   expect(must(first).places.map(({ entry }) => entry.key)).toEqual(['one/low', 'one/high', 'two/low']);
   expect(second?.text).toBe('Neck long.');
   expect(sharedCues(catalog, { text: 'long neck' }).map(({ text }) => text)).toEqual(['Neck long.']);
   expect(sharedCues(catalog, { kind: 'image' })).toEqual([]);
-  expect(sharedCues(catalog, { asked: true })).toHaveLength(1);
+  expect(sharedCues(catalog, { questions, asked: true })).toHaveLength(1);
 });
 
 test('words are changed wherever they are said, and nowhere else', () => {
@@ -37,7 +39,8 @@ test('words are changed wherever they are said, and nowhere else', () => {
     ['Pelvis still.', 3],
     ['Neck long.', 1],
   ]);
-  expect(after.rung({ exercise: 'two', rung: 'low' })?.rung.cues?.[0]?.questions).toEqual([{ asked: 'Which hips?' }]);
+  // A question keeps to its rung and its cue, whatever the words are by now.
+  expect(sharedCues(after, { questions, asked: true }).map(({ text }) => text)).toEqual(['Pelvis still.']);
 });
 
 test('a class speaks them where it says nothing of its own in their place', () => {

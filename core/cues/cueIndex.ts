@@ -1,6 +1,7 @@
 import type { ClassPlan } from '../plan';
 import { isRungBlock } from '../plan';
 import type { Catalog, Cue, CueKind, Exercise, Rung, RungEntry } from '../repertoire';
+import type { Question } from '../taught';
 
 /** A place where words are a cue. */
 export interface CuePlace {
@@ -14,19 +15,26 @@ export interface SharedCue {
   readonly text: string;
   readonly places: readonly CuePlace[];
   /** What learners asked of them, wherever. */
-  readonly questions: NonNullable<Cue['questions']>;
+  readonly questions: readonly Question[];
 }
 
 /** What is looked for among cues. */
 export interface CueQuery {
   readonly text?: string;
   readonly kind?: CueKind | undefined;
+  /** The studio's questions. */
+  readonly questions?: readonly Question[] | undefined;
   /** Only words that raised a question. */
   readonly asked?: boolean;
 }
 
 /** Every cue of the repertoire by kind and words, those said in most places first; then by their words. */
-export function sharedCues(catalog: Catalog, { text = '', kind, asked = false }: CueQuery = {}): SharedCue[] {
+export function sharedCues(
+  catalog: Catalog,
+  { text = '', kind, questions = [], asked = false }: CueQuery = {},
+): SharedCue[] {
+  const raised = (entry: RungEntry, cue: Cue) =>
+    questions.filter((question) => question.cue === cue.id && question.rung === entry.key);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const found = new Map<string, { kind: CueKind; text: string; places: CuePlace[] }>();
   for (const entry of catalog.rungs) {
@@ -41,8 +49,8 @@ export function sharedCues(catalog: Catalog, { text = '', kind, asked = false }:
     }
   }
   return [...found.values()]
-    .map((shared) => ({ ...shared, questions: shared.places.flatMap(({ cue }) => cue.questions ?? []) }))
-    .filter(({ questions }) => !asked || questions.length > 0)
+    .map((shared) => ({ ...shared, questions: shared.places.flatMap(({ entry, cue }) => raised(entry, cue)) }))
+    .filter((shared) => !asked || shared.questions.length > 0)
     .sort((a, b) => b.places.length - a.places.length || a.text.localeCompare(b.text));
 }
 

@@ -113,8 +113,7 @@ test('what a rung names is drawn: a seat under who sits, a band from hand to foo
       poses: { home: pose },
       ...(on ? { on } : {}),
     };
-    const exercise = { ...(catalog.rungs[0] as (typeof catalog.rungs)[number]).exercise, position: 'seat' };
-    const entry = { exercise, rung, props } as Parameters<typeof sceneOf>[0]['entry'];
+    const entry = { position: 'seat', rung, props } as Parameters<typeof sceneOf>[0]['entry'];
     return sceneOf({ pose, like: 'seated', view: 'side', entry });
   };
   const seat = shown('chair', 'Chair', home, { pelvis: 'chair' });

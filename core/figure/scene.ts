@@ -48,7 +48,7 @@ export interface Shown {
   readonly like: BasePosition;
   readonly view: View;
   /** The rung it belongs to, for what carries the body and what is held. */
-  readonly entry?: Pick<RungEntry, 'exercise' | 'rung' | 'props'> | undefined;
+  readonly entry?: Pick<RungEntry, 'position' | 'rung' | 'props'> | undefined;
   /** The support that stays where it is; unsaid, one that bears in all poses. */
   readonly planted?: string | null;
 }
@@ -79,7 +79,7 @@ const settledBodies = new WeakMap<Pose, Carried & { readonly body: Settled }>();
 /** The body of a pose for a body one high, settled on what carries it. */
 function settledBody(pose: Pose, like: BasePosition, entry: Shown['entry']): Settled {
   const known = settledBodies.get(pose);
-  const { position, on, props } = { position: entry?.exercise.position, on: entry?.rung.on, props: entry?.props ?? [] };
+  const { position, on, props } = { position: entry?.position, on: entry?.rung.on, props: entry?.props ?? [] };
   const lain = entry !== undefined && liesOnApparatus(entry);
   const same = known?.like === like && known.position === position && known.on === on && known.lain === lain;
   if (known && same && known.props.length === props.length && known.props.every((prop, i) => prop === props[i])) {

@@ -1,7 +1,7 @@
 import type { BasePosition, Pose } from '../body';
 import { Catalog, type Prop, plainPose, type Rung } from '../repertoire';
 import { demoBundle } from '../testing/demo';
-import { exercise, must, rung } from '../testing/studio';
+import { must, rung } from '../testing/studio';
 import { OUTLINE, rungScene, sceneOf } from '.';
 import type { View } from './camera';
 import { drawingOf, type Layer } from './drawing';
@@ -30,7 +30,7 @@ function shown(
 ) {
   const own: Pose = { ...plainPose(like), ...pose };
   const drawn = rung('low', { props: [prop.id], poses: { home: own }, start: 'home', ...change });
-  const entry = { exercise: exercise('held', { position, rungs: [drawn] }), rung: drawn, props: [prop] };
+  const entry = { position, rung: drawn, props: [prop] };
   const { drawing } = sceneOf({ pose: own, like, view, entry });
   const layers = drawing.layers.filter(({ tone }) => tone === 'prop' || tone === 'line');
   const corners = layers.flatMap(cornersOf);

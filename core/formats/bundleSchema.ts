@@ -5,6 +5,8 @@ import { audienceSchema, classSchema } from '../plan/classSchema';
 import { roomSchema, teacherSchema } from '../plan/teacherSchema';
 import { exerciseSchema, propSchema } from '../repertoire/exerciseSchema';
 import { seriesSchema } from '../series/seriesSchema';
+import { logSchema } from '../taught/logSchema';
+import { questionSchema } from '../taught/questionSchema';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type CollectionName, MANY } from './kinds';
 
 /** The schema of each list of a bundle: each holds things with an `id`, unique within its list. */
@@ -17,6 +19,8 @@ export const collectionSchemas = {
   rooms: roomSchema,
   classes: classSchema,
   series: seriesSchema,
+  logs: logSchema,
+  questions: questionSchema,
 } as const satisfies Record<CollectionName, z.ZodType<{ id: string }>>;
 
 /** The schema of each kind of document. */
@@ -39,6 +43,8 @@ export const bundleSchema = z
     rooms: list('rooms', 'Where classes are taught'),
     classes: list('classes', 'Classes'),
     series: list('series', 'Classes that build on one another'),
+    logs: list('logs', 'Classes as they were really taught'),
+    questions: list('questions', 'What learners asked'),
   })
   .meta({ description: 'A studio, or a part of one, as a portable file' });
 export type Bundle = z.infer<typeof bundleSchema>;

@@ -1,10 +1,11 @@
 import type { Problem } from '../plan';
 import { requirementCycles } from '../repertoire';
 import { type Bundle, COLLECTIONS, type CollectionItem, type CollectionName } from './bundle';
-import { checkDocument, repeatedIds, type StudioIndex } from './checkDocument';
+import { checkDocument } from './checkDocument';
 import { followRings, ringSentence } from './checkSeries';
 import { Documents } from './documents';
 import { atOnce, type Steps } from './steps';
+import { repeatedIds, type StudioIndex } from './studioIndex';
 
 /** Ids that stand twice in a list of a file: which of the two is meant nobody can tell. */
 export const duplicateIds = (bundle: Bundle): Problem[] =>

@@ -1,15 +1,11 @@
-import { HELD_PARTS, POSITIONS, poseFaults, reachFaults, supportsOf } from '../body';
+import { POSITIONS } from '../body';
 import type { MethodFile } from '../method';
-import { type ClassPlan, checkCarries, checkClass, isInterlude, type Problem, rangeProblem } from '../plan';
-import { allPhases, type Catalog, type Exercise, type Prop, type Rung, type RungRef, rungKey } from '../repertoire';
-import type { CollectionName, DocumentKind, DocumentOf } from './bundle';
-
-/** What a document is held against: the repertoire made ready, and which ids are there. */
-export interface StudioIndex {
-  readonly catalog: Catalog;
-  readonly props: readonly Prop[];
-  has(collection: CollectionName, id: string): boolean;
-}
+import { type Block, type ClassPlan, checkCarries, checkClass, isInterlude, type Problem } from '../plan';
+import { allPhases, type Catalog, rungKey } from '../repertoire';
+import { checkLog, type Log, namedBy } from '../taught';
+import type { DocumentKind, DocumentOf } from './bundle';
+import { checkExercise, wrongFormProblems } from './checkExercise';
+import { absent, missing, repeatedIds, type StudioIndex } from './studioIndex';
 
 /** `written`: as it comes from a file or a hand. `kept`: it was fine, and what it names has changed since. */
 type Standing = 'written' | 'kept';
@@ -23,7 +19,11 @@ const CHECKS: Checks = {
   positions: checkPosition,
   props: () => [],
   exercises: checkExercise,
-  audiences: ({ equipment = [] }, studio) => missing(studio, 'props', equipment, ['equipment']),
+  audiences: ({ equipment = [], props = {}, knows = [] }, studio) => [
+    ...missing(studio, 'props', equipment, ['equipment']),
+    ...Object.keys(props).flatMap((id) => absent(studio, 'props', id, ['props', id])),
+    ...knows.flatMap((key, index) => unknown(studio, key, ['knows', index])),
+  ],
   teachers: ({ cleared }, studio) => missing(studio, 'audiences', cleared?.audiences ?? [], ['cleared', 'audiences']),
   rooms: ({ props = {} }, studio) => Object.keys(props).flatMap((id) => absent(studio, 'props', id, ['props', id])),
   classes: checkPlan,
@@ -55,7 +55,31 @@ const CHECKS: Checks = {
     ]),
     ...(follows === id ? [{ path: ['follows'], message: 'A series can’t follow itself.' }] : []),
   ],
+  logs: checkLogged,
+  // A question outlives what raised it.
+  questions: () => [],
 };
+
+/** An exercise, or a rung of one, that is not in the repertoire. */
+function unknown({ catalog }: StudioIndex, key: string, path: Problem['path']): Problem[] {
+  if (key.includes('/') ? catalog.rungByKey(key) : catalog.exercise(key)) return [];
+  return [{ path, message: `There is no ${key.includes('/') ? 'rung' : 'exercise'} “${key}” in the repertoire.` }];
+}
+
+/** What a log names and its own plan does not is there; its blocks and its times can be. */
+function checkLogged(log: Log, studio: StudioIndex): Problem[] {
+  const { classes, teachers, audiences, rooms, rungs } = namedBy(log);
+  return [
+    ...absent(studio, 'classes', classes, ['class']),
+    ...absent(studio, 'teachers', teachers, ['teacher']),
+    ...absent(studio, 'audiences', audiences, ['audience']),
+    ...absent(studio, 'rooms', rooms, ['room']),
+    ...(log.blocks ?? []).flatMap(({ rung }, index) =>
+      rung !== undefined && rungs.includes(rung) ? unknown(studio, rung, ['blocks', index, 'rung']) : [],
+    ),
+    ...checkLog(log, studio.get('classes', log.class)),
+  ];
+}
 
 /**
  * Whether one document fits the studio it stands in: every reference found, every pose possible, runs that hold.
@@ -74,56 +98,39 @@ export function checkDocument<K extends DocumentKind>(
 /** A class, and what it names beside the repertoire. */
 function checkPlan(plan: ClassPlan, studio: StudioIndex, standing: Standing): Problem[] {
   const { catalog } = studio;
-  const problems = [...checkClass(catalog, plan), ...absent(studio, 'audiences', plan.audience, ['audience'])];
+  const problems = [
+    ...checkClass(catalog, plan),
+    ...absent(studio, 'audiences', plan.audience, ['audience']),
+    ...plan.blocks.flatMap((block, index) =>
+      isInterlude(block) ? missing(studio, 'props', block.props ?? [], ['blocks', index, 'props']) : [],
+    ),
+  ];
   if (problems.length > 0) return problems;
   return [...checkLines(catalog, plan), ...(standing === 'written' ? checkCarries(catalog, plan) : [])];
 }
 
 /** Words of a class are spoken on phases that are there. */
 function checkLines(catalog: Catalog, plan: ClassPlan): Problem[] {
-  return plan.blocks.flatMap((block, index) => {
+  const spoken = (block: Block, list: string, index: number): Problem[] => {
     const rung = isInterlude(block) ? undefined : catalog.rung(block)?.rung;
-    return (block.lines ?? []).flatMap(({ phase }, number): Problem[] => {
-      if (phase === undefined || (rung && allPhases(rung).some(({ id }) => id === phase))) return [];
+    return (block.lines ?? []).flatMap((line, number): Problem[] => {
+      const path = [list, index, 'lines', number];
+      const wrong = rung ? wrongFormProblems(rung, line, [...path, 'pose']) : [];
+      const { phase } = line;
+      if (phase === undefined || (rung && allPhases(rung).some(({ id }) => id === phase))) return wrong;
       const known = rung
         ? `expected one of ${allPhases(rung)
             .map(({ id }) => id)
             .join(', ')}`
         : 'an interlude has none';
-      return [
-        { path: ['blocks', index, 'lines', number, 'phase'], message: `There is no phase “${phase}”; ${known}.` },
-      ];
+      return [...wrong, { path: [...path, 'phase'], message: `There is no phase “${phase}”; ${known}.` }];
     });
-  });
+  };
+  return [
+    ...plan.blocks.flatMap((block, index) => spoken(block, 'blocks', index)),
+    ...(plan.spare ?? []).flatMap((block, index) => spoken(block, 'spare', index)),
+  ];
 }
-
-const SINGULAR: Readonly<Record<CollectionName, string>> = {
-  positions: 'position',
-  props: 'prop',
-  exercises: 'exercise',
-  audiences: 'audience',
-  teachers: 'teacher',
-  rooms: 'room',
-  classes: 'class',
-  series: 'series',
-};
-
-function absent(
-  studio: StudioIndex,
-  collection: CollectionName,
-  id: string | undefined,
-  path: Problem['path'],
-): Problem[] {
-  if (id === undefined || studio.has(collection, id)) return [];
-  return [{ path, message: `There is no ${SINGULAR[collection]} “${id}”.` }];
-}
-
-const missing = (
-  studio: StudioIndex,
-  collection: CollectionName,
-  ids: readonly string[],
-  path: Problem['path'],
-): Problem[] => ids.flatMap((id, index) => absent(studio, collection, id, [...path, index]));
 
 /** Edges of the method join places that exist; a misspelled one would be paid by nobody and noticed by nobody. */
 function checkMethod({ edgeSeconds = {} }: MethodFile, { catalog: { graph } }: StudioIndex): Problem[] {
@@ -156,126 +163,4 @@ function checkPosition({ id, edges }: DocumentOf<'positions'>, { catalog: { grap
       ? []
       : [{ path: [...path, neighbour], message: `“${neighbour}” is not a position.` }],
   );
-}
-
-/** Whether a list names each id once. */
-export function repeatedIds(list: ReadonlyArray<{ readonly id: string }>, path: Problem['path']): Problem[] {
-  const seen = new Set<string>();
-  return list.flatMap(({ id }, index) => {
-    const known = seen.has(id);
-    seen.add(id);
-    return known ? [{ path: [...path, index, 'id'], message: `The id “${id}” stands twice; expected each once.` }] : [];
-  });
-}
-
-function checkExercise(exercise: Exercise, studio: StudioIndex): Problem[] {
-  const { graph } = studio.catalog;
-  const problems = repeatedIds(exercise.rungs, ['rungs']);
-  if (!graph.has(exercise.position)) {
-    problems.push({
-      path: ['position'],
-      message: `“${exercise.position}” is not a position; expected one of ${graph.positions.join(', ')}.`,
-    });
-  }
-  const found = exercise.rungs.map((rung) => checkRung(exercise, rung, studio));
-  return [
-    ...problems,
-    ...found.flatMap((list, index) => list.map(({ path, message }) => ({ path: ['rungs', index, ...path], message }))),
-  ];
-}
-
-function checkRung(exercise: Exercise, rung: Rung, studio: StudioIndex): Problem[] {
-  const { catalog } = studio;
-  const problems: Problem[] = [...checkPhases(rung), ...checkBranch(exercise, rung), ...checkThings(rung, studio)];
-  const like = catalog.graph.like(exercise.position);
-  for (const [id, pose] of Object.entries(rung.poses)) {
-    const faults = [...poseFaults(pose, like), ...reachFaults(pose, like, catalog.method.bodyHeightM)];
-    problems.push(...faults.map(({ path, message }) => ({ path: ['poses', id, ...path], message })));
-  }
-  problems.push(...rangeProblem(rung.dose.reps, rung.dose.repsTo, ['dose']));
-  problems.push(...missing(studio, 'props', rung.props ?? [], ['props']));
-  // An exercise may require rungs of its own, which the repertoire here may not know yet.
-  const known = (ref: RungRef) =>
-    ref.exercise === exercise.id ? exercise.rungs.some(({ id }) => id === ref.rung) : catalog.rung(ref) !== undefined;
-  rung.requires?.forEach((required, number) => {
-    if (known(required)) return;
-    problems.push({ path: ['requires', number], message: `There is no rung “${rungKey(required)}” to require.` });
-  });
-  return problems;
-}
-
-/** Phases have ids of their own and arrive at poses that are there; cues name phases that are there. */
-function checkPhases(rung: Rung): Problem[] {
-  const problems: Problem[] = [];
-  const poses = Object.keys(rung.poses);
-  const expected = poses.length > 0 ? `its poses are ${poses.join(', ')}` : 'it has no poses';
-  if (!poses.includes(rung.start)) {
-    problems.push({ path: ['start'], message: `There is no pose “${rung.start}” to start from; ${expected}.` });
-  }
-  const seen = new Set<string>();
-  for (const part of ['entry', 'phases', 'exit'] as const) {
-    rung[part]?.forEach(({ id, pose }, number) => {
-      if (seen.has(id)) {
-        const message = `The id “${id}” stands twice in this rung; expected each once.`;
-        problems.push({ path: [part, number, 'id'], message });
-      }
-      seen.add(id);
-      if (poses.includes(pose)) return;
-      problems.push({ path: [part, number, 'pose'], message: `There is no pose “${pose}”; ${expected}.` });
-    });
-  }
-  problems.push(...repeatedIds(rung.cues ?? [], ['cues']));
-  rung.cues?.forEach(({ phase }, number) => {
-    if (phase === undefined || seen.has(phase)) return;
-    problems.push({
-      path: ['cues', number, 'phase'],
-      message: `There is no phase “${phase}”; expected one of ${[...seen].join(', ')}.`,
-    });
-  });
-  return problems;
-}
-
-/** A branch stands beside a rung of its own ladder that is no branch itself. */
-function checkBranch({ rungs, name }: Exercise, { id, branchOf }: Rung): Problem[] {
-  if (branchOf === undefined) return [];
-  const beside = rungs.find((each) => each.id === branchOf);
-  const path = ['branchOf'];
-  if (!beside) return [{ path, message: `“${name}” has no rung “${branchOf}” to stand beside.` }];
-  if (branchOf === id) return [{ path, message: 'A rung can’t stand beside itself.' }];
-  return beside.branchOf === undefined
-    ? []
-    : [
-        {
-          path,
-          message: `“${branchOf}” is a branch itself; expected the rung it stands beside, “${beside.branchOf}”.`,
-        },
-      ];
-}
-
-/** What is held and what is rested on is there. */
-function checkThings(rung: Rung, studio: StudioIndex): Problem[] {
-  const problems: Problem[] = [];
-  const rests = new Set(Object.values(rung.poses).flatMap((pose) => [...pose.supports, ...supportsOf(pose)]));
-  for (const [support, prop] of Object.entries(rung.on ?? {})) {
-    const path = ['on', support];
-    if (!rung.props?.includes(prop)) {
-      problems.push({
-        path,
-        message: `“${prop}” is not among the props of this rung (${rung.props?.join(', ') ?? 'none'}).`,
-      });
-    }
-    if (!rests.has(support)) {
-      problems.push({ path, message: `No pose rests on the ${support}, so nothing can lie under it.` });
-    }
-  }
-  for (const [id, pose] of Object.entries(rung.poses)) {
-    for (const [hand, held] of Object.entries(pose.holds ?? {})) {
-      if ((HELD_PARTS as readonly string[]).includes(held) || studio.has('props', held)) continue;
-      problems.push({
-        path: ['poses', id, 'holds', hand],
-        message: `“${held}” is neither a part of the body nor a prop; expected one of ${HELD_PARTS.join(', ')}, or the id of a prop.`,
-      });
-    }
-  }
-  return problems;
 }

@@ -8,7 +8,7 @@ import {
   emptyBundle,
   METHOD_ID,
 } from './bundle';
-import type { StudioIndex } from './checkDocument';
+import type { StudioIndex } from './studioIndex';
 
 /** A document put in its place, or (no value) taken away. */
 export type DocumentChange = {
@@ -103,6 +103,8 @@ export class Documents implements StudioIndex {
       rooms: this.list('rooms'),
       classes: this.list('classes'),
       series: this.list('series'),
+      logs: this.list('logs'),
+      questions: this.list('questions'),
     };
     return this.#bundle;
   }

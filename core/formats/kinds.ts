@@ -1,5 +1,5 @@
 export const BUNDLE_FORMAT = 'warm-ladder/bundle';
-export const BUNDLE_VERSION = 2;
+export const BUNDLE_VERSION = 3;
 
 /** The one method of a house has no id of its own; where every document has one, it stands under this. */
 export const METHOD_ID = 'house';
@@ -17,6 +17,8 @@ export const COLLECTIONS = [
   'rooms',
   'classes',
   'series',
+  'logs',
+  'questions',
 ] as const;
 export type CollectionName = (typeof COLLECTIONS)[number];
 

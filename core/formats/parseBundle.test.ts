@@ -30,8 +30,8 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
   ['another format', (b) => Object.assign(b, { format: 'other' }), /^format: Not a bundle; expected "format"/],
   [
     'a newer version',
-    (b) => Object.assign(b, { version: 3 }),
-    /^version: The file has version 3, made by a newer Warm Ladder/,
+    (b) => Object.assign(b, { version: 4 }),
+    /^version: The file has version 4, made by a newer Warm Ladder/,
   ],
   [
     'an unknown key',

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Problem } from '../plan';
 import { BUNDLE_FORMAT, BUNDLE_VERSION, type Bundle, COLLECTIONS, emptyBundle, MANY } from './bundle';
 import { bundleSchema, collectionSchemas } from './bundleSchema';
-import { migrateBundle, OLDEST_VERSION } from './migrate';
+import { migrateBundle, OLDEST_VERSION } from './migrations';
 import { quoted, shortened } from './problems';
 import { schemaProblems } from './schemaProblems';
 import { atOnce, type Steps } from './steps';

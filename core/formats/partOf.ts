@@ -26,5 +26,7 @@ export function partOf(studio: Documents, classId: string): Documents | null {
     ...studio.bundle,
     exercises: studio.list('exercises').filter(wanted('exercises')),
     classes: studio.list('classes').filter(wanted('classes')),
+    logs: studio.list('logs').filter((log) => log.class === classId),
+    questions: studio.list('questions').filter((question) => question.class === classId),
   });
 }

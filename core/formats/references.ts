@@ -1,5 +1,6 @@
 import { isInterlude } from '../plan';
 import { splitRungKey } from '../repertoire';
+import { exercisesIn, namedBy } from '../taught';
 import type { DocumentKind, DocumentOf } from './bundle';
 
 /** A document by what it is and its id: `classes/monday-1`. */
@@ -22,21 +23,27 @@ const NAMES: { readonly [K in DocumentKind]: (value: DocumentOf<K>) => Iterable<
   props: () => [],
   exercises: ({ position, rungs }) => [
     documentKey('positions', position),
-    ...rungs.flatMap(({ props = [], requires = [] }) => [
+    ...rungs.flatMap(({ position: own, props = [], requires = [] }) => [
+      ...optional('positions', own),
       ...props.map((id) => documentKey('props', id)),
       ...requires.map(({ exercise }) => documentKey('exercises', exercise)),
     ]),
   ],
-  audiences: ({ equipment = [] }) => equipment.map((id) => documentKey('props', id)),
+  audiences: ({ equipment = [], props = {}, knows = [] }) => [
+    ...[...equipment, ...Object.keys(props)].map((id) => documentKey('props', id)),
+    ...knows.map((key) => documentKey('exercises', key.includes('/') ? splitRungKey(key).exercise : key)),
+  ],
   teachers: ({ cleared }) => (cleared?.audiences ?? []).map((id) => documentKey('audiences', id)),
   rooms: ({ props = {} }) => Object.keys(props).map((id) => documentKey('props', id)),
-  classes: ({ audience, openingPosition, blocks }) => [
+  classes: ({ audience, openingPosition, blocks, spare = [] }) => [
+    ...spare.map(({ exercise }) => documentKey('exercises', exercise)),
     ...optional('audiences', audience),
     ...optional('positions', openingPosition),
     ...blocks.flatMap((block) =>
       isInterlude(block)
         ? [
             ...optional('positions', block.position),
+            ...(block.props ?? []).map((id) => documentKey('props', id)),
             ...optional('exercises', block.rung === undefined ? undefined : splitRungKey(block.rung).exercise),
           ]
         : [documentKey('exercises', block.exercise)],
@@ -50,6 +57,17 @@ const NAMES: { readonly [K in DocumentKind]: (value: DocumentOf<K>) => Iterable<
     ...goals.map(({ exercise }) => documentKey('exercises', exercise)),
     ...episodes.flatMap(({ class: id, teacher }) => [documentKey('classes', id), ...optional('teachers', teacher)]),
   ],
+  logs: (log) => {
+    const { classes, teachers, audiences, rooms, ...named } = namedBy(log);
+    return [
+      ...optional('classes', classes),
+      ...optional('teachers', teachers),
+      ...optional('audiences', audiences),
+      ...optional('rooms', rooms),
+      ...exercisesIn(named).map((id) => documentKey('exercises', id)),
+    ];
+  },
+  questions: () => [],
 };
 
 const remembered = new WeakMap<object, ReadonlySet<DocumentKey>>();

@@ -67,7 +67,7 @@ export function additionsAt({ measure }: Ground, at: number): Additions {
     const brings = entry.exercise.directions.filter((each) => missing.has(each));
     const again = all.has(entry);
     const heat = catalog.heat(entry);
-    const cost = moving(entry.exercise.position);
+    const cost = moving(entry.position);
     const against =
       cost +
       unmet.length * UNMET +

@@ -73,7 +73,7 @@ function otherRungs({ subject, timed }: ClassMeasure, { entry, block }: TimedBlo
   const swapTo = (to: RungEntry): Neighbour => ({
     label: `${rungTitle(to)} instead of ${rungTitle(entry)}`,
     edits: [{ kind: 'swap', id: block.id, to: { exercise: to.exercise.id, rung: to.rung.id } }],
-    stays: to.exercise.position === entry.exercise.position,
+    stays: to.position === entry.position,
   });
   const allowed = (other: RungEntry) => fitsRoom(subject, other);
   const ladder = catalog.ladder(entry.exercise.id).filter((other) => other !== entry && allowed(other));
@@ -127,7 +127,7 @@ function otherWays({ timed, subject }: ClassMeasure, part: TimedBlock): Neighbou
 
   function together(first: RungBlock, second: RungBlock): boolean {
     const sided = (each: RungBlock) =>
-      subject.catalog.exercise(each.exercise)?.sides === 'each' && each.side === undefined && !each.locked;
+      subject.catalog.rung(each)?.sides === 'each' && each.side === undefined && !each.locked;
     return second.run === undefined && sided(first) && sided(second);
   }
 }
@@ -191,7 +191,7 @@ export function insertions(measure: ClassMeasure, wanted: (entry: RungEntry) => 
   const done = doneIn(timed);
   return subject.catalog.rungs.flatMap((entry): Neighbour[] => {
     if (done.has(entry) || !wanted(entry) || !fitsRoom(subject, entry)) return [];
-    const places = ends.get(entry.exercise.position) ?? [];
+    const places = ends.get(entry.position) ?? [];
     return places.slice(0, 2).map((at): Neighbour => {
       const after = sequence[at - 1] as Part;
       const block: Block = { id: freeBlockId(plan), exercise: entry.exercise.id, rung: entry.rung.id, mode: 'teach' };

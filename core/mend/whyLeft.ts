@@ -19,9 +19,7 @@ function reason({ timed, subject }: ClassMeasure, { code, blocks, message }: Tol
   if (code === 'CAUTION_CLEAR_FIRST' && parts.length === 0) return `Only a professional can clear this. ${message}`;
   const position = parts.find(({ kind }) => kind === 'block')?.position;
   if (code.startsWith('CAUTION') && position !== undefined) {
-    const fine = subject.catalog.rungs.some(
-      (entry) => entry.exercise.position === position && fitsRoom(subject, entry),
-    );
+    const fine = subject.catalog.rungs.some((entry) => entry.position === position && fitsRoom(subject, entry));
     if (!fine) return `No exercise ${subject.catalog.graph.name(position)} is fine for this room. ${message}`;
   }
   return `No single change near it makes the class better without making something else as bad. ${message}`;

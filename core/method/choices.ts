@@ -23,8 +23,8 @@ export const SCHOOLS = {
   lowBack: {
     sentence: 'Under the load of the legs, the lower back is',
     answers: {
-      'by-load': 'kept as it is while a foot is down, pressed down when both legs are up',
       neutral: 'always kept as it is',
+      'by-load': 'kept as it is while a foot is down, pressed down when both legs are up',
       imprint: 'pressed down',
     },
   },

@@ -16,7 +16,7 @@ test('every default lies in its own range', () => {
 test('each school has its default, and a choice says only what differs', () => {
   const { choices } = resolveMethod({ choices: { seat: 'squeeze' } });
   expect(choices).toEqual({
-    lowBack: 'by-load',
+    lowBack: 'neutral',
     effortBreath: 'out',
     breathStyle: 'natural',
     legs: 'parallel',

@@ -32,13 +32,19 @@ function filledIn(file: MethodFile) {
     stopSigns: STOP_SIGNS,
     cautions: [],
     ...said,
-    uncertainty: { ...defaultsOf(UNCERTAINTY_SETTINGS), ...defined(uncertainty ?? {}) },
+    uncertainty: uncertaintyOf(uncertainty),
     limits: { ...defaultsOf(LIMIT_SETTINGS), ...defined(limits ?? {}) },
     score: { ...defaultsOf(SCORE_SETTINGS), ...defined(score ?? {}) },
     directionBands: { ...BALANCED_BANDS, ...defined(directionBands ?? {}) },
     edgeSeconds: edgeSeconds ?? {},
     choices: { ...DEFAULT_CHOICES, ...defined(choices ?? {}) },
   };
+}
+/** A house that has said how much its set-ups vary never trusts a guess more than that. */
+function uncertaintyOf(said: MethodFile['uncertainty'] = {}) {
+  const defaults = defaultsOf(UNCERTAINTY_SETTINGS);
+  const setupUnknown = Math.max(said.setup ?? 0, defaults.setupUnknown);
+  return { ...defaults, setupUnknown, ...defined(said) };
 }
 export type Method = ReturnType<typeof filledIn>;
 

@@ -22,7 +22,7 @@ export type Band = z.infer<typeof bandSchema>;
 const choice = <S extends SchoolId>(school: S) =>
   z.enum(answersOf(school)).optional().describe(`${SCHOOLS[school].sentence} …: one of the schools`);
 
-const choicesSchema = z
+export const choicesSchema = z
   .strictObject({
     lowBack: choice('lowBack'),
     effortBreath: choice('effortBreath'),
@@ -32,7 +32,11 @@ const choicesSchema = z
     begin: choice('begin'),
     sideChange: choice('sideChange'),
   })
-  .meta({ id: 'Choices', description: 'What the house has chosen where good practitioners differ' });
+  .meta({
+    id: 'Choices',
+    description:
+      'What was chosen where good practitioners differ; on a series, a class or a rung, in place of the house’s',
+  });
 
 /** A word of the house, and the words it stands in place of. */
 const termSchema = z

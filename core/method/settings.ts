@@ -28,7 +28,8 @@ export const TIMING_SETTINGS = {
   flowSetupShare: setting(0.4, 0, 1, '', 'Share of the set-up spoken when already known'),
   carrySeconds: setting(8, 0, 120, 's', 'Set-up when a block carries on in the same shape'),
   shownReps: setting(0, 0, 10, '', 'Repetitions shown before people join in'),
-  sideChangeSeconds: setting(8, 0, 120, 's', 'Change of side'),
+  sideChangeSeconds: setting(12, 0, 120, 's', 'Change of side'),
+  lessonTempo: setting(1.2, 0.5, 4, '', 'Counts of a lesson or a workshop are at least this much longer'),
   optionSeconds: setting(8, 0, 120, 's', 'Each option offered'),
   settleSeconds: setting(4, 0, 60, 's', 'Settling after a change of position'),
   propSeconds: setting(6, 0, 120, 's', 'A prop fetched or put away'),
@@ -42,11 +43,12 @@ export const TIMING_SETTINGS = {
 
 /** How much each kind of time varies from one teaching to the next (coefficient of variation). */
 export const UNCERTAINTY_SETTINGS = {
-  work: setting(0.08, 0, 1, '', 'Work'),
-  setup: setting(0.3, 0, 1, '', 'Set-up and options'),
+  work: setting(0.15, 0, 1, '', 'Work'),
+  setup: setting(0.25, 0, 1, '', 'Set-up and options whose seconds are known'),
+  setupUnknown: setting(0.5, 0, 1, '', 'Set-up of which only the guess is known'),
   changes: setting(0.35, 0, 1, '', 'Changes of position and side'),
   rest: setting(0.2, 0, 1, '', 'Rest, interludes, opening and closing'),
-  teacher: setting(0.1, 0, 1, '', 'The teacher’s own pace that day, over the whole class'),
+  teacher: setting(0.08, 0, 1, '', 'The teacher’s own pace that day, over the whole class'),
 } as const satisfies Record<string, Setting>;
 
 /** Where the review begins to speak. */

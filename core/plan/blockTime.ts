@@ -7,11 +7,14 @@ import type { RungBlock } from './class';
 /** The dose a block is taught with: its rung's own, changed key by key; new repetitions drop the rung's range. */
 export function doseOf({ rung }: RungEntry, { dose }: Pick<RungBlock, 'dose'>): Dose {
   if (!dose) return rung.dose;
-  if (rung.dose.repsTo === undefined || dose.reps === undefined || dose.repsTo !== undefined) {
-    return { ...rung.dose, ...dose };
-  }
-  const { repsTo: _repsTo, ...alone } = rung.dose;
-  return { ...alone, ...dose };
+  const { repsTo, stages, daysTo, ...own } = rung.dose;
+  // What hangs on a number goes with it: the range of the repetitions, their stages, the range of the days.
+  return {
+    ...own,
+    ...(dose.reps === undefined ? { ...(repsTo === undefined ? {} : { repsTo }), ...(stages ? { stages } : {}) } : {}),
+    ...(dose.days === undefined && daysTo !== undefined ? { daysTo } : {}),
+    ...dose,
+  };
 }
 
 /** The repetitions that count: the middle of a range. */
@@ -31,8 +34,8 @@ export interface Pacing {
 }
 
 /** Whether the block is done on one side and then on the other. */
-export const changesSide = ({ exercise }: RungEntry, { side, mode }: RungBlock): boolean =>
-  exercise.sides === 'each' && side === undefined && mode !== 'show';
+export const changesSide = ({ sides }: RungEntry, { side, mode }: RungBlock): boolean =>
+  sides === 'each' && side === undefined && mode !== 'show';
 
 /** How a block hangs together with its neighbours. */
 export interface BlockJoint {
@@ -75,8 +78,8 @@ export function blockSeconds(
   pacing: Pacing,
   joint: BlockJoint,
 ): BlockSeconds {
-  const { rung, exercise } = entry;
-  const form = formOf(exercise, rung, entry.like);
+  const { rung, sides } = entry;
+  const form = formOf(entry);
   const dose = block.dose ? doseOf(entry, block) : rung.dose;
   const count = (dose.secondsPerCount ?? method.secondsPerCount) * pacing.tempo;
   const rep = form.rep * count;
@@ -87,8 +90,8 @@ export function blockSeconds(
 
   const reps = repsOf(dose);
   const secondReps = block.secondDose?.reps ?? reps;
-  const twice = exercise.sides === 'each' && block.side === undefined && block.mode !== 'show';
-  const alternates = exercise.sides === 'alternate' && block.side === undefined;
+  const twice = changesSide(entry, block);
+  const alternates = sides === 'alternate' && block.side === undefined;
   const shown = block.shown ?? SHOWN;
   const firstWork = block.mode === 'show' ? shown * rep : one(alternates ? 2 * reps : reps);
   const second = twice

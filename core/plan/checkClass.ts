@@ -1,6 +1,8 @@
 import type { Catalog } from '../repertoire/catalog';
 import { rungKey } from '../repertoire/exercise';
-import { type ClassPlan, type Interlude, isInterlude, optionOf, type RungBlock } from './class';
+import { doseOf } from './blockTime';
+import { type ClassPlan, type Interlude, isInterlude, optionOf, type RungBlock, type SpareBlock } from './class';
+import { doseProblems } from './doseProblems';
 import type { Problem } from './problem';
 
 /**
@@ -12,6 +14,7 @@ export function checkClass(catalog: Catalog, plan: ClassPlan): Problem[] {
   if (plan.openingPosition !== undefined) {
     problems.push(...checkPosition(catalog, plan.openingPosition, ['openingPosition']));
   }
+  problems.push(...checkSpare(catalog, plan), ...checkGive(plan), ...checkShort(plan));
   plan.blocks.forEach((block, index) => {
     const path = ['blocks', index];
     problems.push(...(isInterlude(block) ? checkInterlude(catalog, block, path) : checkBlock(catalog, block, path)));
@@ -20,20 +23,21 @@ export function checkClass(catalog: Catalog, plan: ClassPlan): Problem[] {
 }
 
 /** Ids of blocks, and of lines, that stand twice in a class: which of the two is meant nobody can tell. */
-function repeated({ blocks }: ClassPlan): Problem[] {
+function repeated({ blocks, spare = [] }: ClassPlan): Problem[] {
   const problems: Problem[] = [];
   const [seen, lines] = [new Set<string>(), new Set<string>()];
-  blocks.forEach((block, index) => {
+  [...blocks, ...spare].forEach((block, i) => {
+    const [list, index] = i < blocks.length ? ['blocks', i] : ['spare', i - blocks.length];
     if (seen.has(block.id)) {
       problems.push({
-        path: ['blocks', index, 'id'],
+        path: [list, index, 'id'],
         message: `The id “${block.id}” stands twice; expected each once.`,
       });
     }
     seen.add(block.id);
     block.lines?.forEach(({ id }, number) => {
       if (lines.has(id)) {
-        const path = ['blocks', index, 'lines', number, 'id'];
+        const path = [list, index, 'lines', number, 'id'];
         problems.push({ path, message: `The id “${id}” stands twice in this class; expected each once.` });
       }
       lines.add(id);
@@ -41,6 +45,40 @@ function repeated({ blocks }: ClassPlan): Problem[] {
   });
   return problems;
 }
+
+/** Blocks for when there is time are rungs that are there, each after a block that is. */
+function checkSpare(catalog: Catalog, { blocks, spare = [] }: ClassPlan): Problem[] {
+  return spare.flatMap((block, index) => {
+    const path = ['spare', index];
+    const problems = checkBlock(catalog, block, path);
+    if (!blocks.some(({ id }) => id === block.after)) {
+      problems.push({ path: [...path, 'after'], message: `There is no block “${block.after}” to follow.` });
+    }
+    return problems;
+  });
+}
+
+/** What is left out first when it is late: nothing that is locked, and of a run all blocks or none. */
+function checkGive({ blocks }: ClassPlan): Problem[] {
+  return blocks.flatMap((block, index): Problem[] => {
+    if (block.give === undefined) return [];
+    const path = ['blocks', index, 'give'];
+    if (block.locked) return [{ path, message: 'The block is locked; expected no “give” on it.' }];
+    const run = isInterlude(block) ? undefined : block.run;
+    const kept = blocks.find((other) => !isInterlude(other) && run !== undefined && other.run === run && !other.give);
+    return kept
+      ? [{ path, message: `Run “${run}” goes or stays whole; expected “give” on “${kept.id}” too, or on none.` }]
+      : [];
+  });
+}
+
+/** The short form leaves out blocks that are there. */
+const checkShort = ({ blocks, short }: ClassPlan): Problem[] =>
+  (short?.leaveOut ?? []).flatMap((left, index) =>
+    blocks.some(({ id }) => id === left)
+      ? []
+      : [{ path: ['short', 'leaveOut', index], message: `There is no block “${left}” to leave out.` }],
+  );
 
 function checkPosition({ graph }: Catalog, position: string, path: Problem['path']): Problem[] {
   if (graph.has(position)) return [];
@@ -55,7 +93,7 @@ function checkInterlude(catalog: Catalog, { position, rung }: Interlude, path: P
   return problems;
 }
 
-function checkBlock(catalog: Catalog, block: RungBlock, path: Problem['path']): Problem[] {
+function checkBlock(catalog: Catalog, block: RungBlock | SpareBlock, path: Problem['path']): Problem[] {
   const exercise = catalog.exercise(block.exercise);
   if (!exercise) {
     return [{ path: [...path, 'exercise'], message: `There is no exercise “${block.exercise}” in the repertoire.` }];
@@ -67,10 +105,10 @@ function checkBlock(catalog: Catalog, block: RungBlock, path: Problem['path']): 
     return [{ path: [...path, 'rung'], message }];
   }
   const problems = [...checkOptions(catalog, block, exercise.name, path), ...checkDoses(catalog, block, path)];
-  if (block.side !== undefined && exercise.sides === 'both') {
+  if (block.side !== undefined && entry.sides === 'both') {
     problems.push({
       path: [...path, 'side'],
-      message: `“${exercise.name}” works both sides at once, so it can’t be limited to the ${block.side}.`,
+      message: `“${rungKey(block)}” works both sides at once, so it can’t be limited to the ${block.side}.`,
     });
   }
   return problems;
@@ -89,14 +127,14 @@ function checkOptions(catalog: Catalog, block: RungBlock, name: string, path: Pr
       const already = rung === block.rung ? 'the main version' : 'offered';
       return [{ path: here, message: `The rung “${rung}” is already ${already} in this block.` }];
     }
-    return rangeProblem(dose?.reps ?? offered.rung.dose.reps, dose?.repsTo, [...here, 'dose']);
+    return dose ? doseProblems(doseOf(offered, { dose }), [...here, 'dose']) : [];
   });
 }
 
 function checkDoses(catalog: Catalog, block: RungBlock, path: Problem['path']): Problem[] {
   const entry = catalog.rung(block);
-  const problems = rangeProblem(block.dose?.reps ?? entry?.rung.dose.reps ?? 1, block.dose?.repsTo, [...path, 'dose']);
-  if (block.secondDose && (entry?.exercise.sides !== 'each' || block.side !== undefined)) {
+  const problems = entry && block.dose ? doseProblems(doseOf(entry, block), [...path, 'dose']) : [];
+  if (block.secondDose && (entry?.sides !== 'each' || block.side !== undefined)) {
     const only =
       block.side === undefined ? 'is not done on one side and then the other' : `is done on the ${block.side} alone`;
     problems.push({
@@ -105,14 +143,6 @@ function checkDoses(catalog: Catalog, block: RungBlock, path: Problem['path']): 
     });
   }
   return problems;
-}
-
-/** A range of repetitions goes up. */
-export function rangeProblem(reps: number, repsTo: number | undefined, path: Problem['path']): Problem[] {
-  if (repsTo === undefined || repsTo >= reps) return [];
-  return [
-    { path: [...path, 'repsTo'], message: `The range goes from ${reps} to ${repsTo}; expected ${reps} or more.` },
-  ];
 }
 
 function checkRuns(catalog: Catalog, plan: ClassPlan): Problem[] {
@@ -147,11 +177,11 @@ function runProblem(
   run: string,
   { before, apart, closed }: RunContext,
 ): { readonly key: string; readonly message: string } | null {
-  const exercise = catalog.exercise(block.exercise);
+  const entry = catalog.rung(block);
   if (closed.has(run)) {
     return { key: 'run', message: `The blocks of run “${run}” are not neighbours; nothing may stand between them.` };
   }
-  if (exercise?.sides !== 'each' || block.side !== undefined) {
+  if (entry?.sides !== 'each' || block.side !== undefined) {
     return {
       key: 'run',
       message: `Run “${run}” goes through one side and then the other, so each of its blocks must be done on each side; “${rungKey(block)}” is not.`,
@@ -164,11 +194,11 @@ function runProblem(
       message: `“${apart.name}” stands inside run “${run}”; an interlude belongs before the run or after it.`,
     };
   }
-  const position = catalog.exercise(before.exercise)?.position;
-  if (position !== exercise.position) {
+  const position = catalog.rung(before)?.position;
+  if (position !== entry.position) {
     return {
       key: 'run',
-      message: `Run “${run}” changes from ${position} to ${exercise.position}; the blocks of a run share one position.`,
+      message: `Run “${run}” changes from ${position} to ${entry.position}; the blocks of a run share one position.`,
     };
   }
   if (block.firstSide !== undefined) {

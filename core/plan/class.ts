@@ -1,6 +1,6 @@
 import type { Block, Interlude, Option, RungBlock } from './classSchema';
 
-export type { Audience, Block, ClassPlan, Interlude, Line, Option, Rehearsal, RungBlock } from './classSchema';
+export type { Audience, Block, ClassPlan, Interlude, Line, Option, RungBlock, SpareBlock } from './classSchema';
 export * from './kinds';
 
 export const isInterlude = (block: Block): block is Interlude => 'interlude' in block;

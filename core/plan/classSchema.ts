@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { limitsSchema, orderSchema } from '../method/methodSchema';
-import { doseChangeSchema, doseSchema } from '../repertoire/exerciseSchema';
+import { choicesSchema, limitsSchema, orderSchema } from '../method/methodSchema';
+import { doseChangeSchema, doseSchema, wordsShape } from '../repertoire/exerciseSchema';
 import { CUE_KINDS } from '../vocabulary/cue';
 import {
   abdominalCheckSchema,
@@ -10,6 +10,7 @@ import {
   nameSchema,
   noteSchema,
   plainText,
+  rungKeySchema,
   sentenceSchema,
   sideSchema,
 } from '../vocabulary/schemas';
@@ -49,8 +50,18 @@ export const audienceSchema = z
       .array(abdominalCheckSchema)
       .max(200)
       .optional()
-      .describe('The dated record of finger-width checks; the newest one counts'),
+      .describe('The dated record of finger-width checks: each person’s latest counts, and the worst of them decides'),
     equipment: z.array(idSchema).max(60).optional().describe('Ids of the props at hand; none named means all'),
+    knows: z
+      .array(z.union([idSchema, rungKeySchema], { error: 'expected exercise/rung, or an exercise' }))
+      .max(400)
+      .optional()
+      .describe('What people here have learnt outside these classes: exercise/rung, or a whole exercise'),
+    size: z.int().min(1).max(1000).optional().describe('How many people there are'),
+    props: z
+      .record(idSchema, z.int().min(0).max(1000))
+      .optional()
+      .describe('How many of each prop they have at hand, by the id of the prop'),
     limits: limitsSchema.optional().describe('Limits of the review for this audience, in place of the method’s'),
     notes: noteSchema.optional().describe('Notes for the staff'),
   })
@@ -64,6 +75,7 @@ const lineSchema = z
     text: plainText(0, 600).describe('The words; none silence every line of that kind'),
     phase: idSchema.optional().describe('The id of the phase it is spoken on'),
     pass: z.int().min(1).max(2).optional().describe('1: on the first side only; 2: on the second only'),
+    ...wordsShape,
   })
   .meta({ id: 'Line', description: 'Words of this class, in place of the rung’s lines of that kind' });
 export type Line = z.infer<typeof lineSchema>;
@@ -81,6 +93,12 @@ export type Option = z.infer<typeof optionSchema>;
 
 const noteOf = noteSchema.optional().describe('Notes for the teacher');
 const linesOf = z.array(lineSchema).max(120).optional().describe('Words of this class');
+const giveOf = z
+  .int()
+  .min(1)
+  .max(99)
+  .optional()
+  .describe('Left out first when the class runs late: 1 before 2; of equal numbers the later block first');
 const lockedOf = z.boolean().optional().describe('No fix and no proposal may change it');
 
 export const rungBlockSchema = z
@@ -121,6 +139,7 @@ export const rungBlockSchema = z
       .optional()
       .describe('Neighbours with the same run are done on the first side together, then on the second'),
     restAfterSeconds: z.number().min(0).max(600).optional().describe('Rest after the block, seconds'),
+    give: giveOf,
     locked: lockedOf,
     notes: noteOf,
     lines: linesOf,
@@ -137,14 +156,12 @@ const interludeSchema = z
     name: nameSchema.describe('What it is called'),
     seconds: z.number().min(0).max(3600).describe('How long it lasts; a talk lasts at least its words'),
     position: idSchema.optional().describe('Where people go for it; they stay where they are when unsaid'),
-    rung: z
-      .string()
-      .regex(/^[a-z0-9][a-z0-9-]*\/[a-z0-9][a-z0-9-]*$/, { message: 'expected exercise/rung' })
-      .optional()
-      .describe('What is done in it: exercise/rung'),
+    rung: rungKeySchema.optional().describe('What is done in it: exercise/rung'),
+    props: z.array(idSchema).max(8).optional().describe('Ids of the props it needs'),
     words: z.array(sentenceSchema).max(40).optional().describe('What is said'),
     finds: sentenceSchema.optional().describe('A check: what it should find'),
     otherwise: sentenceSchema.optional().describe('A check: what to do if it does not'),
+    give: giveOf,
     locked: lockedOf,
     notes: noteOf,
     lines: linesOf,
@@ -157,30 +174,22 @@ export type Block = z.infer<typeof blockSchema>;
 
 const words = (what: string) => z.array(sentenceSchema).max(60).optional().describe(what);
 
-const rehearsalSchema = z
-  .strictObject({
-    id: idSchema.describe('The id of the rehearsal, unique in its class'),
-    at: z.iso.datetime({ local: true, offset: true }).describe('When it was begun'),
-    teacher: idSchema.optional().describe('The id of the teacher who spoke it'),
-    seconds: z.number().min(0).max(36_000).describe('How long it took, holds left out'),
-    marks: z
-      .array(
-        z.strictObject({
-          block: idSchema.describe('The id of the block'),
-          pass: z.int().min(1).max(2).describe('Its first side, or its second'),
-          startSeconds: z.number().min(0).max(36_000).describe('When it was begun, holds left out'),
-        }),
-      )
-      .max(1000)
-      .describe('When each pass of each block was begun'),
-  })
-  .meta({ id: 'Rehearsal', description: 'A class spoken through against the clock' });
-export type Rehearsal = z.infer<typeof rehearsalSchema>;
+const spareSchema = rungBlockSchema
+  .omit({ run: true, give: true, locked: true })
+  .extend({ after: idSchema.describe('The id of the block it would follow') })
+  .meta({ id: 'SpareBlock', description: 'A block for when there is time; not in the class’s length' });
+export type SpareBlock = z.infer<typeof spareSchema>;
+
+const shortFormSchema = z
+  .strictObject({ leaveOut: z.array(idSchema).max(400).describe('Ids of the blocks that are left out') })
+  .meta({ id: 'ShortForm', description: 'The same class, shorter' });
 
 export const classSchema = z
   .strictObject({
     id: idSchema.describe('The id of the class'),
     name: nameSchema.describe('What it is called'),
+    theme: nameSchema.optional().describe('Its one idea'),
+    description: noteSchema.optional().describe('What it is, for those who choose it'),
     delivery: z.enum(['group', 'on-demand']).describe('Taught in a room, or watched'),
     purpose: z.enum(PURPOSES).optional().describe('What it is for; a class when unsaid'),
     order: orderSchema.optional(),
@@ -198,9 +207,12 @@ export const classSchema = z
       .optional()
       .describe('Conditions in this class beside its audience’s own'),
     focus: directionSchema.optional(),
+    effort: z.literal('gentle').optional().describe('gentle: it is meant to stay easy, and has no peak'),
+    choices: choicesSchema.optional().describe('What is chosen otherwise in this class'),
     notes: noteSchema.optional().describe('Notes for the staff'),
     blocks: z.array(blockSchema).max(400).describe('Its blocks in order'),
-    rehearsals: z.array(rehearsalSchema).max(50).optional().describe('When it was rehearsed, the latest last'),
+    spare: z.array(spareSchema).max(40).optional().describe('Blocks for when there is time'),
+    short: shortFormSchema.optional(),
   })
   .meta({ id: 'Class', description: 'One class, planned' });
 export type ClassPlan = z.infer<typeof classSchema>;

@@ -124,7 +124,7 @@ function swapped(catalog: Catalog, block: RungBlock, to: RungRef): RungBlock {
     carry: _carry,
     ...kept
   } = block;
-  const stays = side !== undefined && catalog.exercise(to.exercise)?.sides !== 'both' ? { side } : {};
+  const stays = side !== undefined && catalog.rung(to)?.sides !== 'both' ? { side } : {};
   return { ...kept, ...stays, ...to };
 }
 
@@ -149,7 +149,7 @@ function mendRuns(catalog: Catalog, blocks: readonly Block[]): Block[] {
 /** What is said of sides goes where there are none: of a second dose, where there is no second side any more. */
 function asSided(catalog: Catalog, block: RungBlock): RungBlock {
   if (block.side === undefined && block.firstSide === undefined && !block.secondDose) return block;
-  const sides = catalog.exercise(block.exercise)?.sides;
+  const sides = catalog.rung(block)?.sides;
   const { secondDose: _second, ...once } = block;
   const { side: _side, firstSide: _first, ...both } = once;
   if (sides === 'both') return both;
@@ -163,13 +163,13 @@ function inItsRun(
   closed: ReadonlySet<string>,
 ): RungBlock {
   if (block.run === undefined) return block;
-  const exercise = catalog.exercise(block.exercise);
+  const entry = catalog.rung(block);
   const follows = last?.run === block.run;
   const holds =
     !closed.has(block.run) &&
-    exercise?.sides === 'each' &&
+    entry?.sides === 'each' &&
     block.side === undefined &&
-    (!follows || catalog.exercise(last.exercise)?.position === exercise.position);
+    (!follows || catalog.rung(last)?.position === entry.position);
   const { run: _run, ...alone } = block;
   if (!holds) return alone;
   if (!follows || block.firstSide === undefined) return block;

@@ -29,7 +29,7 @@ export function layInterlude(
     change,
     seconds,
     position: positionAt(place),
-    uncertain: { work: 0, setup: 0, changes: change.seconds, rest: seconds },
+    uncertain: { work: 0, setup: 0, setupUnknown: 0, changes: change.seconds, rest: seconds },
   };
 }
 
@@ -38,7 +38,7 @@ const positionAt = (place: PlaceId): string => (place.startsWith('side-') ? 'sid
 
 function firstPlace({ catalog, firstSide }: Ground, plan: ClassPlan, from: number): PlaceId {
   for (const block of plan.blocks.slice(from)) {
-    const position = isInterlude(block) ? block.position : catalog.exercise(block.exercise)?.position;
+    const position = isInterlude(block) ? block.position : catalog.rung(block)?.position;
     if (position !== undefined) return catalog.graph.placeOn(position, firstSide);
   }
   return 'standing';

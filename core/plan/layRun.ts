@@ -9,6 +9,7 @@ import type { Block, RungBlock } from './class';
 import type { Ground } from './ground';
 import type { LaidBlock, WorkOnSides } from './laid';
 import { type LaidRun, type Laying, refuse, type Stance } from './laying';
+import type { UncertainSeconds } from './uncertainty';
 
 /** Lays neighbours that share a run, or one block by itself: a run of one. */
 export function layRun(ground: Ground, blocks: readonly Block[], first: number, end: number, from: Stance): LaidRun {
@@ -17,7 +18,7 @@ export function layRun(ground: Ground, blocks: readonly Block[], first: number, 
   const { graph } = catalog;
   const entries = run.map((block) => catalog.placed(block) ?? refuse());
   const head = entries[0] as RungEntry;
-  const position = head.exercise.position;
+  const position = head.position;
   const firstSide = sideToStart(ground, head, run[0] as RungBlock, from.place);
   const lies = position === 'side-lying';
   const place = lies ? graph.placeOn(position, firstSide ?? sideOf(from.place) ?? ground.firstSide) : position;
@@ -29,8 +30,8 @@ export function layRun(ground: Ground, blocks: readonly Block[], first: number, 
   const laying = run.map((block, i): Laying => {
     const entry = entries[i] as RungEntry;
     // A run is one-sided throughout; else the file was refused.
-    if (i > 0 && entry.exercise.position !== position) refuse();
-    const side = entry.exercise.sides === 'both' ? null : firstSide;
+    if (i > 0 && entry.position !== position) refuse();
+    const side = entry.sides === 'both' ? null : firstSide;
     const change = changeBetween(catalog, stance.place ?? place, place, stance.props, entry.props, mover);
     const { carries, carryLost } = carrying(block, entry, side, change, stance);
     const twice = changesSide(entry, block);
@@ -55,9 +56,9 @@ export function layRun(ground: Ground, blocks: readonly Block[], first: number, 
   return { laying, to: stance };
 }
 
-function lastSideOf({ exercise }: RungEntry, { side, mode }: RungBlock, firstSide: Side | null): Side | null {
+function lastSideOf({ sides }: RungEntry, { side, mode }: RungBlock, firstSide: Side | null): Side | null {
   if (firstSide === null || side !== undefined) return firstSide;
-  return mode === 'show' && exercise.sides === 'each' ? firstSide : otherSide(firstSide);
+  return mode === 'show' && sides === 'each' ? firstSide : otherSide(firstSide);
 }
 
 /** Whether a block goes on in the last one's shape, as it says or as the poses show. */
@@ -73,14 +74,14 @@ function carrying(
     change.places.length === 1 &&
     change.taken.length === 0 &&
     change.putAway.length === 0 &&
-    last.exercise.position === entry.exercise.position;
+    last.position === entry.position;
   if (block.carry) return { carries: stays, carryLost: !stays };
   return { carries: stays && neighbour && goesOn(last, lastSide, entry, side), carryLost: false };
 }
 
 /** Whether a block's starting shape is the one the last block ended in, each on the side it is done on. */
 function goesOn(last: RungEntry, lastSide: Side | null, entry: RungEntry, side: Side | null): boolean {
-  const [before, after] = [formOf(last.exercise, last.rung, last.like), formOf(entry.exercise, entry.rung, entry.like)];
+  const [before, after] = [formOf(last), formOf(entry)];
   if (!before.endPose || !after.startPose) return false;
   const turned = before.drawn !== null && lastSide !== before.drawn;
   const turns = after.drawn !== null && side !== after.drawn;
@@ -93,12 +94,12 @@ const sideOf = (place: PlaceId | null): Side | null =>
 /** Which side begins: the block's own, where people lie already, the class's, the house's. */
 function sideToStart(
   ground: Ground,
-  { exercise }: RungEntry,
+  { sides, position }: RungEntry,
   { side, firstSide }: RungBlock,
   from: PlaceId | null,
 ): Side | null {
-  if (exercise.sides === 'both') return null;
-  const lying = exercise.position === 'side-lying' ? sideOf(from) : null;
+  if (sides === 'both') return null;
+  const lying = position === 'side-lying' ? sideOf(from) : null;
   return side ?? firstSide ?? lying ?? ground.firstSide;
 }
 
@@ -134,10 +135,10 @@ export function laidAs({ catalog, pacing }: Ground, laying: Laying, carried: boo
     firstSide,
     sideChange,
     seconds: setup + work + options + rest + sideChange,
-    position: entry.exercise.position,
+    position: entry.position,
     passes: both ? [first, second.setup + second.work + rest] : [first + rest],
     sides: workOnSides(laying, time),
-    uncertain: { work, setup: setup + options, changes: change.seconds + sideChange, rest },
+    uncertain: uncertainOf(laying, time, change.seconds + sideChange),
     setup,
     work,
     options,
@@ -153,10 +154,18 @@ export function laidAs({ catalog, pacing }: Ground, laying: Laying, carried: boo
   };
 }
 
+/** Its seconds by how they vary: a set-up of which only the rung's guess is known varies more. */
+function uncertainOf({ block, carries }: Laying, time: BlockSeconds, changes: number): UncertainSeconds {
+  const { work, rest } = time;
+  const talk = time.setup + time.options;
+  const known = block.setupSeconds !== undefined || carries;
+  return { work, setup: known ? talk : 0, setupUnknown: known ? 0 : talk, changes, rest };
+}
+
 const NEITHER: WorkOnSides = { left: 0, right: 0 };
 function workOnSides({ entry, block, firstSide }: Laying, { work, second }: BlockSeconds): WorkOnSides {
   if (firstSide === null) return NEITHER;
-  if (entry.exercise.sides === 'alternate' && block.side === undefined) return { left: work / 2, right: work / 2 };
+  if (entry.sides === 'alternate' && block.side === undefined) return { left: work / 2, right: work / 2 };
   const first = work - second.work;
   return firstSide === 'left' ? { left: first, right: second.work } : { left: second.work, right: first };
 }

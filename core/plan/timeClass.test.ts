@@ -93,12 +93,12 @@ describe('one block, by hand (20 s set-up, 5 reps of 4 s)', () => {
     ['alternate on one side: once', block('march', { side: 'left' }), 28],
     ['two sets rest between them', block('hold', { dose: { sets: 2 } }), 63],
     ['alternate in two sets rests once', block('march', { dose: { sets: 2 } }), 103],
-    ['each: both sides and the change of side, no second set-up', block('reach'), 8 + 40 + 8],
-    ['each beside a wall is set up twice', block('enter-each/wall'), 8 + 40 + 8 + 8],
+    ['each: both sides and the change of side, no second set-up', block('reach'), 8 + 40 + 12],
+    ['each beside a wall is set up twice', block('enter-each/wall'), 8 + 40 + 12 + 8],
     ['each in side-lying turns over and is set up twice', block('side-leg'), 8 + 40 + 8 + 12],
-    ['a run of one is set up twice', block('reach', { run: 'a' }), 8 + 40 + 8 + 8],
+    ['a run of one is set up twice', block('reach', { run: 'a' }), 8 + 40 + 12 + 8],
     ['one side only: no change of side, no second set-up', block('side-leg', { side: 'left' }), 28],
-    ['the second side has its own repetitions', block('reach', { secondDose: { reps: 3 } }), 8 + 20 + 12 + 8],
+    ['the second side has its own repetitions', block('reach', { secondDose: { reps: 3 } }), 8 + 20 + 12 + 12],
     ['options and rest are added', block('hold', { options: ['high'], restAfterSeconds: 10 }), 46],
     [
       'an option with its own dose costs no more words',
@@ -109,7 +109,7 @@ describe('one block, by hand (20 s set-up, 5 reps of 4 s)', () => {
     ['a range: the middle counts', block('hold', { dose: { reps: 8, repsTo: 10 } }), 8 + 36],
     ['its own set-up seconds are not shortened by flow', block('hold', { setupSeconds: 12 }), 32],
     ['way in and way out, once a set', block('enter', { dose: { sets: 2 } }), 8 + 2 * (2 + 20 + 3) + 15],
-    ['way in and way out, once a side', block('enter-each'), 8 + 2 * (2 + 20 + 3) + 8],
+    ['way in and way out, once a side', block('enter-each'), 8 + 2 * (2 + 20 + 3) + 12],
     ['show: set-up as teach, two repetitions, no way in or out', block('enter', { mode: 'show' }), 20 + 8],
     ['show: as many as said, one side, no change of side', block('enter-each', { mode: 'show', shown: 3 }), 20 + 12],
     ['show on one side of an alternate one', block('march', { mode: 'show', shown: 4 }), 20 + 16],
@@ -265,20 +265,20 @@ test('a run does first sides in order, one change of side, second sides in order
     block('reach/high', { run: 'a' }),
   ]);
   const slots = blocks.map(({ slots: each }) => each.map(({ side, startSeconds }) => [side, startSeconds]));
-  // 8 + 20, then 3.2 + 20; 8 for the change of side; the second set-up of 8 is the run's first block's.
+  // 8 + 20, then 3.2 + 20; 12 for the change of side; the second set-up of 8 is the run's first block's.
   expect(slots).toEqual([
     [
       ['left', 60],
-      ['right', 60 + 28 + 23.2 + 8],
+      ['right', 60 + 28 + 23.2 + 12],
     ],
     [
       ['left', 88],
-      ['right', 60 + 28 + 23.2 + 8 + 28 + 5],
+      ['right', 60 + 28 + 23.2 + 12 + 28 + 5],
     ],
   ]);
-  expect(blocks.map(({ sideChange }) => sideChange)).toEqual([0, 8]);
+  expect(blocks.map(({ sideChange }) => sideChange)).toEqual([0, 12]);
   expect(parts.setup).toBeCloseTo(8 + 8 + 3.2, 9);
-  expect(parts).toMatchObject({ sideChanges: 8, work: 80, rest: 5 });
+  expect(parts).toMatchObject({ sideChanges: 12, work: 80, rest: 5 });
 });
 
 describe('interludes', () => {
@@ -320,7 +320,7 @@ test('practice length counts shown blocks as done, the class’s own length does
   const timed = time([block('hold', { mode: 'teach' }), block('reach', { mode: 'show' })]);
   const done = time([block('hold', { mode: 'teach' }), block('reach', { mode: 'teach' })]);
   expect(timed.practiceSeconds).toBe(done.seconds);
-  expect(timed.seconds).toBe(done.seconds - (40 + 8) + 8);
+  expect(timed.seconds).toBe(done.seconds - (40 + 12) + 8);
   expect(timed.sides).toEqual({ left: 8, right: 0 });
 });
 
@@ -383,24 +383,21 @@ test('work on each side: half of what alternates, each side’s own of what is d
 });
 
 test('the range follows from independent parts and from the teacher’s pace over all of them', () => {
-  // Work 20 (sd 1.6), talk 8 (2.4), opening 60 (12), closing 30 (6), the teacher 28 (2.8): sd √196.16.
+  // Work 20 (sd 3), talk guessed 8 (4), opening 60 (12), closing 30 (6), the teacher 28 (2.24): sd √210.02.
   const { range, seconds } = time([block('hold')]);
   expect(seconds).toBe(118);
-  expect(range.p90 - seconds).toBeCloseTo(1.28155 * Math.sqrt(188.32 + 2.8 ** 2), 3);
+  expect(range.p90 - seconds).toBeCloseTo(1.28155 * Math.sqrt(205 + 2.24 ** 2), 3);
   expect(time([block('hold')], { targetMinutes: 118 / 60 }).range.overChance).toBeCloseTo(0.5, 6);
-  // What is said of an option varies as talk does: 8 and 8 (4.8) in place of 8 (2.4), and the teacher 36 (3.6).
+  // What is said of an option varies as talk does: 8 and 8 (8) in place of 8 (4), and the teacher 36 (2.88).
   const offered = time([block('hold', { options: ['high'] })]);
-  expect(offered.range.p90 - offered.seconds).toBeCloseTo(
-    1.28155 * Math.sqrt(188.32 - 2.4 ** 2 + 4.8 ** 2 + 3.6 ** 2),
-    3,
-  );
+  expect(offered.range.p90 - offered.seconds).toBeCloseTo(1.28155 * Math.sqrt(205 - 4 ** 2 + 8 ** 2 + 2.88 ** 2), 3);
   // A rest of 10 s (2) and an interlude of 20 s as rest (4), reached by a change of 13 s (4.55).
   const more = time([
     block('hold', { restAfterSeconds: 10 }),
     { interlude: 'talk', name: 'Why', seconds: 20, position: 'prone' },
   ]);
-  const teacher = 0.1 * (more.seconds - 90);
-  const variance = 188.32 + 2 ** 2 + 4 ** 2 + 4.55 ** 2 + teacher ** 2;
+  const teacher = 0.08 * (more.seconds - 90);
+  const variance = 205 + 2 ** 2 + 4 ** 2 + 4.55 ** 2 + teacher ** 2;
   expect(more.range.p90 - more.seconds).toBeCloseTo(1.28155 * Math.sqrt(variance), 3);
 });
 

@@ -5,7 +5,7 @@ import { DIRECTIONS, type Direction } from '../vocabulary/direction';
 import type { Side } from '../vocabulary/side';
 import type { Pacing } from './blockTime';
 import { checkClass } from './checkClass';
-import { type Audience, type ClassPlan, isInterlude } from './class';
+import { type Audience, type ClassPlan, isInterlude, type Purpose } from './class';
 import { type Ground, groundFor } from './ground';
 import type { LaidBlock, LaidInterlude } from './laid';
 import { NotLaid } from './laying';
@@ -65,10 +65,13 @@ export interface Taught {
   readonly teacher?: Teacher | undefined;
 }
 
+/** What is explained takes longer to do: lessons and workshops. */
+const isLesson = (purpose: Purpose): boolean => purpose === 'lesson' || purpose === 'workshop';
+
 /** How fast things go with who is in the room and who teaches. */
-export const pacingOf = (method: Method, { audience, teacher }: Taught): Pacing => ({
+export const pacingOf = (method: Method, { audience, teacher }: Taught, purpose: Purpose = 'class'): Pacing => ({
   pace: audience?.pace ?? 1,
-  tempo: (audience?.tempo ?? 1) * (teacher?.tempo ?? 1),
+  tempo: Math.max(audience?.tempo ?? 1, isLesson(purpose) ? method.lessonTempo : 0) * (teacher?.tempo ?? 1),
   wordsPerMinute: teacher?.wordsPerMinute ?? method.wordsPerMinute,
 });
 
@@ -93,7 +96,7 @@ export const getsUpOverSide = (plan: Pick<ClassPlan, 'cautions'>, audience?: Aud
 export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}): TimedClass {
   const ground = groundFor(
     catalog,
-    pacingOf(catalog.method, taught),
+    pacingOf(catalog.method, taught, plan.purpose),
     getsUpOverSide(plan, taught.audience),
     plan.firstSide,
   );

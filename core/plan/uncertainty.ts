@@ -14,7 +14,10 @@ export interface TimeRange {
 /** The uncertain quantities of one block, in seconds. */
 export interface UncertainSeconds {
   readonly work: number;
+  /** Set-up and options whose seconds are known: typed, or a block that carries on. */
   readonly setup: number;
+  /** Those of which only the rung's guess is known. */
+  readonly setupUnknown: number;
   readonly changes: number;
   readonly rest: number;
 }
@@ -40,6 +43,7 @@ export function runningOver(
     variance +=
       square(cv.work * uncertain.work) +
       square(cv.setup * uncertain.setup) +
+      square(cv.setupUnknown * uncertain.setupUnknown) +
       square(cv.changes * uncertain.changes) +
       square(cv.rest * uncertain.rest);
   }

@@ -17,14 +17,13 @@ test('taps go through every stretch once, and what was begun when is kept block 
   }
   expect(course.begun).toHaveLength(script.sections.length);
   const rehearsal = kept(script, plan, course, { seconds, at: '2026-11-28T18:30:00', teacher: 'ilva' });
-  expect(rehearsal).toMatchObject({ id: 'r1', seconds, teacher: 'ilva' });
+  expect(rehearsal).toMatchObject({ date: '2026-11-28', begun: '18:30', seconds, teacher: 'ilva' });
   expect(rehearsal.marks.map(({ block: id, pass, startSeconds }) => [id, pass, startSeconds])).toEqual([
     ['b1', 1, 10],
     ['b2', 1, 20],
     ['b2', 2, 30],
     ['b3', 1, 40],
   ]);
-  expect(kept(script, { ...plan, rehearsals: [rehearsal] }, course, { seconds, at: '' }).id).toBe('r2');
 });
 
 test('back begins the stretch before anew, and never before the first; a count starts again with each stretch', () => {

@@ -1,5 +1,6 @@
-import type { ClassPlan, Rehearsal } from '../plan';
+import type { ClassPlan } from '../plan';
 import type { Script, ScriptSection } from '../script';
+import type { Rehearsed } from '../taught';
 
 /** A rehearsal under way: where it is, and when each stretch of the script was begun, holds left out. */
 export interface Course {
@@ -32,24 +33,21 @@ export const counted = (course: Course): Course => ({ ...course, counted: course
 export const behind = (section: Pick<ScriptSection, 'startSeconds'>, begunAt: number): number =>
   begunAt - section.startSeconds;
 
-/** A rehearsal as it is kept with its class. @param at when it was begun, as ISO 8601 */
+/** A rehearsal as it is kept: when each side of each block was begun. @param at when it was begun, as ISO 8601 */
 export function kept(
   { sections }: Pick<Script, 'sections'>,
-  plan: ClassPlan,
+  { blocks }: Pick<ClassPlan, 'blocks'>,
   { begun }: Course,
   { seconds, at, teacher }: { readonly seconds: number; readonly at: string; readonly teacher?: string | undefined },
-): Rehearsal {
-  const taken = new Set((plan.rehearsals ?? []).map(({ id }) => id));
-  let number = taken.size + 1;
-  while (taken.has(`r${number}`)) number += 1;
+): Rehearsed {
   return {
-    id: `r${number}`,
-    at,
-    ...(teacher === undefined ? {} : { teacher }),
+    date: at.slice(0, 10),
+    begun: at.slice(11, 16),
+    teacher,
     seconds,
     marks: sections.flatMap(({ block, pass }, i) => {
       const startSeconds = begun[i];
-      const id = block === null ? undefined : plan.blocks[block]?.id;
+      const id = block === null ? undefined : blocks[block]?.id;
       return id === undefined || startSeconds === undefined ? [] : [{ block: id, pass, startSeconds }];
     }),
   };

@@ -1,5 +1,6 @@
 import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
+import type { Sidedness } from '../vocabulary/side';
 import type { Course } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey, splitRungKey } from './exercise';
 import type { RungFeatures } from './features';
@@ -20,6 +21,9 @@ export interface RungEntry {
   readonly key: string;
   readonly exercise: Exercise;
   readonly rung: Rung;
+  /** The rung's own position and sides, else its exercise's. */
+  readonly position: string;
+  readonly sides: Sidedness;
   /** Place in its ladder, counted from 0. */
   readonly step: number;
   readonly props: readonly Prop[];
@@ -47,13 +51,13 @@ export class Catalog {
     const propsById = new Map(props.map((prop) => [prop.id, prop]));
     for (const exercise of exercises) {
       this.#exercises.set(exercise.id, exercise);
-      const like = this.graph.like(exercise.position);
       const ladder = new Map<string, RungEntry>();
       this.#entries.set(exercise.id, ladder);
       exercise.rungs.forEach((rung, step) => {
         const key = rungKey({ exercise: exercise.id, rung: rung.id });
         const own = (rung.props ?? []).flatMap((id) => propsById.get(id) ?? []);
-        const entry = { key, exercise, rung, step, props: own, like };
+        const { position = exercise.position, sides = exercise.sides } = rung;
+        const entry = { key, exercise, rung, position, sides, step, props: own, like: this.graph.like(position) };
         ladder.set(rung.id, entry);
         this.#list.push(entry);
       });
@@ -99,9 +103,9 @@ export class Catalog {
   worth(entry: RungEntry): Worth {
     const known = this.#worth.get(entry);
     if (known) return known;
-    const { rung, exercise, like, props } = entry;
-    const guided = isGuided(exercise, rung, this.graph, props, this.method.bodyHeightM);
-    const worth = worthOf(rung, { method: this.method, position: exercise.position, like, props, guided });
+    const { rung, position, like, props } = entry;
+    const guided = isGuided(entry, this.graph, this.method.bodyHeightM);
+    const worth = worthOf(rung, { method: this.method, position, like, props, guided });
     this.#worth.set(entry, worth);
     return worth;
   }

@@ -8,8 +8,8 @@ export interface CueGaps {
   readonly phases: readonly number[];
 }
 
-/** Kinds that not every rung has words for: a check where there is one to make, a feel, a side that is computed. */
-const OPTIONAL: ReadonlySet<CueKind> = new Set<CueKind>(['check', 'feel', 'side']);
+/** Kinds that not every rung has words for: a check where there is one to make, a feel, a side that is computed, a note. */
+const OPTIONAL: ReadonlySet<CueKind> = new Set<CueKind>(['check', 'feel', 'side', 'note']);
 
 /** Which kinds of cue a rung lacks, and on which phases nothing is said. A cue of action without a phase is the first's. */
 export function cueGaps({ cues = [], phases }: Rung): CueGaps {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { poseSchema, supportSchema } from '../body/poseSchema';
-import { BREATHS, CUE_KINDS } from '../vocabulary/cue';
+import { choicesSchema } from '../method/methodSchema';
+import { BREATHS, CUE_KINDS, REP_PLACES } from '../vocabulary/cue';
 import { PREPARATION_IDS } from '../vocabulary/preparations';
 import {
   directionSchema,
@@ -11,6 +12,8 @@ import {
   sentenceSchema,
   sideSchema,
 } from '../vocabulary/schemas';
+import { SIDEDNESS } from '../vocabulary/side';
+import { FELT_AT, GOOD_FOR, SPARED_PARTS } from '../vocabulary/uses';
 
 /** Something fetched for a rung. A large one takes longer to fetch; an unstable one makes the support smaller. */
 export const propSchema = z
@@ -35,6 +38,7 @@ const phaseSchema = z
     id: idSchema.describe('The id of the phase, unique in its rung among entry, phases and exit'),
     breath: z.enum(BREATHS).describe('How it breathes'),
     counts: z.number().positive().max(60).describe('How many counts it takes'),
+    countsTo: z.number().positive().max(120).optional().describe('The upper end of a range: a hold of 10 to 15 counts'),
     pose: idSchema.describe('The pose it arrives at'),
     effort: z.boolean().optional().describe('The working phase: the one the effort is in'),
     squeeze: z.boolean().optional().describe('Something is pressed or squeezed throughout'),
@@ -48,12 +52,26 @@ const repsSchema = z.int().min(1).max(200);
 /** Tempo: how long one count of this rung takes, in place of the method's. */
 const tempoSchema = z.number().min(0.25).max(6);
 
+const stageSchema = z
+  .strictObject({
+    reps: repsSchema.describe('How many repetitions it lasts'),
+    text: sentenceSchema.describe('What is said of them'),
+  })
+  .meta({
+    id: 'Stage',
+    description: 'A part of a set that is done in its own way: the first four level, then farther',
+  });
+const daysSchema = z.int().min(1).max(7);
+
 const doseShape = {
   sets: setsSchema.describe('How often the repetitions are done'),
   reps: repsSchema.describe('Repetitions of each set; for each side where there are sides'),
   repsTo: repsSchema.optional().describe('The upper end of a range of repetitions; the middle of it counts'),
   until: z.literal('tired').optional().describe('Done until tired; the repetitions are the estimate'),
   secondsPerCount: tempoSchema.optional().describe('Seconds of a count of this rung, in place of the method’s'),
+  stages: z.array(stageSchema).min(2).max(8).optional().describe('Parts of a set; their repetitions add up to its own'),
+  days: daysSchema.optional().describe('Prescribed for later: days a week'),
+  daysTo: daysSchema.optional().describe('The upper end of a range of days a week'),
 };
 export const doseSchema = z.strictObject(doseShape).meta({ id: 'Dose', description: 'How much of a rung is done' });
 export type Dose = z.infer<typeof doseSchema>;
@@ -67,12 +85,16 @@ export type DoseChange = z.infer<typeof doseChangeSchema>;
 /** A part of the body as poses name it. */
 const touchSchema = plainText(1, 40);
 
-const questionSchema = z
-  .strictObject({
-    asked: sentenceSchema.describe('What a learner asked'),
-    changed: sentenceSchema.optional().describe('What was changed for it'),
-  })
-  .meta({ id: 'CueQuestion', description: 'A learner’s question that a cue raised, and what became of it' });
+/** What words of a rung and of a class have alike. */
+export const wordsShape = {
+  at: z
+    .enum(REP_PLACES)
+    .optional()
+    .describe('Said on this repetition of a set: the first, one in the middle, the last'),
+  pose: idSchema
+    .optional()
+    .describe('For a fault: the pose of the rung that shows the wrong form; no phase arrives at it'),
+};
 
 const cueSchema = z
   .strictObject({
@@ -82,12 +104,12 @@ const cueSchema = z
     phase: idSchema.optional().describe('For an action: the id of the phase it is spoken on'),
     sign: sentenceSchema.optional().describe('For a fault: what is seen; the text is the fix said aloud'),
     alternatives: z.array(sentenceSchema).max(12).optional().describe('Other words for the same'),
-    questions: z.array(questionSchema).max(20).optional().describe('What learners asked of it'),
     touches: z
       .array(touchSchema)
       .max(8)
       .optional()
       .describe('The parts the words bring to touch, as poses name them: hand.left, feet'),
+    ...wordsShape,
   })
   .meta({ id: 'Cue', description: 'Words a teacher says' });
 export type Cue = z.infer<typeof cueSchema>;
@@ -124,6 +146,14 @@ const settingSchema = z
   })
   .meta({ id: 'ApparatusSetting', description: 'How an apparatus is set for a rung' });
 
+const sidesSchema = z.enum(SIDEDNESS);
+
+/** What an exercise and each of its rungs say of what they are used for. */
+const usesShape = {
+  feltAt: z.array(z.enum(FELT_AT)).max(8).optional().describe('Where the work or the stretch is felt'),
+  goodFor: z.array(z.enum(GOOD_FOR)).max(8).optional().describe('What it is good for'),
+};
+
 const phases = (least: number) => z.array(phaseSchema).min(least).max(24);
 
 const rungSchema = z
@@ -131,6 +161,17 @@ const rungSchema = z
     id: idSchema.describe('The id of the rung, unique in its exercise'),
     name: nameSchema.describe('What it is called'),
     branchOf: idSchema.optional().describe('The rung of this ladder it stands beside, no higher and no lower'),
+    sides: sidesSchema.optional().describe('Its own sides, over those of its exercise'),
+    position: idSchema
+      .optional()
+      .describe('Its own position, over that of its exercise: a plank at the wall is standing'),
+    spares: z
+      .array(z.enum(SPARED_PARTS))
+      .max(4)
+      .optional()
+      .describe('For a branch: the parts it spares, and may be easier for'),
+    ...usesShape,
+    choices: choicesSchema.optional().describe('How this rung is drawn and worded, whatever the house has chosen'),
     props: z.array(idSchema).max(8).optional().describe('Ids of the props it needs'),
     on: z.partialRecord(supportSchema, idSchema).optional().describe('Which support rests on which prop'),
     guided: z.boolean().optional().describe('Something beside the body shows every sway: a wall, the edge of the mat'),
@@ -175,9 +216,10 @@ export const exerciseSchema = z
     name: nameSchema.describe('What it is called'),
     position: idSchema.describe('One of the eight positions, or one of the studio’s own'),
     directions: z.array(directionSchema).min(1).max(6).describe('What the spine does'),
-    sides: z
-      .enum(['both', 'each', 'alternate'])
-      .describe('both: symmetrical; each: one side, then the other; alternate: side by side, a repetition moves one'),
+    sides: sidesSchema.describe(
+      'both: symmetrical; each: one side, then the other; alternate: side by side, a repetition moves one',
+    ),
+    ...usesShape,
     tags: z.array(nameSchema).max(20).optional().describe('Words to find it by'),
     notes: noteSchema.optional().describe('Notes for the staff'),
     rungs: z.array(rungSchema).min(1).max(24).describe('Its ladder, easiest first'),

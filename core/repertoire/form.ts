@@ -1,6 +1,7 @@
 import { anglesOf, armBears, type BasePosition, type LimbJoint, legBears, type Pose, SIDES, type Side } from '../body';
-import { otherSide } from '../vocabulary/side';
-import type { Exercise, Phase, Rung } from './exercise';
+import { otherSide, type Sidedness } from '../vocabulary/side';
+import type { RungEntry } from './catalog';
+import type { Phase, Rung } from './exercise';
 
 /** What timing reads of a rung, worked out once: its counts, the shapes it begins and ends in, the side it is drawn for. */
 export interface RungForm {
@@ -17,10 +18,10 @@ export interface RungForm {
 
 const countsOf = (phases: readonly Phase[]): number => phases.reduce((sum, { counts }) => sum + counts, 0);
 
-const known = new WeakMap<Rung, { readonly sides: Exercise['sides']; readonly like: BasePosition; form: RungForm }>();
+const known = new WeakMap<Rung, { readonly sides: Sidedness; readonly like: BasePosition; form: RungForm }>();
 
-/** @param like the position the exercise is drawn and measured as */
-export function formOf({ sides }: Exercise, rung: Rung, like: BasePosition): RungForm {
+/** The shape of a rung in time; kept with the rung. */
+export function formOf({ sides, rung, like }: Pick<RungEntry, 'sides' | 'rung' | 'like'>): RungForm {
   const found = known.get(rung);
   if (found && found.sides === sides && found.like === like) return found.form;
   const { entry = [], phases, exit = [], poses, start } = rung;

@@ -44,7 +44,7 @@ export function preparedBy(catalog: Catalog, entry: RungEntry): ReadonlySet<Prep
 
 /** Rungs that prepare for it, those in the given position first, then the coolest. */
 export function preparersOf(catalog: Catalog, preparation: Preparation, position: string): RungEntry[] {
-  const near = (entry: RungEntry) => (entry.exercise.position === position ? 0 : 1);
+  const near = (entry: RungEntry) => (entry.position === position ? 0 : 1);
   return catalog.rungs
     .filter((entry) => prepares(catalog, entry, preparation))
     .sort((a, b) => near(a) - near(b) || catalog.heat(a) - catalog.heat(b));

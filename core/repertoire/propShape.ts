@@ -64,9 +64,7 @@ const pairOf = (support: string): Support[] => {
 };
 
 /** What a body of a rung can rest on. */
-interface Carried extends Pick<RungEntry, 'rung' | 'props'> {
-  readonly exercise: { readonly position: string };
-}
+type Carried = Pick<RungEntry, 'rung' | 'props' | 'position'>;
 
 const isBase = (position: string): boolean => (POSITIONS as readonly string[]).includes(position);
 
@@ -74,18 +72,17 @@ const isBase = (position: string): boolean => (POSITIONS as readonly string[]).i
  * Whether a body lies on an apparatus of the studio's own: then hands and feet press what they press. Who kneels or
  * stands there rests on it.
  */
-export const liesOnApparatus = ({ exercise, rung }: Omit<Carried, 'props'>): boolean =>
-  !isBase(exercise.position) &&
-  Object.values(rung.poses).some(({ supports }) => supports?.some((each) => TRUNK.has(each)));
+export const liesOnApparatus = ({ position, rung }: Omit<Carried, 'props'>): boolean =>
+  !isBase(position) && Object.values(rung.poses).some(({ supports }) => supports?.some((each) => TRUNK.has(each)));
 
 /**
  * How high what carries each support lies: a seat, a block, a roller; `null` for what may be anywhere, a wall, a bar,
  * and for the limbs of a body that lies on an apparatus of the studio's own.
  */
-export function surfacesOf({ exercise, rung, props }: Carried): Surfaces {
-  const base = isBase(exercise.position);
+export function surfacesOf({ position, rung, props }: Carried): Surfaces {
+  const base = isBase(position);
   const sits = props.some((prop) => propShape(prop) === 'chair') && carrierOf(rung, 'pelvis', props) !== undefined;
-  const lain = liesOnApparatus({ exercise, rung });
+  const lain = liesOnApparatus({ position, rung });
   return (support) => {
     const carrier = carrierOf(rung, support, props);
     if (carrier) return heightOf(carrier, support);

@@ -45,7 +45,7 @@ test('a rolling prop unsteadies more than a guide', () => {
 test('on an apparatus of the studio’s own, who kneels rests on it; who lies presses with feet wherever they press', () => {
   const surface = (pose: Pose, support: string, on: Rung['on'] = {}) =>
     surfacesOf({
-      exercise: { position: 'on-the-cart' },
+      position: 'on-the-cart',
       rung: rung('one', { poses: { home: pose }, on }),
       props: PROPS,
     })(support);

@@ -9,7 +9,7 @@ import {
   ribsBear,
   SIDES,
 } from '../body';
-import type { Exercise, Prop, Rung } from './exercise';
+import type { RungEntry } from './catalog';
 
 /** Degrees of lean from which a body is taken to lean on something. */
 const LEANING = 10;
@@ -19,15 +19,12 @@ const LEANING = 10;
  * nothing of the body rests on it in any pose. Sitting, and on an apparatus, a large prop is what one sits or lies on.
  */
 export function isGuided(
-  exercise: Exercise,
-  rung: Rung,
+  { position, like, rung, props }: Pick<RungEntry, 'position' | 'like' | 'rung' | 'props'>,
   graph: PositionGraph,
-  props: readonly Prop[],
   heightM: number,
 ): boolean {
   if (rung.guided !== undefined) return rung.guided;
-  const like = graph.like(exercise.position);
-  if (!graph.isBase(exercise.position) || like === 'seated') return false;
+  if (!graph.isBase(position) || like === 'seated') return false;
   if (!props.some(({ large, unstable }) => large && !unstable)) return false;
   return Object.values(rung.poses).every((pose) => !restsOnMore(pose, like, heightM));
 }

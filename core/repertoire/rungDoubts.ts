@@ -31,8 +31,8 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
 }
 
 /** An alternating rung whose phases arrive at a shape and at its mirror image. */
-function movesBothSides({ exercise, rung }: RungEntry): boolean {
-  if (exercise.sides !== 'alternate') return false;
+function movesBothSides({ sides, rung }: RungEntry): boolean {
+  if (sides !== 'alternate') return false;
   const reached = [...new Set(rung.phases.map(({ pose }) => pose))].flatMap((id) => rung.poses[id] ?? []);
   return reached.some((pose) => {
     const other = mirrored(pose);

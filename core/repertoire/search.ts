@@ -25,9 +25,9 @@ function haystackOf(catalog: Catalog, entry: RungEntry): Haystack {
   haystacks.set(catalog, known);
   const found = known.get(entry.key);
   if (found !== undefined) return found;
-  const { exercise, rung, props } = entry;
+  const { exercise, rung, props, position: place } = entry;
   const directions = exercise.directions.flatMap((each) => [each, DIRECTION_WORDS[each], ...EVERYDAY[each]]);
-  const position = [exercise.position, catalog.graph.name(exercise.position)];
+  const position = [place, catalog.graph.name(place)];
   const called = [exercise.name, rung.name, ...(exercise.tags ?? [])];
   const words = [...called, ...position, ...directions, ...props.map(({ name }) => name)];
   const said = (rung.cues ?? []).map(({ text }) => text);
@@ -63,8 +63,8 @@ const LEVELS: Readonly<Record<string, readonly [number, number]>> = {
 export function findRungs(catalog: Catalog, { text = '', position, direction }: RungQuery): RungEntry[] {
   const words = plain(text).split(/\s+/).filter(Boolean);
   const there = catalog.rungs.filter(
-    ({ exercise }) =>
-      (position === undefined || exercise.position === position) &&
+    ({ exercise, position: place }) =>
+      (position === undefined || place === position) &&
       (direction === undefined || exercise.directions.includes(direction)),
   );
   if (words.length === 0) return there;

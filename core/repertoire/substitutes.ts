@@ -82,7 +82,7 @@ export function substitutesFor(catalog: Catalog, entry: RungEntry, query: Substi
       if (!allowed(other)) return [];
       const loads = regionsLoaded(catalog, other);
       if (loads.some((region) => spare.includes(region))) return [];
-      const samePosition = other.exercise.position === entry.exercise.position;
+      const samePosition = other.position === entry.position;
       const heatChange = catalog.heat(other) - heat;
       const strays = entry.exercise.directions.length + other.exercise.directions.length - 2 * shared.length;
       const distance =

@@ -55,7 +55,7 @@ class Worth {
   passed(): Course {
     if (last?.worth === this) return last.course;
     const { method, position, like, props } = this.#with;
-    const course = courseOf(this.#rung, like, method, surfacesOf({ exercise: { position }, rung: this.#rung, props }));
+    const course = courseOf(this.#rung, like, method, surfacesOf({ position, rung: this.#rung, props }));
     last = { worth: this, course };
     return course;
   }

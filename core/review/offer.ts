@@ -28,7 +28,7 @@ export class Offer {
     const { entry, option, home } = this;
     const { catalog, pacing } = this.room;
     const dose = doseOf(entry, option);
-    const alternates = entry.exercise.sides === 'alternate' && home.block.side === undefined;
+    const alternates = entry.sides === 'alternate' && home.block.side === undefined;
     this.#doing = {
       entry: !home.carries,
       exit: !home.carried,

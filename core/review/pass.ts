@@ -17,7 +17,7 @@ export class Pass {
     const { entry, block, entrySeconds, exitSeconds, sets, count } = laid;
     const enters = entrySeconds > 0;
     const exits = exitSeconds > 0;
-    const alternates = entry.exercise.sides === 'alternate' && block.side === undefined;
+    const alternates = entry.sides === 'alternate' && block.side === undefined;
     this.#features = features;
     this.#doing = {
       entry: enters,
@@ -27,7 +27,7 @@ export class Pass {
       count,
       restSeconds: catalog.method.restBetweenSetsSeconds,
     };
-    this.begins = enters ? bitsOfPosition(catalog, entry.exercise.position) : starts;
+    this.begins = enters ? bitsOfPosition(catalog, entry.position) : starts;
     this.leaves = exits ? leaves : ends;
     this.ever = ever;
   }

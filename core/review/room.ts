@@ -62,7 +62,7 @@ export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher }: Pe
     audience,
     conditions: conditionsOf(plan, audience),
     limits: limitsOf(catalog.method, audience),
-    pacing: pacingOf(catalog.method, { audience, teacher }),
+    pacing: pacingOf(catalog.method, { audience, teacher }, purpose),
     purpose,
     order,
   };

@@ -28,7 +28,7 @@ const SENTENCES: Readonly<Record<FindingCode, string>> = {
   OPTION_LONG: '“high”, offered in slow, low, takes 32 s; the main version takes 20 s.',
   TIME_OVER: 'The class lasts 1:58, 1 s over its 1 min 57 s; they end in the closing.',
   TIME_UNDER: 'The class lasts 1:58, 15 s short of its 2 min 13 s.',
-  TIME_AT_RISK: 'As taught, 5 classes in 10 run late; one in ten lasts 2:16 or more, of 1 min 59 s.',
+  TIME_AT_RISK: 'As taught, 5 classes in 10 run late; one in ten lasts 2:17 or more, of 1 min 59 s.',
   OPENING_LONG: 'The opening takes 1 min 34 s, 16 % of the 10 minutes; 15 % is the most.',
   BLOCK_LONG: 'hold, low lasts 6 min 04 s; a block longer than 6 min loses the room.',
   CARRY_LOST:

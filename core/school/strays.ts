@@ -1,6 +1,6 @@
 import { anglesOf, type Pose, SIDES } from '../body';
 import type { Choices, SchoolId } from '../method/choices';
-import { type Catalog, type Cue, everIn, type Phase, type RungEntry } from '../repertoire';
+import type { Catalog, Cue, Phase, RungEntry } from '../repertoire';
 import { backAskIn, liesOnBack, loadsLowBack, shapesOf } from './lowBack';
 import { asksFor, type Says } from './words';
 
@@ -60,11 +60,6 @@ function backStrays(catalog: Catalog, entry: RungEntry, choice: Choices['lowBack
 /** What is drawn can go against the house as well as what is said. */
 function backShape(catalog: Catalog, entry: RungEntry, choice: Choices['lowBack']): Stray[] {
   const stray = (sentence: string): Stray[] => [{ school: 'lowBack', code: 'SCHOOL_BACK', sentence }];
-  if (choice === 'neutral' && everIn(catalog.features(entry), 'longDoubleLever')) {
-    return stray(
-      'both legs are long and up: few people can keep the low back as it is. Bend the knees, or one leg only.',
-    );
-  }
   const hollowed = Object.values(entry.rung.poses).some(({ lumbar = 0 }) => lumbar < -HOLLOW);
   if (choice === 'imprint' && hollowed && loadsLowBack(catalog, entry)) {
     return stray('it is drawn with the low back hollowed under the load of the legs; the house presses it down.');

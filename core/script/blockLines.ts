@@ -24,7 +24,7 @@ const asLine = ({ id, kind, text, sign }: Cue): Unnamed => ({
   kind,
   text,
   source: 'rung',
-  said: true,
+  said: kind !== 'note',
   cue: id,
   ...(sign ? { sign } : {}),
 });
@@ -44,7 +44,7 @@ function firstPass({ catalog, conditions, news }: DraftedFrom, timedBlock: Timed
   const title = `${entry.exercise.name}, ${entry.rung.name}`;
   const begins = carries
     ? [drafted('setup', `Stay in the shape: ${title}.`)]
-    : [drafted('setup', `${entry.exercise.name}: ${entry.rung.name}, ${catalog.graph.name(entry.exercise.position)}.`)];
+    : [drafted('setup', `${entry.exercise.name}: ${entry.rung.name}, ${catalog.graph.name(entry.position)}.`)];
   return [
     ...(setup.length > 0 && !carries ? setup : begins),
     ...(block.range === undefined
@@ -64,6 +64,7 @@ function firstPass({ catalog, conditions, news }: DraftedFrom, timedBlock: Timed
     ...cautionLines(catalog, timedBlock, conditions),
     countLine(catalog, timedBlock),
     ...share(cuesOf(entry, 'count')),
+    ...cuesOf(entry, 'note').map(asLine),
   ];
 }
 
@@ -121,7 +122,7 @@ const countText = (reps: number): string => (Number.isInteger(reps) ? `${reps}` 
 /** How many and on which side, in words; computed from the dose, so it is never wrong. */
 function countLine({ method }: Catalog, { entry, block, firstSide, sets, reps }: TimedBlock): Unnamed {
   const dose = doseOf(entry, block);
-  const { sides } = entry.exercise;
+  const { sides } = entry;
   const range = dose.repsTo !== undefined && block.mode !== 'show' ? `${dose.reps} to ${dose.repsTo}` : countText(reps);
   const until = dose.until === 'tired' ? ', or until tired' : '';
   const shown = block.mode === 'show' ? ' shown' : '';

@@ -221,7 +221,7 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
     lead: pass === 2 ? (turned ? sideChangeWords(part, slot) : null) : wayBetween(room.catalog, change),
     ...spoken,
     block: part.index,
-    side: entry.exercise.sides === 'alternate' ? null : slot.side,
+    side: entry.sides === 'alternate' ? null : slot.side,
     pass,
   };
 }

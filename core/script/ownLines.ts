@@ -18,9 +18,11 @@ export function withOwnLines(
   let lines: readonly Unnamed[] = drafted;
   let leftOut: readonly Unnamed[] = [];
   for (const target of targetsOf(own, pass)) {
-    // What is only known, as a note for the staff, is not of a kind that is said.
+    // What is only known, as what a check should find, is of a kind that is said: it stays.
     const replaces = (line: Unnamed) =>
-      line.said && line.kind === target.kind && (target.phase === undefined || line.phase?.id === target.phase);
+      (line.said || line.kind === 'note') &&
+      line.kind === target.kind &&
+      (target.phase === undefined || line.phase?.id === target.phase);
     const at = lines.findIndex(replaces);
     if (at < 0 && pass === 2 && target.lines.every((line) => line.pass === undefined)) continue;
     const said = target.lines.filter(({ text }) => text !== '');
@@ -73,7 +75,7 @@ function asLine(
     kind,
     text,
     source: 'class',
-    said: true,
+    said: kind !== 'note',
     ...(spoken ? { phase: spoken } : {}),
     ...(instead === undefined ? {} : { instead }),
   };

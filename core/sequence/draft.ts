@@ -67,7 +67,7 @@ export const unmet = ({ catalog, context }: Search, entry: RungEntry, known: Ite
 
 /** Where a rung joins a class with the fewest changes: after the last of its position, else at the end. */
 export function placeFor(chosen: readonly RungEntry[], entry: RungEntry): number {
-  const last = chosen.findLastIndex((each) => each.exercise.position === entry.exercise.position);
+  const last = chosen.findLastIndex((each) => each.position === entry.position);
   return last < 0 ? chosen.length : last + 1;
 }
 

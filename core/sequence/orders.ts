@@ -19,9 +19,9 @@ export interface Ordered {
  */
 export const strayFrom: Readonly<Record<Order, (timed: Ordered, past: Past) => number>> = {
   positions: ({ blocks }) => {
-    const stays = runsOf(blocks, ({ entry }) => entry.exercise.position);
+    const stays = runsOf(blocks, ({ entry }) => entry.position);
     const levels = stays.map(([{ entry }]) => levelOf(entry.like));
-    return stays.length - new Set(stays.map(([{ entry }]) => entry.exercise.position)).size + turnsOf(levels);
+    return stays.length - new Set(stays.map(([{ entry }]) => entry.position)).size + turnsOf(levels);
   },
   customary: ({ blocks }) => descentsOf(blocks.map(stageOf)),
   layered: ({ blocks }) => {

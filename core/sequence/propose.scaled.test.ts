@@ -118,7 +118,7 @@ describe('the schools of the house', () => {
     must(propose(house(choices), { minutes: 30, audience: 'rowers', proposals: 1, seed }, TODAY).proposals[0]).measure
       .timed;
   const sided = ({ blocks }: ReturnType<typeof blocksIn>) =>
-    blocks.filter(({ entry, block }) => entry.exercise.sides === 'each' && block.side === undefined);
+    blocks.filter(({ entry, block }) => entry.sides === 'each' && block.side === undefined);
 
   test('a run is done on one side, then on the other, and holds to one position', () => {
     const runs = [1, 2, 3].flatMap((seed) => {

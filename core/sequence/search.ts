@@ -108,7 +108,7 @@ const swap: Step = (search, blocks, chance, id) => {
   const at = chance.below(blocks.length);
   const now = entryOf(search, blocks[at] as RungBlock);
   const near = chance.share() < 0.75;
-  const list = open(search, blocks, (entry) => !near || entry.exercise.position === now.exercise.position);
+  const list = open(search, blocks, (entry) => !near || entry.position === now.position);
   if (list.length === 0) return null;
   return blocks.with(at, blockOf(search, chance.one(list), id()));
 };
@@ -127,9 +127,9 @@ const insert: Step = (search, blocks, chance, id) => {
   const at = chance.below(blocks.length + 1);
   const near = chance.share() < 0.75;
   const beside = new Set(
-    [blocks[at - 1], blocks[at]].flatMap((block) => (block ? entryOf(search, block).exercise.position : [])),
+    [blocks[at - 1], blocks[at]].flatMap((block) => (block ? entryOf(search, block).position : [])),
   );
-  const list = open(search, blocks, ({ exercise }) => !near || beside.size === 0 || beside.has(exercise.position));
+  const list = open(search, blocks, ({ position }) => !near || beside.size === 0 || beside.has(position));
   return list.length === 0 ? null : blocks.toSpliced(at, 0, blockOf(search, chance.one(list), id()));
 };
 
@@ -189,7 +189,7 @@ const moveStay: Step = (search, blocks, chance) => {
   if (blocks.length < 3) return null;
   const positionAt = (at: number) => {
     const block = blocks[at];
-    return block && entryOf(search, block).exercise.position;
+    return block && entryOf(search, block).position;
   };
   const within = chance.below(blocks.length);
   let [first, end] = [within, within + 1];

@@ -38,7 +38,7 @@ const firstSideAt = (i: number, { method }: Search['catalog']): Partial<RungBloc
 const sidedIn = ({ timed }: ClassMeasure): TimedBlock[] => timed.blocks.filter(isSided);
 
 const isSided = ({ block, entry }: TimedBlock): boolean =>
-  entry.exercise.sides === 'each' && block.side === undefined && block.run === undefined && !block.locked;
+  entry.sides === 'each' && block.side === undefined && block.run === undefined && !block.locked;
 
 /** Neighbouring sided blocks of one position, two to four together. */
 function runsIn({ timed }: ClassMeasure): TimedBlock[][] {

@@ -8,7 +8,7 @@ const isRungBlock = (block: Block): block is RungBlock => !isInterlude(block);
 
 /** Before which block something in a position is least of a change: the first in it, else before the end of the class. */
 function placeFor(catalog: Catalog, { blocks }: ClassPlan, position: string | undefined): string | null {
-  const inPosition = (block: Block) => isRungBlock(block) && catalog.exercise(block.exercise)?.position === position;
+  const inPosition = (block: Block) => isRungBlock(block) && catalog.rung(block)?.position === position;
   return blocks.find(inPosition)?.id ?? blocks.at(-1)?.id ?? null;
 }
 
@@ -31,8 +31,8 @@ export function rungMoved(
   const moved = here.blocks.filter((block): block is RungBlock => isRungBlock(block) && rungKey(block) === key);
   const [first] = moved;
   if (!first || there.blocks.some((block) => isRungBlock(block) && rungKey(block) === key)) return [];
-  const { run: _run, carry: _carry, locked: _locked, ...alone } = first;
-  const position = catalog.exercise(first.exercise)?.position;
+  const { run: _run, carry: _carry, locked: _locked, give: _give, ...alone } = first;
+  const position = catalog.rung(first)?.position;
   const block = { ...alone, id: freeBlockId(there) };
   return [
     { kind: 'class', id: here.id, edits: moved.map(({ id }): PlanEdit => ({ kind: 'remove', id })) },
@@ -44,14 +44,14 @@ export function rungMoved(
 export function rungTaken(
   { catalog, classOf }: SeriesStudio,
   series: Series,
-  { exercise, rung }: RungEntry,
+  { exercise, rung, position }: RungEntry,
   episode: number,
   mode: RungBlock['mode'],
 ): readonly SeriesEdit[] {
   const plan = classOf(series.episodes[episode]?.class ?? '');
   if (!plan) return [];
   const block = { id: freeBlockId(plan), exercise: exercise.id, rung: rung.id, mode };
-  const before = placeFor(catalog, plan, exercise.position);
+  const before = placeFor(catalog, plan, position);
   return [{ kind: 'class', id: plan.id, edits: [{ kind: 'insert', before, block }] }];
 }
 
@@ -80,8 +80,7 @@ export function stepHigher(studio: SeriesStudio, series: Series, id: string, nam
     const { dose: _dose, lines: _lines, range: _range, ...fresh } = kept;
     return { ...fresh, rung: next.rung.id, mode: 'teach' };
   });
-  const { rehearsals: _rehearsals, ...plan } = last;
-  return { ...plan, id, name, blocks };
+  return { ...last, id, name, blocks };
 }
 
 function nextOpen(catalog: Catalog, learnt: Learnt, key: string) {

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { ORDERS } from '../method/choices';
+import { choicesSchema } from '../method/methodSchema';
 import { rungRefSchema } from '../repertoire/exerciseSchema';
-import { idSchema, nameSchema, noteSchema, plainText } from '../vocabulary/schemas';
+import { idSchema, nameSchema, noteSchema, plainText, sentenceSchema } from '../vocabulary/schemas';
 import { WEEKDAYS } from './weekdays';
 
 const day = z.iso.date();
@@ -57,6 +58,7 @@ const episodeSchema = z
     id: idSchema.optional().describe('The id of the episode, where one class may stand twice'),
     class: idSchema.describe('The id of its class'),
     title: nameSchema.optional().describe('What the episode is called'),
+    idea: sentenceSchema.optional().describe('Its one idea, on the way to the goal'),
     date: day.optional().describe('The day it is taught'),
     teacher: idSchema.optional().describe('The id of its teacher'),
   })
@@ -69,6 +71,8 @@ export const seriesSchema = z
     follows: idSchema.optional().describe('The series it follows: what that one earned counts here'),
     audience: idSchema.optional().describe('The id of its audience'),
     order: z.enum(ORDERS).optional().describe('How its classes are put in order'),
+    description: noteSchema.optional().describe('What it is, for those who choose it'),
+    choices: choicesSchema.optional().describe('What is chosen otherwise in this series'),
     forWhom: noteSchema.optional().describe('Who this is for'),
     seeFirst: noteSchema.optional().describe('Who should check with a professional before beginning'),
     goals: z.array(rungRefSchema).max(60).optional().describe('Rungs it leads to'),

@@ -1,7 +1,7 @@
 /** How a phase breathes. */
 export const BREATHS = ['in', 'out', 'hold', 'free'] as const;
 
-/** The kinds of cue in the order they are usually spoken. */
+/** The kinds of cue in the order they are usually spoken. A `note` is for whoever teaches: it is never said. */
 export const CUE_KINDS = [
   'setup',
   'check',
@@ -15,5 +15,10 @@ export const CUE_KINDS = [
   'side',
   'count',
   'transition',
+  'note',
 ] as const;
 export type CueKind = (typeof CUE_KINDS)[number];
+
+/** Which repetition of a set words belong to, where not to all. */
+export const REP_PLACES = ['first', 'middle', 'last'] as const;
+export type RepPlace = (typeof REP_PLACES)[number];

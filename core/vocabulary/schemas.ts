@@ -35,6 +35,12 @@ export const idSchema = z
   // The one such word that every JavaScript object answers to, though nobody gave it: a look-up by id would find it.
   .refine((id) => id !== 'constructor', { message: 'expected another word: “constructor” can’t be an id' });
 
+/** A rung by its exercise and its own id, as one word. @example 'leg-lower/bent' */
+export const rungKeySchema = z
+  .string()
+  .max(129)
+  .regex(/^[a-z0-9][a-z0-9-]*\/[a-z0-9][a-z0-9-]*$/, { message: 'expected exercise/rung' });
+
 export const sideSchema = z.enum(SIDES);
 export const directionSchema = z.enum(DIRECTIONS).meta({ id: 'Direction', description: 'What the spine does' });
 export const conditionSchema = z
@@ -47,6 +53,11 @@ export const abdominalCheckSchema = z
     date: z.iso.date().describe('The day of the check, YYYY-MM-DD'),
     fingers: z.number().min(0).max(8).describe('Width of the gap in finger-widths'),
     doming: z.boolean().optional().describe('Whether the middle domed as the head came up'),
+    mark: z
+      .string()
+      .regex(/^[A-Z]$/, { message: 'expected one letter, A to Z: a mark tells people apart and names nobody' })
+      .optional()
+      .describe('Of whom: a neutral letter, A to Z; all checks without one are of one person'),
     checkedBy: nameSchema.describe('Who did it'),
     note: noteSchema.optional().describe('What else was seen'),
   })

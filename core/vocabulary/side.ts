@@ -3,3 +3,7 @@ export const SIDES = ['left', 'right'] as const satisfies readonly Side[];
 
 /** The other one. */
 export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
+
+/** How a rung works its sides: both at once, all on one and then all on the other, or by turns. */
+export const SIDEDNESS = ['both', 'each', 'alternate'] as const;
+export type Sidedness = (typeof SIDEDNESS)[number];

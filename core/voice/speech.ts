@@ -38,7 +38,7 @@ export function wordsInWork({ lines, pass }: Pick<ScriptSection, 'lines' | 'pass
 
 /** Repetitions of each pass, all sets together. */
 export const repsOfPasses = ({ sets, reps, secondReps, slots, entry }: TimedBlock): readonly number[] => {
-  const alternates = entry.exercise.sides === 'alternate' && slots.length === 1;
+  const alternates = entry.sides === 'alternate' && slots.length === 1;
   return slots.length > 1 ? [sets * reps, sets * secondReps] : [sets * reps * (alternates ? 2 : 1)];
 };
 

@@ -1,4 +1,7 @@
 import { join } from 'node:path';
+import type { LengthsChanged } from '@warm-ladder/core/formats';
+import { clock } from '@warm-ladder/core/review';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { buildApp } from './app';
 import { FolderInUse } from './database/folderLock';
 import { DatabaseTooNew } from './database/migrate';
@@ -57,6 +60,7 @@ async function start(options: Options): Promise<void> {
       await close();
     };
     warn(options, studio);
+    if (studio.lengths) console.error(lengthsSentence(studio.lengths));
     for (const { kind, id } of await studio.mended()) {
       console.error(`Mended: a character that is none was taken out of ${kind}/${id}.`);
     }
@@ -67,6 +71,16 @@ async function start(options: Options): Promise<void> {
     await close();
     throw error;
   }
+}
+
+/** @example 'New defaults (docs/timing.md): 12 of 14 classes are another length, 0:40 longer on average, most of all …' */
+function lengthsSentence({ changed, of, bySeconds, most }: LengthsChanged): string {
+  if (!most) return `Brought up to date; no class of ${of} is another length.`;
+  const by = (seconds: number) => `${clock(Math.abs(seconds))} ${seconds < 0 ? 'shorter' : 'longer'}`;
+  return (
+    `New defaults (docs/timing.md): ${changed} of ${countText(of, 'class', 'classes')} ${changed === 1 ? 'is' : 'are'} another length, ` +
+    `${by(bySeconds)} on average, most of all “${most.name}”, ${by(most.bySeconds)}.`
+  );
 }
 
 /** The first signal ends the server in order, within five seconds; a second one ends it at once. */

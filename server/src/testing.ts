@@ -26,6 +26,7 @@ export interface TestServer {
   /** Where it listens, for what is not JSON. */
   readonly address: string;
   readonly db: Database;
+  readonly studio: Studio;
   /** Every route it has, as `GET /api/classes/:id`. */
   readonly routes: () => ReadonlySet<string>;
   /** Sends JSON and reads JSON. */
@@ -55,6 +56,7 @@ export async function startServer(folder: string, { salvage = false, url }: Begu
   return {
     address,
     db,
+    studio,
     routes: () => routesOf(app.printRoutes({ commonPrefix: false })),
     send: async (method, url, body) => {
       const json = typeof body === 'string' ? body : JSON.stringify(body);

@@ -1,6 +1,6 @@
 import { studioOf } from '@warm-ladder/core/formats';
 import { type SpokenClass, spokenIn } from '@warm-ladder/core/handouts';
-import type { Rehearsal as KeptRehearsal } from '@warm-ladder/core/plan';
+import type { Rehearsed } from '@warm-ladder/core/taught';
 import { StrictMode, useCallback, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
 import { whenIdle } from './app/idle';
@@ -24,7 +24,7 @@ function startApp() {
   return started;
 }
 
-async function keep(of: string, rehearsal: KeptRehearsal): Promise<boolean> {
+async function keep(of: string, rehearsal: Rehearsed): Promise<boolean> {
   try {
     if ((await startApp()).keepRehearsal(of, rehearsal)) return true;
   } catch {

@@ -195,7 +195,7 @@ const preparationMissing: WholeRule = {
           sentence: () =>
             `${rungTitle(entry)} needs ${PREPARATIONS[preparation]} first; nothing before it in this class does that.`,
           mend: () => {
-            const preparers = preparersOf(catalog, preparation, entry.exercise.position);
+            const preparers = preparersOf(catalog, preparation, entry.position);
             const first = preparers.find(({ key }) => key !== entry.key);
             return first ? [{ ...teachBefore(subject, block, first), label: `Do ${rungTitle(first)} before it` }] : [];
           },

@@ -42,7 +42,7 @@ export function practisedEarlier(
     .filter(({ plan }) => !plan.blocks.some((block) => !('interlude' in block) && isRung(block, need)))
     .slice(-lacks);
   if (places.length < lacks) return [];
-  const { exercise, rung } = need;
+  const { exercise, rung, position } = need;
   const mode = before.count(need.key).taught > 0 ? 'flow' : 'teach';
   const added = places.map((place, i) => {
     const block = {
@@ -53,7 +53,7 @@ export function practisedEarlier(
     } as const;
     // Beside what is done in the same position already.
     const beside = place.plan.blocks.find(
-      (each) => !('interlude' in each) && catalog.exercise(each.exercise)?.position === exercise.position,
+      (each) => !('interlude' in each) && catalog.rung(each)?.position === position,
     );
     return inClass(place, [{ kind: 'insert', before: beside?.id ?? null, block }]);
   });

@@ -13,7 +13,7 @@ export interface StoredDocument {
 }
 
 /** A document of an older format in this one's. */
-interface Modernized {
+export interface Modernized {
   readonly kind: DocumentKind;
   readonly id: string;
   readonly text: string;
@@ -187,6 +187,17 @@ export const documentRows = {
       `update document d set body = n.body::jsonb, format = $4
        from unnest($1::text[], $2::text[], $3::text[]) as n (kind, id, body)
        where d.kind = n.kind and d.id = n.id`,
+      [...named(documents), documents.map(({ text }) => text), BUNDLE_VERSION],
+    );
+  },
+
+  /** Adds documents that stood inside others until now, in the order given; one that is there already stays. */
+  async movedOut(db: Queries, documents: readonly Modernized[]): Promise<void> {
+    await db.query(
+      `insert into document (kind, id, place, body, format)
+       select n.kind, n.id, nextval('revision'), n.body::jsonb, $4
+       from unnest($1::text[], $2::text[], $3::text[]) with ordinality as n (kind, id, body, nth) order by n.nth
+       on conflict (kind, id) do nothing`,
       [...named(documents), documents.map(({ text }) => text), BUNDLE_VERSION],
     );
   },

@@ -1,6 +1,6 @@
 import { applied, type Edit, EditClash, inverted } from '@warm-ladder/core/edits';
-import type { DocumentKind, DocumentOf } from '@warm-ladder/core/formats';
-import { documentSchemas } from '@warm-ladder/core/schemas';
+import { BUNDLE_VERSION, type DocumentKind, type DocumentOf } from '@warm-ladder/core/formats';
+import { documentSchemas, migrateDocument } from '@warm-ladder/core/schemas';
 import type { History, HistoryQuery } from '@warm-ladder/core/wire';
 import type { Queries } from '../database/port';
 import { Refusal } from '../errors';
@@ -45,8 +45,11 @@ export async function beforeChange(db: Queries, version: number): Promise<Former
     throw lost(last.id);
   }
   if (Object.keys(value).length === 0) return { kind, id: last.id, value: null };
-  const read = documentSchemas[kind].safeParse(value);
-  if (!read.success) throw lost(last.id);
+  // What it was may have been written before this version of the format.
+  const read = [value, migrateDocument(kind, value, BUNDLE_VERSION - 1).value]
+    .map((each) => documentSchemas[kind].safeParse(each))
+    .find(({ success }) => success);
+  if (!read?.success) throw lost(last.id);
   return { kind, id: last.id, value: read.data };
 }
 

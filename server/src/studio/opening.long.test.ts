@@ -102,12 +102,50 @@ test('a studio stored in version 1 is copied, brought to this version at once, a
   expect(bundle.classes?.[0]?.blocks.map(({ id }) => id)).toEqual(['b1', 'b2']);
   expect(bundle.audiences?.[0]?.homeHeat).toBe(63);
   // Nobody has changed it: what a browser could not send yet was made from just this version.
-  expect(versions).toEqual(before);
+  expect({ ...versions, method: {} }).toEqual(before);
+  // It had not chosen what the low back does: it keeps what it did.
+  expect(bundle.method).toEqual({ choices: { lowBack: 'by-load' } });
   const { rows } = await again.db.query<{ formats: number }>(
-    'select count(*)::int as formats from document where format < 2',
+    'select count(*)::int as formats from document where format < 3',
   );
   expect(rows[0]?.formats).toBe(0);
   const copies = (await again.send('GET', '/copies')).body as unknown as Array<{ name: string }>;
   expect(copies.length).toBeGreaterThan(0);
   await again.close();
+}, 60_000);
+
+test('what stood inside documents of version 2 stands by itself, and what new defaults did is told at that start alone', async () => {
+  const plan = classOf([block('reach'), block('curl')]);
+  const server = await startServer(folder);
+  await server.send('POST', '/bundle', bundleOf({ classes: [plan], series: [], method: { settleSeconds: 5 } }));
+  const older = async (kind: string, id: string, body: object) =>
+    server.db.query('update document set format = 2, body = $1::jsonb where kind = $2 and id = $3', [
+      JSON.stringify(body),
+      kind,
+      id,
+    ]);
+  const marks = [{ block: 'b1', pass: 1, startSeconds: 61 }];
+  const rehearsals = [{ id: 'r1', at: '2026-11-12T18:32:00Z', seconds: 300, marks }];
+  await older('classes', plan.id, { ...plan, rehearsals });
+  await older('method', 'house', { settleSeconds: 5 });
+  await server.close();
+
+  const again = await startServer(folder);
+  const { bundle, setAside } = (await again.send('GET', '/studio')).body;
+  expect(setAside).toBe(0);
+  expect(bundle.logs).toMatchObject([{ class: plan.id, source: 'rehearsal', endedSeconds: 300 }]);
+  expect(bundle.method).toEqual({ settleSeconds: 5, choices: { lowBack: 'by-load' } });
+  expect(again.studio.lengths).toEqual({
+    changed: 1,
+    of: 1,
+    bySeconds: 4,
+    most: { name: 'Test class', bySeconds: 4 },
+  });
+  const taken = await again.send('POST', '/bundle?mode=replace', bundle);
+  expect(taken.status).toBe(200);
+  await again.close();
+  const third = await startServer(folder);
+  expect(third.studio.lengths).toBeNull();
+  expect((await third.send('GET', '/studio')).body.bundle).toEqual(bundle);
+  await third.close();
 }, 60_000);

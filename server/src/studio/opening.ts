@@ -14,12 +14,20 @@ import {
   documentKey,
   emptyBundle,
   inKeyOrder,
+  METHOD_ID,
   pathText,
 } from '@warm-ladder/core/formats';
-import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
+import { documentSchemas, METHOD_UNTIL_V3, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
 import type { Database, Queries } from '../database/port';
 import type { Copies } from './copies';
-import { type DocumentName, documentRows, type Newer, type StoredDocument, type Tally } from './documentRows';
+import {
+  type DocumentName,
+  documentRows,
+  type Modernized,
+  type Newer,
+  type StoredDocument,
+  type Tally,
+} from './documentRows';
 import { Snapshot } from './snapshot';
 import { namesIn, referencesIn } from './writes';
 
@@ -112,20 +120,32 @@ async function isIncomplete(db: Queries, salvage: boolean): Promise<boolean> {
 /**
  * Brings documents that were written in an older format up to this one, all of them or none, with a copy of the studio
  * as it was kept first. What can't be brought up is left as it is, and set aside when the studio is read.
+ * @returns whether there were any
  * @throws StudioIncomplete when documents are missing that were kept
  */
-export async function modernize(db: Database, copies: Copies, salvage: boolean): Promise<void> {
+export async function modernize(db: Database, copies: Copies, salvage: boolean): Promise<boolean> {
   if (await isIncomplete(db, salvage)) await documentRows.recount(db);
   const rows = (await documentRows.all(db)).filter(isKnown);
   const old = rows.filter(({ format }) => format < BUNDLE_VERSION);
-  if (old.length === 0) return;
-  const exercises = rows.flatMap(({ kind, body }) => (kind === 'exercises' ? [body] : []));
+  if (old.length === 0) return false;
+  const of = (wanted: DocumentKind) => rows.flatMap(({ kind, body }) => (kind === wanted ? [body] : []));
+  const others = { exercises: of('exercises'), teachers: of('teachers') };
+  const moved: Modernized[] = [];
   const written = old.map(({ kind, id, body, format }) => {
-    const { value } = migrateDocument(kind, body, format, { exercises });
-    return { kind, id, text: JSON.stringify(value) };
+    const step = migrateDocument(kind, body, format, others);
+    moved.push(...step.moved.map((each) => ({ kind: each.kind, id: each.value.id, text: JSON.stringify(each.value) })));
+    return { kind, id, text: JSON.stringify(step.value) };
   });
+  // A studio that had no method of its own keeps what was the default until then.
+  if (of('method').length === 0) {
+    moved.push({ kind: 'method', id: METHOD_ID, text: JSON.stringify(METHOD_UNTIL_V3) });
+  }
   await copies.keep(asItWas(rows), 'start');
-  await db.transaction((tx) => documentRows.modernize(tx, written));
+  await db.transaction(async (tx) => {
+    await documentRows.modernize(tx, written);
+    if (moved.length > 0) await documentRows.movedOut(tx, moved);
+  });
+  return true;
 }
 
 /** The studio as a file of the oldest format that a document in it has. */

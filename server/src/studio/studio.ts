@@ -4,10 +4,13 @@ import {
   type Bundle,
   bundleInOrder,
   changeInOrder,
+  DEFAULTS_UNTIL_V3,
   type DocumentChange,
   type DocumentKey,
   type DocumentKind,
   documentKey,
+  type LengthsChanged,
+  lengthsChanged,
   type ParsedBundle,
   parseBundleSteps,
   pathText,
@@ -74,6 +77,7 @@ export class Studio {
   #text: string | undefined;
   #packed: { readonly text: string; readonly bytes: Promise<Buffer> } | undefined;
   #queue: Promise<unknown> = Promise.resolve();
+  #lengths: LengthsChanged | null = null;
 
   private constructor(
     db: Database,
@@ -97,7 +101,7 @@ export class Studio {
    * @throws StudioIncomplete
    */
   static async open(db: Database, copies: Copies, salvage = false): Promise<Studio> {
-    await modernize(db, copies, salvage);
+    const modernized = await modernize(db, copies, salvage);
     const snapshot = await openSnapshot(db, salvage);
     const studio = new Studio(
       db,
@@ -107,6 +111,7 @@ export class Studio {
       await documentRows.listSetAside(db),
     );
     await studio.#tidy();
+    if (modernized) studio.#lengths = lengthsChanged(studio.bundle, DEFAULTS_UNTIL_V3);
     return studio;
   }
 
@@ -172,6 +177,11 @@ export class Studio {
     const kept = this.#snapshot.kept(kind, id);
     if (!kept) throw new Refusal('NOT_FOUND', `There is no “${id}” among the ${kind}.`, { path: `${kind}/${id}` });
     return kept;
+  }
+
+  /** How new defaults changed the lengths of classes, at the first start with them. */
+  get lengths(): LengthsChanged | null {
+    return this.#lengths;
   }
 
   /** Documents out of which a character was taken that can't be kept; each is told once. */

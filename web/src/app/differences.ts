@@ -17,7 +17,6 @@ const SINGULAR: Readonly<Record<string, string>> = {
   options: 'option',
   cautions: 'caution',
   lines: 'line',
-  rehearsals: 'rehearsal',
   goals: 'goal',
 };
 

@@ -33,6 +33,8 @@ export const selectOpenClass = createSelector(
   (classes, last) => last ?? classes[0],
 );
 export const selectSeries = every('series');
+export const selectLogs = every('logs');
+export const selectQuestions = every('questions');
 export const selectClass = one('classes');
 export const selectAudience = one('audiences');
 export const selectTeacher = one('teachers');

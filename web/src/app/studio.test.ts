@@ -21,6 +21,8 @@ import type { LeftBehind, RecordKey, UnsentRecord } from './unsent';
 const versions = {
   positions: {},
   props: {},
+  logs: {},
+  questions: {},
   exercises: {},
   audiences: {},
   classes: { 'test-class': 7 },

@@ -61,7 +61,7 @@ export function RungPicker({ catalog, at = '', onPick }: RungPickerProps) {
               <span className="min-w-0 leading-tight">
                 <span className="font-semibold">{entry.exercise.name}</span>, {entry.rung.name}
                 <span className="flex flex-wrap gap-x-2 text-sm text-soft">
-                  {catalog.graph.name(entry.exercise.position)}
+                  {catalog.graph.name(entry.position)}
                   {entry.exercise.directions.map((each) => (
                     <DirectionMark key={each} direction={each} word />
                   ))}

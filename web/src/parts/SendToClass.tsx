@@ -17,7 +17,7 @@ export function SendToClass({ entry }: { readonly entry: RungEntry }) {
   if (!open) return null;
   const send = () => {
     const { timed } = selectReview(store.getState(), open);
-    const last = timed.sequence.findLast(({ position }) => position === entry.exercise.position);
+    const last = timed.sequence.findLast(({ position }) => position === entry.position);
     const before = last ? (open.blocks[last.index + 1]?.id ?? null) : null;
     const block: RungBlock = {
       id: freeBlockId(open),

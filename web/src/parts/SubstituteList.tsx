@@ -116,7 +116,7 @@ function changesOf(catalog: Catalog, { entry, heatChange, samePosition, spares, 
   const props = entry.props.filter(({ id }) => fetches.includes(id)).map(({ name }) => name.toLowerCase());
   return [
     warmth,
-    samePosition ? 'same position' : catalog.graph.name(entry.exercise.position),
+    samePosition ? 'same position' : catalog.graph.name(entry.position),
     ...(spares.length > 0 ? [`spares ${spares.join(', ')}`] : []),
     ...(props.length > 0 ? [`needs ${props.join(', ')}`] : []),
   ].join(', ');

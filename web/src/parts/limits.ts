@@ -11,6 +11,11 @@ export const LIMITS = {
     reps: { min: 1, max: 200, whole: true },
     repsTo: { min: 1, max: 200, whole: true },
     secondsPerCount: { min: 0.25, max: 6 },
+    days: { min: 1, max: 7, whole: true },
+    daysTo: { min: 1, max: 7, whole: true },
+  },
+  Stage: {
+    reps: { min: 1, max: 200, whole: true },
   },
   SecondDose: {
     reps: { min: 1, max: 200, whole: true },
@@ -38,12 +43,17 @@ export const LIMITS = {
     setupSeconds: { min: 0, max: 600 },
     shown: { min: 1, max: 20, whole: true },
     restAfterSeconds: { min: 0, max: 600 },
+    give: { min: 1, max: 99, whole: true },
   },
   Interlude: {
     seconds: { min: 0, max: 3600 },
+    give: { min: 1, max: 99, whole: true },
   },
-  Rehearsal: {
-    seconds: { min: 0, max: 36000 },
+  SpareBlock: {
+    range: { min: 0.25, max: 1 },
+    setupSeconds: { min: 0, max: 600 },
+    shown: { min: 1, max: 20, whole: true },
+    restAfterSeconds: { min: 0, max: 600 },
   },
   Method: {
     secondsPerCount: { min: 0.25, max: 6 },
@@ -52,6 +62,7 @@ export const LIMITS = {
     carrySeconds: { min: 0, max: 120 },
     shownReps: { min: 0, max: 10 },
     sideChangeSeconds: { min: 0, max: 120 },
+    lessonTempo: { min: 0.5, max: 4 },
     optionSeconds: { min: 0, max: 120 },
     settleSeconds: { min: 0, max: 60 },
     propSeconds: { min: 0, max: 120 },
@@ -117,6 +128,8 @@ export const LIMITS = {
     reps: { min: 1, max: 200, whole: true },
     repsTo: { min: 1, max: 200, whole: true },
     secondsPerCount: { min: 0.25, max: 6 },
+    days: { min: 1, max: 7, whole: true },
+    daysTo: { min: 1, max: 7, whole: true },
   },
   Pose: {
     lumbar: { min: -45, max: 75 },
@@ -127,8 +140,12 @@ export const LIMITS = {
     pitch: { min: -95, max: 95 },
     weights: { min: 0, max: 30 },
   },
+  PoseLandmark: {
+    within: { min: 0.5, max: 45 },
+  },
   Phase: {
     counts: { min: 0, max: 60, over: true },
+    countsTo: { min: 0, max: 120, over: true },
   },
   HeatOverride: {
     heat: { min: 0, max: 100 },
@@ -138,6 +155,8 @@ export const LIMITS = {
     tempo: { min: 0.5, max: 4 },
     homeHeat: { min: 0, max: 100 },
     floorTrips: { min: 0, max: 50, whole: true },
+    size: { min: 1, max: 1000, whole: true },
+    props: { min: 0, max: 1000, whole: true },
   },
   AbdominalCheck: {
     fingers: { min: 0, max: 8 },
@@ -163,5 +182,39 @@ export const LIMITS = {
   },
   Schedule: {
     group: { min: 1, max: 1000, whole: true },
+  },
+  Log: {
+    episode: { min: 0, max: 999, whole: true },
+    present: { min: 0, max: 1000, whole: true },
+    openingSeconds: { min: 0, max: 36000 },
+    closingSeconds: { min: 0, max: 36000 },
+    endedSeconds: { min: 0, max: 36000 },
+  },
+  PlannedDay: {
+    seconds: { min: 0, max: 36000 },
+    openingSeconds: { min: 0, max: 36000 },
+    closingSeconds: { min: 0, max: 36000 },
+  },
+  PlannedBlock: {
+    change: { min: 0, max: 36000 },
+    sideChange: { min: 0, max: 36000 },
+    options: { min: 0, max: 36000 },
+    rest: { min: 0, max: 36000 },
+  },
+  PlannedPass: {
+    startSeconds: { min: 0, max: 36000 },
+    setup: { min: 0, max: 36000 },
+    work: { min: 0, max: 36000 },
+    reps: { min: 0, max: 2000, whole: true },
+  },
+  LoggedBlock: {
+    options: { min: 0, max: 1000, whole: true },
+  },
+  LoggedPass: {
+    startSeconds: { min: 0, max: 36000 },
+    setupSeconds: { min: 0, max: 36000 },
+    workSeconds: { min: 0, max: 36000 },
+    reps: { min: 0, max: 2000, whole: true },
+    endSeconds: { min: 0, max: 36000 },
   },
 } as const;

@@ -50,7 +50,7 @@ const LETTERS: Readonly<Record<Side, string>> = { left: 'L', right: 'R' };
 
 function sidesOf({ entry, block }: TimedBlock, side: Side | null): string {
   if (side === null) return '';
-  const alternates = entry.exercise.sides === 'alternate' && block.side === undefined;
+  const alternates = entry.sides === 'alternate' && block.side === undefined;
   return LETTERS[side] + (alternates ? LETTERS[otherSide(side)] : '');
 }
 

@@ -172,7 +172,7 @@ function Row({ ground, addition, at, tried, onPreview, onAdd }: RowProps) {
         <span className="min-w-0 leading-tight">
           <span className="font-semibold">{entry.exercise.name}</span>, {entry.rung.name}
           <span className="block text-sm text-soft">
-            {said(catalog.graph.name(entry.exercise.position), addition)}
+            {said(catalog.graph.name(entry.position), addition)}
             {after && <Effect before={ground.standing} after={after} />}
           </span>
         </span>

@@ -92,7 +92,7 @@ function Options({ block, entry, set }: Part) {
 
 /** Which sides, which one begins, whether the second does otherwise, and the run it belongs to. */
 function Sides({ index, block, entry, run, actions, set }: Part & { readonly run: BlockDetailsProps['run'] }) {
-  const { sides } = entry.exercise;
+  const { sides } = entry;
   const each = sides === 'each' && block.side === undefined;
   const reps = repsOf(doseOf(entry, block));
   return (

@@ -92,7 +92,7 @@ function offeredIn(catalog: Catalog, { block, entry }: TimedBlock, lane: Lane): 
 /** Whether a block could be said to carry on: there is one before it, and position and props stay. */
 function mayCarry({ change, index, entry }: TimedBlock, sequence: TimedClass['sequence']): boolean {
   const before = sequence.slice(0, index).findLast((part) => part.kind === 'block');
-  return before !== undefined && change.seconds === 0 && before.position === entry.exercise.position;
+  return before !== undefined && change.seconds === 0 && before.position === entry.position;
 }
 
 /** The change into a block as its row says it: `13 s to prone, take roller`. */
@@ -115,8 +115,6 @@ function runWithAbove(
 ): 'joined' | 'possible' | null {
   if (above?.kind !== 'block') return null;
   if (block.block.run !== undefined && block.block.run === above.block.run) return 'joined';
-  const goes = (each: TimedBlock) => each.entry.exercise.sides === 'each' && each.block.side === undefined;
-  return goes(block) && goes(above) && block.entry.exercise.position === above.entry.exercise.position
-    ? 'possible'
-    : null;
+  const goes = (each: TimedBlock) => each.entry.sides === 'each' && each.block.side === undefined;
+  return goes(block) && goes(above) && block.entry.position === above.entry.position ? 'possible' : null;
 }

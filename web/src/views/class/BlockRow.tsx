@@ -178,7 +178,7 @@ function RowFields(props: BlockRowProps) {
             ? 'shown'
             : dose.repsTo !== undefined
               ? `to ${dose.repsTo}`
-              : entry.exercise.sides === 'both' || block.side
+              : entry.sides === 'both' || block.side
                 ? repsOf(dose) === 1
                   ? 'rep'
                   : 'reps'

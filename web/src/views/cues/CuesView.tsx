@@ -1,10 +1,12 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { classesSpeaking, type SharedCue, sharedCues, withCuesChanged } from '@warm-ladder/core/cues';
 import { CUE_KINDS, type Cue, type CueKind } from '@warm-ladder/core/repertoire';
+import type { Question } from '@warm-ladder/core/taught';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { selectCatalog, selectClasses } from '../../app/selectors';
+import { newId } from '../../app/freeId';
+import { selectCatalog, selectClasses, selectQuestions } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { changed } from '../../app/studio';
 import { Choice } from '../../parts/Choice';
@@ -20,15 +22,16 @@ export function Component() {
   const [kind, setKind] = useState<CueKind | ''>('');
   const [asked, setAsked] = useState(false);
   const typed = useDeferredValue(text);
+  const questions = useAppSelector(selectQuestions);
   const cues = useMemo(
-    () => sharedCues(catalog, { text: typed, kind: kind || undefined, asked }),
-    [catalog, typed, kind, asked],
+    () => sharedCues(catalog, { text: typed, kind: kind || undefined, questions, asked }),
+    [catalog, typed, kind, questions, asked],
   );
   const [open, setOpen] = useState<string | null>(null);
   // Changed, it may no longer be among what was searched for.
   const shown = useMemo(
-    () => (open === null ? undefined : sharedCues(catalog).find((each) => keyOf(each) === open)),
-    [catalog, open],
+    () => (open === null ? undefined : sharedCues(catalog, { questions }).find((each) => keyOf(each) === open)),
+    [catalog, questions, open],
   );
   const list = useRef<HTMLUListElement>(null);
   const [top, setTop] = useState(0);
@@ -138,17 +141,8 @@ function CueSheet({ cue, close, onMoved }: CueSheetProps) {
     change((each) => ({ ...each, text: said }), 'a cue everywhere');
     onMoved(keyOf({ kind: cue.kind, text: said }));
   };
-  /** A question is kept once, in the first place that says the words. */
-  const keepQuestions = (questions: NonNullable<Cue['questions']>, label: string) => {
-    const [first] = cue.places;
-    if (!first) return;
-    const one = { ...cue, places: [first] };
-    const documents = withCuesChanged(one, ({ questions: _old, ...each }) =>
-      questions.length > 0 ? { ...each, questions } : each,
-    ).map((after) => ({ kind: 'exercises' as const, id: after.id, after }));
-    dispatch(changed({ documents, label, field: '' }));
-  };
-  const own = cue.places[0]?.cue.questions ?? [];
+  const keep = (question: Question, label: string) =>
+    dispatch(changed({ documents: [{ kind: 'questions', id: question.id, after: question }], label, field: '' }));
   return (
     <Sheet open onOpenChange={close} at="side" title={cue.text} about={cue.kind}>
       <form
@@ -185,20 +179,23 @@ function CueSheet({ cue, close, onMoved }: CueSheetProps) {
       </p>
       <h3 className="mt-4 font-semibold">Asked by learners</h3>
       <ul className="flex flex-col gap-2">
-        {own.map((each, i) => (
-          <li key={each.asked}>
-            <p>“{each.asked}”</p>
+        {cue.questions.map((each) => (
+          <li key={each.id}>
+            <p>“{each.text}”</p>
             <input
               className="field w-full"
-              aria-label={`What was changed for “${each.asked}”`}
+              aria-label={`What was changed for “${each.text}”`}
               placeholder="What was changed for it"
               maxLength={600}
-              defaultValue={each.changed ?? ''}
+              defaultValue={each.answer ?? ''}
               onBlur={({ target }) => {
                 const done = target.value.trim();
-                if (done === (each.changed ?? '')) return;
-                const { changed: _old, ...rest } = each;
-                keepQuestions(own.with(i, done ? { ...rest, changed: done } : rest), 'what was changed for a question');
+                if (done === (each.answer ?? '')) return;
+                const { answer: _old, ...rest } = each;
+                keep(
+                  done ? { ...rest, state: 'changed', answer: done } : { ...rest, state: 'open' },
+                  'what was changed for a question',
+                );
               }}
             />
           </li>
@@ -208,8 +205,10 @@ function CueSheet({ cue, close, onMoved }: CueSheetProps) {
         className="mt-2 flex flex-wrap gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          if (question.trim() === '') return;
-          keepQuestions([...own, { asked: question.trim() }], 'a learner’s question');
+          const [first] = cue.places;
+          if (!first || question.trim() === '') return;
+          const raised = { rung: first.entry.key, cue: first.cue.id };
+          keep({ id: newId('question'), text: question.trim(), ...raised, state: 'open' }, 'a learner’s question');
           setQuestion('');
         }}
       >

@@ -157,7 +157,7 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
       {choosing && (
         <Suspense>
           <PoseSource
-            position={entry.exercise.position}
+            position={entry.position}
             onPick={(taken, name) => {
               add(taken, name);
               setChoosing(false);

@@ -38,6 +38,7 @@ const LINE_KINDS = [
   'side',
   'count',
   'transition',
+  'note',
 ] as const;
 const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   setup: 'Name and set-up',
@@ -52,6 +53,7 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   side: 'Naming the side',
   count: 'Count',
   transition: 'The way out',
+  note: 'Notes for the teacher, never said',
 };
 
 /** What a teacher says around the movement, kind by kind, a cue a line. */

@@ -23,6 +23,8 @@ const KINDS: Readonly<Record<DocumentKind, string>> = {
   rooms: 'room',
   classes: 'class',
   series: 'series',
+  logs: 'log',
+  questions: 'question',
   method: 'method',
 };
 const day = new Intl.DateTimeFormat(undefined, { weekday: 'long', day: 'numeric', month: 'long' });

@@ -1,9 +1,10 @@
 import type { SpokenClass } from '@warm-ladder/core/handouts';
-import type { ClassPlan, Rehearsal as KeptRehearsal } from '@warm-ladder/core/plan';
+import type { ClassPlan } from '@warm-ladder/core/plan';
 import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from '@warm-ladder/core/rehearsal';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
 import type { ScriptSection } from '@warm-ladder/core/script';
+import type { Rehearsed } from '@warm-ladder/core/taught';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { pace, usePacer } from './usePacer';
@@ -20,7 +21,7 @@ interface RehearsalProps {
   /** A way out of it: within the app, or as a page of its own opens another. */
   readonly Go: (props: WayProps) => ReactNode;
   /** Keeps what was timed with the class. @returns whether it is kept */
-  readonly onKeep: (id: string, rehearsal: KeptRehearsal) => Promise<boolean>;
+  readonly onKeep: (id: string, rehearsal: Rehearsed) => Promise<boolean>;
 }
 
 /** Milliseconds between two looks at the clock. */
@@ -261,7 +262,7 @@ interface EndedProps extends Pick<RehearsalProps, 'Go' | 'onKeep'> {
   readonly plan: ClassPlan;
   readonly course: Course;
   readonly script: { readonly sections: readonly ScriptSection[] };
-  readonly rehearsal: KeptRehearsal;
+  readonly rehearsal: Rehearsed;
 }
 
 /** What was taught when, beside the plan, and whether it is kept. */

@@ -25,7 +25,7 @@ export function RepertoireMap({ catalog, cell, onChoose }: RepertoireMapProps) {
     const cells = new Map<string, RungEntry[]>();
     for (const entry of catalog.rungs) {
       for (const direction of entry.exercise.directions) {
-        const key = `${entry.exercise.position}/${direction}`;
+        const key = `${entry.position}/${direction}`;
         cells.set(key, [...(cells.get(key) ?? []), entry]);
       }
     }

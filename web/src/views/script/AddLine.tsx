@@ -15,6 +15,7 @@ const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   side: 'the side',
   count: 'a count',
   transition: 'the way out',
+  note: 'a note for the teacher',
 };
 
 /** One more line of a block, of a kind. */

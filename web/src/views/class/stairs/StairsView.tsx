@@ -1,6 +1,7 @@
 import type { TimedClass } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type ClassReview, clock, type Severity } from '@warm-ladder/core/review';
+import { rehearsalsOf } from '@warm-ladder/core/taught';
 import { countText } from '@warm-ladder/core/vocabulary';
 import {
   type MouseEvent,
@@ -12,6 +13,8 @@ import {
   useRef,
   useState,
 } from 'react';
+import { selectLogs } from '../../../app/selectors';
+import { useAppSelector } from '../../../app/store';
 import { useSingleKey } from '../../../app/useShortcuts';
 import { HEAT_STEPS } from '../../../parts/heat';
 import { layStairs } from '../../../parts/stairs';
@@ -49,6 +52,8 @@ interface StairsViewProps {
 export const StairsView = memo(function StairsView(props: StairsViewProps) {
   const { catalog, review, grave, selected, pointed, ghost, onSelect } = props;
   const { timed } = review;
+  const logs = useAppSelector(selectLogs);
+  const log = useMemo(() => rehearsalsOf(logs, timed.plan.id).at(-1), [logs, timed.plan.id]);
   const [ref, width] = useWidth<HTMLDivElement>();
   const target = timed.plan.targetMinutes * 60;
   // Whole steps of five minutes: the picture keeps its scale while an edit only moves what comes after it.
@@ -141,7 +146,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
             {marked.map((tread) => (
               <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.id)} />
             ))}
-            <Taught rehearsal={timed.plan.rehearsals?.at(-1)} at={at} />
+            <Taught log={log} at={at} />
             <Target x={at(target)} over={timed.seconds > target} text={clock(target)} />
             <Range from={at(timed.range.p10)} middle={at(timed.seconds)} to={at(timed.range.p90)} />
           </svg>

@@ -1,5 +1,5 @@
-import type { Rehearsal } from '@warm-ladder/core/plan';
 import type { Severity } from '@warm-ladder/core/review';
+import type { Log } from '@warm-ladder/core/taught';
 import { memo } from 'react';
 import { directionPath } from '../../../parts/directions';
 import { heatStep } from '../../../parts/heat';
@@ -217,9 +217,12 @@ export function Range({ from, middle, to }: { from: number; middle: number; to: 
 }
 
 /** When each block was begun as the class was last rehearsed, over the floor. */
-export function Taught({ rehearsal, at }: { rehearsal: Rehearsal | undefined; at: (seconds: number) => number }) {
-  if (!rehearsal) return null;
-  const marks = rehearsal.marks.map(({ startSeconds }) => `M${at(startSeconds).toFixed(1)} ${BASE - 7}v14`);
+export function Taught({ log, at }: { log: Log | undefined; at: (seconds: number) => number }) {
+  if (!log) return null;
+  const starts = (log.blocks ?? []).flatMap(({ passes = [] }) =>
+    passes.flatMap(({ startSeconds }) => startSeconds ?? []),
+  );
+  const marks = starts.map((seconds) => `M${at(seconds).toFixed(1)} ${BASE - 7}v14`);
   return (
     <path d={marks.join('')} className="stroke-heat-3" strokeWidth="2">
       <title>Begun at, as last rehearsed</title>

@@ -1,25 +1,6 @@
-import type { Problem } from '../plan/problem';
-import { COLLECTIONS, type DocumentKind } from './bundle';
+import { COLLECTIONS, type DocumentKind } from '../bundle';
 import { carriedHeat } from './heatScale';
-
-/**
- * Steps from an older version of the file to the next: what cannot be said any more is dropped and named, what has moved
- * is moved and reported. They work on what was read from JSON, before any schema: what they do not know they leave for
- * the schema to refuse.
- */
-
-type Json = Record<string, unknown>;
-const isObject = (value: unknown): value is Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value);
-const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
-
-/** What a step found: things done that a person should know of, and things that can't be. */
-export interface MigrationReport {
-  readonly notes: Problem[];
-  readonly problems: Problem[];
-}
-
-type Path = Problem['path'];
+import { isObject, type Json, listOf, type MigrationReport, type Path } from './step';
 
 /** Signs on which one stops altogether; where an older file answers one with a lower rung, it is moved. */
 const STOP_SIGN =
@@ -29,7 +10,7 @@ const STOP_SIGN =
 type EntryPhases = (exercise: unknown, rung: unknown) => number;
 
 /** One document of version 1 as version 2 has it. */
-function documentToV2(
+export function documentToV2(
   kind: DocumentKind,
   value: unknown,
   path: Path,
@@ -176,7 +157,7 @@ function heatToV2(value: Json, key: string, path: Path, report: MigrationReport)
   return { ...value, [key]: carried };
 }
 
-const entryPhasesOf =
+export const entryPhasesOf =
   (exercises: unknown): EntryPhases =>
   (exercise, rung) => {
     const owner = listOf(exercises).find((each) => isObject(each) && each.id === exercise);
@@ -185,7 +166,7 @@ const entryPhasesOf =
   };
 
 /** A whole file from one version to the next. */
-function bundleToV2(file: Json, report: MigrationReport): Json {
+export function bundleToV2(file: Json, report: MigrationReport): Json {
   const entries = entryPhasesOf(file.exercises);
   const next: Json = { ...file, version: 2 };
   if (file.method !== undefined) next.method = documentToV2('method', file.method, ['method'], report, entries);
@@ -197,35 +178,4 @@ function bundleToV2(file: Json, report: MigrationReport): Json {
     );
   }
   return next;
-}
-
-const STEPS: Readonly<Record<number, (file: Json, report: MigrationReport) => Json>> = { 1: bundleToV2 };
-
-/** The oldest version that is read. */
-export const OLDEST_VERSION = 1;
-
-/**
- * A file of an older version, step by step up to this one.
- * @param version the version it says it has, from `OLDEST_VERSION`
- */
-export function migrateBundle(file: Json, version: number): MigrationReport & { readonly file: Json } {
-  const report: MigrationReport = { notes: [], problems: [] };
-  let migrated = file;
-  for (let from = version; STEPS[from]; from++) migrated = STEPS[from]?.(migrated, report) ?? migrated;
-  return { ...report, file: migrated };
-}
-
-/**
- * One document of an older version, as it was kept by itself.
- * @param others the documents it stood with, for what it names by place
- */
-export function migrateDocument(
-  kind: DocumentKind,
-  value: unknown,
-  version: number,
-  others: { readonly exercises?: readonly unknown[] } = {},
-): MigrationReport & { readonly value: unknown } {
-  const report: MigrationReport = { notes: [], problems: [] };
-  const migrated = version < 2 ? documentToV2(kind, value, [], report, entryPhasesOf(others.exercises)) : value;
-  return { ...report, value: migrated };
 }

@@ -1,0 +1,2 @@
+export * from './migrate';
+export { METHOD_UNTIL_V3 } from './toVersion3';
