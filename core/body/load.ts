@@ -155,17 +155,24 @@ function curlLeverOf(trunk: Lump, posed: Posed, body: ReferenceBody): number {
   return headBears(pose) ? 0 : momentOf(putHead(lump(), bones, pose, body), bones.shoulder, ground.up);
 }
 
-/** Legs held off the floor, about their hips, whatever else the body rests on: N·m. */
-export function raisedLegs(posed: Posed, body: ReferenceBody): number {
+/** A leg held off the floor, about its hip, N·m; 0 where it rests. */
+function raisedLeg(posed: Posed, side: Side, body: ReferenceBody): number {
   const { pose, bones, ground } = posed;
-  let sum = 0;
-  for (const side of SIDES) {
-    if (legBears(pose, side)) continue;
-    const whole = momentOf(legOf(bones, pose, side, body), bones.leg[side].root, ground.up);
-    sum += whole * (1 - legCarried(posed, side));
-  }
-  return sum * leverEased(posed);
+  if (legBears(pose, side)) return 0;
+  const whole = momentOf(legOf(bones, pose, side, body), bones.leg[side].root, ground.up);
+  return whole * (1 - legCarried(posed, side)) * leverEased(posed);
 }
+
+/** Legs held off the floor, about their hips, whatever else the body rests on: N·m. */
+export const raisedLegs = (posed: Posed, body: ReferenceBody): number =>
+  raisedLeg(posed, 'left', body) + raisedLeg(posed, 'right', body);
+
+/**
+ * What both legs do as one, N·m: twice the lighter one. One leg that reaches while the other stays folded over its hip
+ * is not two legs lowered.
+ */
+export const bothLegs = (posed: Posed, body: ReferenceBody): number =>
+  2 * Math.min(raisedLeg(posed, 'left', body), raisedLeg(posed, 'right', body));
 
 /** Degrees between the bends of a knee that are tried. */
 const BEND = 15;

@@ -1,14 +1,28 @@
 import type { BasePosition } from '../body';
 import type { Method } from '../method';
-import { type Catalog, type Dose, everIn, featureAt, type Passing, peakOf, type RungEntry, WHOLE } from '../repertoire';
+import {
+  type Already,
+  type Catalog,
+  type Dose,
+  everIn,
+  featureAt,
+  type Passing,
+  peakOf,
+  type RungEntry,
+  rateOf,
+  WHOLE,
+} from '../repertoire';
 import type { Condition } from '../vocabulary/condition';
-import { FEATURES, type Feature, type PeakFeature, type TimeFeature } from '../vocabulary/features';
-import { isOver, rounded } from '../vocabulary/measure';
-import type { AbdominalCheck } from '../vocabulary/schemas';
-import { agoText, daysBetween } from './calendar';
-import { type CautionRule, cautionRules, graver, VERDICTS, type Verdict } from './rules';
+import { FEATURES, type Feature, type PeakFeature, type RateFeature, type TimeFeature } from '../vocabulary/features';
+import { isOver, rounded, type Unit } from '../vocabulary/measure';
+import { adviceOf, type CautionRule, cautionRules, graver, VERDICTS, type Verdict } from './rules';
 
 /** A rule that fired, with what was measured. */
+/** What people come with, and how far a check of the belly lets them go. */
+export type Graded = Condition | typeof WITHIN;
+/** Abdominal separation of which every check is within the limits. */
+export const WITHIN = 'abdominal-separation/within';
+
 export interface Caution extends CautionRule {
   /** The rule itself, the same object each time. */
   readonly rule: CautionRule;
@@ -23,7 +37,9 @@ export interface Judgement {
 }
 
 interface RulesFor {
+  /** On peaks, those on rates after them. */
   readonly peak: readonly CautionRule[];
+  readonly rates: readonly CautionRule[];
   readonly time: readonly CautionRule[];
   /** What is remembered of a rung under these rules: by its peaks (with or without the way in and out), by time, in all. */
   readonly keys: {
@@ -35,12 +51,12 @@ interface RulesFor {
 /** By the conditions as one key, for the order they are named in says nothing; and by the very list, which is quicker. */
 interface Sorted {
   readonly byKey: Map<string, RulesFor>;
-  readonly byList: WeakMap<readonly Condition[], RulesFor>;
+  readonly byList: WeakMap<readonly Graded[], RulesFor>;
 }
 const sorted = new WeakMap<Method, Sorted>();
 
 /** The rules of some conditions, those on peaks and those on time apart; one object for one room. */
-export function rulesFor(method: Method, conditions: readonly Condition[]): RulesFor {
+export function rulesFor(method: Method, conditions: readonly Graded[]): RulesFor {
   let known = sorted.get(method);
   if (!known) {
     known = { byKey: new Map(), byList: new WeakMap() };
@@ -55,21 +71,37 @@ export function rulesFor(method: Method, conditions: readonly Condition[]): Rule
   return rules;
 }
 
-function sortedRules(method: Method, conditions: readonly Condition[]): RulesFor {
-  const own = cautionRules(method).filter(({ condition }) => conditions.includes(condition));
+function sortedRules(method: Method, conditions: readonly Graded[]): RulesFor {
+  const own = cautionRules(method).filter(({ condition, grade }) =>
+    condition === 'abdominal-separation' && conditions.includes(WITHIN)
+      ? grade !== 'beyond'
+      : grade !== 'within' && conditions.includes(condition),
+  );
+  // Rates last: they hang on the room's seconds, and the others do not.
+  const ofKind = (kind: string) => own.filter(({ feature }) => FEATURES[feature].kind === kind);
   return {
-    peak: own.filter(({ feature }) => FEATURES[feature].kind === 'peak'),
-    time: own.filter(({ feature }) => FEATURES[feature].kind === 'time'),
+    peak: [...ofKind('peak'), ...ofKind('rate')],
+    rates: ofKind('rate'),
+    time: ofKind('time'),
     keys: { peaks: [{}, {}, {}, {}], time: {}, all: {} },
   };
 }
 
-/** Whether a rule speaks of a position at all. */
-export const speaksOf = ({ positions }: CautionRule, like: BasePosition): boolean =>
-  positions === undefined || positions.includes(like);
+/** Whether a rule speaks of a position at all, and of a rung by where its feet are. */
+export const speaksOf = (
+  { positions, footDown }: CautionRule,
+  like: BasePosition,
+  already?: ReadonlySet<Already>,
+): boolean =>
+  (positions === undefined || positions.includes(like)) &&
+  (footDown === undefined || already === undefined || already.has('footDown') === footDown);
 
 /** The rules that fire: of those of one condition on one feature only the gravest. Gravest first. */
-function gravest(rules: readonly CautionRule[], measured: (feature: Feature) => number): readonly Caution[] {
+function gravest(
+  rules: readonly CautionRule[],
+  already: ReadonlySet<Already>,
+  measured: (feature: Feature) => number,
+): readonly Caution[] {
   const fired = new Map<string, Caution>();
   for (const rule of rules) {
     const value = measured(rule.feature);
@@ -77,9 +109,17 @@ function gravest(rules: readonly CautionRule[], measured: (feature: Feature) => 
     const key = `${rule.condition}/${rule.feature}`;
     const known = fired.get(key);
     if (known && graver(known.verdict, rule.verdict) === known.verdict) continue;
-    fired.set(key, { ...rule, rule, value });
+    fired.set(key, { ...rule, how: adviceOf(rule, already), rule, value });
   }
-  return [...fired.values()].sort((a, b) => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict));
+  return [...fired.values()].filter((each) => !isSaidBy(each, fired)).sort(byGravity);
+}
+
+const byGravity = (a: Caution, b: Caution): number => VERDICTS.indexOf(b.verdict) - VERDICTS.indexOf(a.verdict);
+
+/** Whether a graver rule of the same condition, on the feature a rule yields to, says it all. */
+function isSaidBy({ condition, unless, verdict }: Caution, fired: ReadonlyMap<string, Caution>): boolean {
+  const other = unless && fired.get(`${condition}/${unless}`);
+  return other !== undefined && VERDICTS.indexOf(other.verdict) > VERDICTS.indexOf(verdict);
 }
 
 /**
@@ -89,7 +129,7 @@ function gravest(rules: readonly CautionRule[], measured: (feature: Feature) => 
 export function peakCautions(
   catalog: Catalog,
   entry: RungEntry,
-  conditions: readonly Condition[],
+  conditions: readonly Graded[],
   passing: Passing = WHOLE,
 ): readonly Caution[] {
   if (conditions.length === 0) return NONE;
@@ -97,21 +137,36 @@ export function peakCautions(
   const key = keys.peaks[(passing.entry ? 1 : 0) + (passing.exit ? 2 : 0)] as object;
   return catalog.worth(entry).remembered(key, () => {
     const features = catalog.features(entry);
-    const rules = peak.filter((rule) => speaksOf(rule, entry.like));
-    return gravest(rules, (feature) => peakOf(features, feature as PeakFeature, passing));
+    const rules = peak.filter(
+      (rule) => FEATURES[rule.feature].kind === 'peak' && speaksOf(rule, entry.like, features.already),
+    );
+    return gravest(rules, features.already, (feature) => peakOf(features, feature as PeakFeature, passing));
   });
 }
 
-/** The rules on time that could fire on a rung if only it were done for long enough; kept with the rung. */
-export function timeRulesOn(
+/** What is asked of them by how fast a rung goes. @param count seconds of a count, as the room has it */
+export function rateCautions(
   catalog: Catalog,
   entry: RungEntry,
-  conditions: readonly Condition[],
-): readonly CautionRule[] {
+  conditions: readonly Graded[],
+  count: number,
+  passing: Passing = WHOLE,
+): readonly Caution[] {
+  const { rates } = rulesFor(catalog.method, conditions);
+  if (rates.length === 0) return NONE;
+  const features = catalog.features(entry);
+  const rules = rates.filter((rule) => speaksOf(rule, entry.like, features.already));
+  return gravest(rules, features.already, (feature) => rateOf(features, feature as RateFeature, count, passing));
+}
+
+/** The rules on time that could fire on a rung if only it were done for long enough; kept with the rung. */
+export function timeRulesOn(catalog: Catalog, entry: RungEntry, conditions: readonly Graded[]): readonly CautionRule[] {
   const { time, keys } = rulesFor(catalog.method, conditions);
   return catalog.worth(entry).remembered(keys.time, () => {
     const features = catalog.features(entry);
-    return time.filter((rule) => speaksOf(rule, entry.like) && everIn(features, rule.feature as TimeFeature));
+    return time.filter(
+      (rule) => speaksOf(rule, entry.like, features.already) && everIn(features, rule.feature as TimeFeature),
+    );
   });
 }
 const NONE: readonly Caution[] = [];
@@ -127,14 +182,16 @@ const judgementOf = (cautions: readonly Caution[]): Judgement => ({
  * In a class, stretches run across blocks: the review holds time against them.
  * @param dose the block's, or the rung's own when unsaid
  */
-export function judge(catalog: Catalog, entry: RungEntry, conditions: readonly Condition[], dose?: Dose): Judgement {
+export function judge(catalog: Catalog, entry: RungEntry, conditions: readonly Graded[], dose?: Dose): Judgement {
   if (conditions.length === 0) return judgementOf(NONE);
   const work = () => {
     const features = catalog.features(entry);
     const { peak, time } = rulesFor(catalog.method, conditions);
-    const rules = [...peak, ...time].filter((rule) => speaksOf(rule, entry.like));
+    const rules = [...peak, ...time].filter((rule) => speaksOf(rule, entry.like, features.already));
     return judgementOf(
-      gravest(rules, (feature) => featureAt(features, feature, dose ?? entry.rung.dose, catalog.method)),
+      gravest(rules, features.already, (feature) =>
+        featureAt(features, feature, dose ?? entry.rung.dose, catalog.method),
+      ),
     );
   };
   if (dose !== undefined && dose !== entry.rung.dose) return work();
@@ -145,47 +202,10 @@ export function judge(catalog: Catalog, entry: RungEntry, conditions: readonly C
 export function measuredText(feature: Feature, value: number, limit: number): string {
   const { words, unit } = FEATURES[feature];
   if (unit === '') return words;
-  const told = (each: number) => `${rounded(each, unit)}${unit === '°' ? '' : ' '}${unit}`;
-  return limit === 0 ? `${words} ${told(value)}` : `${words} ${told(value)} (limit ${told(limit)})`;
+  const told = valueText(value, unit);
+  return limit === 0 ? `${words} ${told}` : `${words} ${told} (limit ${valueText(limit, unit)})`;
 }
 
-/** What the newest finger-width check says of an audience with abdominal separation. */
-export interface CheckReading {
-  readonly latest: AbdominalCheck | undefined;
-  readonly clear: boolean;
-  /** Why someone must be seen first; empty when the check is clear. */
-  readonly reason: string;
-}
-
-/** What the house takes into class (`method.limits`). */
-export interface CheckLimits {
-  readonly fingerWidth: number;
-  /** Weeks after which a check no longer says how things are. */
-  readonly checkWeeks: number;
-}
-
-/**
- * Reads the record by the calendar: a check dated after today is none yet, and an old one no longer counts.
- * @param today `YYYY-MM-DD`; without it no age is judged
- */
-export function readChecks(checks: readonly AbdominalCheck[], limits: CheckLimits, today?: string): CheckReading {
-  const made = today === undefined ? checks : checks.filter(({ date }) => date <= today);
-  const latest = made.reduce<AbdominalCheck | undefined>(
-    (newest, check) => (newest && newest.date > check.date ? newest : check),
-    undefined,
-  );
-  const seenFirst = (reason: string): CheckReading => ({ latest, clear: false, reason });
-  if (!latest) return seenFirst('No finger-width check is on record.');
-  const by = `${latest.checkedBy} on ${latest.date}`;
-  if (latest.doming) return seenFirst(`The belly domed in the check by ${by}.`);
-  if (latest.fingers > limits.fingerWidth) {
-    return seenFirst(
-      `${latest.fingers} finger-widths in the check by ${by}; the house limit is ${limits.fingerWidth}.`,
-    );
-  }
-  const days = today === undefined ? 0 : daysBetween(latest.date, today);
-  if (days > limits.checkWeeks * 7) {
-    return seenFirst(`The last check, by ${by}, was ${agoText(days)}; it counts for ${limits.checkWeeks} weeks.`);
-  }
-  return { latest, clear: true, reason: '' };
-}
+/** A measured value with its unit. @example valueText(96.4, 's') // '96 s' */
+export const valueText = (value: number, unit: Unit): string =>
+  `${rounded(value, unit)}${unit.startsWith('°') ? '' : ' '}${unit}`;

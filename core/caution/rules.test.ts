@@ -3,8 +3,8 @@ import { type MethodFile, resolveMethod } from '../method';
 import { type Catalog, FEATURES, type Feature, featureAt, type Rung, type RungEntry } from '../repertoire';
 import { catalogOf, exercise, must, rung } from '../testing';
 import { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/condition';
-import { judge, measuredText, peakCautions, readChecks } from './judge';
-import { CAUTION_RULES, type CautionRule, cautionRules, VERDICTS } from './rules';
+import { type Graded, judge, measuredText, peakCautions, rateCautions, WITHIN } from './judge';
+import { adviceOf, CAUTION_RULES, type CautionRule, cautionRules, VERDICTS } from './rules';
 
 /** A body that shows something, as the one rung of a repertoire. */
 interface Specimen {
@@ -91,6 +91,21 @@ const SHOWN: Readonly<Record<Feature, (t: number) => Specimen>> = {
       { lumbar: 60 * t, thoracic: 50 * t, neck: 50 * t, supports: ['feet'] },
     ]),
   rolling: (t) => (t === 0 ? QUIET : specimen('seated', ROCKED)),
+  barGrip: (t) => (t === 0 ? QUIET : seated({ holds: { 'hand.left': 'bar', 'hand.right': 'bar' } })),
+  fastTwist: (t) =>
+    specimen(
+      'seated',
+      [
+        { hip: 90, knee: 90, twist: 0, supports: ['pelvis', 'feet'] },
+        { hip: 90, knee: 90, twist: 70 * t, supports: ['pelvis', 'feet'] },
+      ],
+      {
+        phases: [
+          { id: 'p1', breath: 'out', counts: 1, pose: 'away' },
+          { id: 'p2', breath: 'in', counts: 4, pose: 'home' },
+        ],
+      },
+    ),
   headLifted: kept('supine', { ...ROUND, hip: 45, knee: 90, supports: ['pelvis', 'feet'] }),
   pronePressure: kept('prone', { supports: ['head', 'ribs', 'pelvis', 'thighs', 'feet'] }),
   flatOnBack: kept('supine', { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] }),
@@ -129,6 +144,15 @@ const SHOWN_IN: Readonly<Record<string, (t: number) => Specimen>> = {
     }),
   'backMoment supine': (t) =>
     still('supine', { hip: 20 - 20 * t, knee: 90 - 90 * t, shoulder: 40, supports: ['head', 'shoulders', 'feet'] }),
+  'backMoment supine legs up': (t) =>
+    onBack({ lumbar: 75 * t, thoracic: 40 * t, hip: 90 - 60 * t, supports: ['head', 'shoulders'] }),
+  'loadedFlexion supine': (t) =>
+    still('supine', { lumbar: 40 * t, thoracic: 50 * t, hip: 45, knee: 90, supports: ['pelvis', 'feet'] }),
+  'loadedFlexion four-point': (t) => still('four-point', { ...ON_HANDS, lumbar: 40 * t, thoracic: 45 * t }),
+  'inversion supine': (t) =>
+    onBack({ hip: 10, knee: 90, pitch: 30 - 90 * t, shoulder: 20, supports: ['head', 'shoulders', 'feet'] }),
+  'hamstrings standing': (t) => upright({ hip: 120 * t, pitch: -60 * t }),
+  'bellyMoment four-point': (t) => still('four-point', { ...ON_HANDS, hip: 90 - 75 * t, shoulder: 90 + 60 * t }),
   'curlLever prone': (t) =>
     still('prone', {
       ...PRONE,
@@ -151,12 +175,12 @@ const SHOWN_IN: Readonly<Record<string, (t: number) => Specimen>> = {
     supports: ['pelvis', 'feet', 'hand.left'],
   }),
 };
-const familyOf = ({ feature, positions }: CautionRule) =>
-  SHOWN_IN[`${feature} ${positions?.[0] ?? ''}`] ?? SHOWN[feature];
+const familyOf = ({ feature, positions, footDown }: CautionRule) =>
+  SHOWN_IN[`${feature} ${positions?.[0] ?? ''}${footDown === false ? ' legs up' : ''}`] ?? SHOWN[feature];
 
 const shownIn = ({ catalog, entry }: Specimen, feature: Feature) =>
   featureAt(catalog.features(entry), feature, entry.rung.dose, catalog.method);
-const judged = ({ catalog, entry }: Specimen, ...conditions: readonly Condition[]) => judge(catalog, entry, conditions);
+const judged = ({ catalog, entry }: Specimen, ...conditions: readonly Graded[]) => judge(catalog, entry, conditions);
 
 /** The body of a family that shows just this much of a feature. */
 function showing(feature: Feature, value: number, at: (t: number) => Specimen = SHOWN[feature]): Specimen {
@@ -179,12 +203,19 @@ test.each(CAUTION_RULES.map((rule) => [rule.condition, rule.feature, rule.over, 
     const family = familyOf(rule);
     const above = showing(feature, over + NEAR, family);
     expect(shownIn(above, feature)).toBeGreaterThan(over);
-    expect(judged(above, condition).cautions).toContainEqual({ ...rule, rule, value: shownIn(above, feature) });
+    const people: readonly Graded[] = rule.grade === 'within' ? [condition, WITHIN] : [condition];
+    const { already } = above.catalog.features(above.entry);
+    expect(judged(above, ...people).cautions).toContainEqual({
+      ...rule,
+      how: adviceOf(rule, already),
+      rule,
+      value: shownIn(above, feature),
+    });
     expect(rule.how.length * rule.why.length).toBeGreaterThan(0);
 
     const below = over === 0 ? QUIET : showing(feature, over - NEAR, family);
     expect(shownIn(below, feature)).toBeLessThanOrEqual(over);
-    const silent = judged(below, condition).cautions;
+    const silent = judged(below, ...people).cautions;
     expect(silent.filter((each) => each.feature === feature && each.over === over)).toEqual([]);
   },
 );
@@ -258,40 +289,89 @@ test('a longer dose is judged by its seconds, not by its rung', () => {
   expect(verdict(3)).toBe('swap');
 });
 
-describe('the finger-width check', () => {
-  const HOUSE = { fingerWidth: 2, checkWeeks: 26 };
-  const check = (date: string, fingers: number, doming = false) => ({ date, fingers, doming, checkedBy: 'Ilva' });
-  test('none on record, doming, or a gap beyond the house limit is cleared first', () => {
-    expect(readChecks([], HOUSE)).toMatchObject({ clear: false, reason: 'No finger-width check is on record.' });
-    expect(readChecks([check('2026-03-01', 1, true)], HOUSE)).toMatchObject({ clear: false });
-    expect(readChecks([check('2026-03-01', 3)], HOUSE).reason).toContain('the house limit is 2');
-    expect(readChecks([check('2026-03-01', 3)], { ...HOUSE, fingerWidth: 3 })).toMatchObject({
-      clear: true,
-      reason: '',
-    });
+describe('grades inside a rule', () => {
+  const TABLETOP: Partial<Pose> = { hip: 90, knee: 90 };
+  const REACHING: Partial<Pose> = { hip: { left: 90, right: 40 }, knee: { left: 90, right: 0 } };
+  const LOWERED: Partial<Pose> = { hip: 40 };
+  const ONE: Partial<Pose> = {
+    hip: { left: 45, right: 40 },
+    knee: { left: 90, right: 0 },
+    supports: ['head', 'ribs', 'pelvis', 'foot.left'],
+  };
+  const verdicts = (...conditions: readonly Graded[]) =>
+    [ONE, TABLETOP, REACHING, LOWERED].map((pose) => judged(onBack(pose), ...conditions).verdict);
+
+  test('one leg is adapted, two lowered together are swapped; a check within the limits lets one leg reach', () => {
+    expect(verdicts('pelvic-floor')).toEqual(['adapt', 'adapt', 'adapt', 'swap']);
+    expect(verdicts('abdominal-separation')).toEqual(['adapt', 'swap', 'swap', 'swap']);
+    expect(verdicts('abdominal-separation', WITHIN)).toEqual(['adapt', 'adapt', 'adapt', 'swap']);
   });
-  test('the newest decides, in whatever order they were written down', () => {
-    const [old, recent] = [check('2026-01-05', 4), check('2026-04-20', 1)];
-    for (const checks of [
-      [old, recent],
-      [recent, old],
-    ]) {
-      expect(readChecks(checks, HOUSE)).toMatchObject({ clear: true, latest: recent });
-    }
+  test('what is said of one leg is not said of two, and that practitioners differ is said', () => {
+    const said = (pose: Partial<Pose>) => judged(onBack(pose), 'pelvic-floor').cautions.map(({ how }) => how);
+    expect(said(ONE)).toEqual(['Only if you can breathe and nothing domes or bears down; else bend the knee.']);
+    expect(said(TABLETOP)).toEqual([expect.stringMatching(/^Practitioners differ/)]);
+    expect(said(LOWERED)).toEqual(['One leg at a time: the other foot down, or its knee over the hip.']);
   });
-  test.each([
-    ['on its last day', '2026-01-05', '2026-07-06', true],
-    ['a day later', '2026-01-05', '2026-07-07', false],
-    ['dated tomorrow', '2026-03-02', '2026-03-01', false],
-    ['of today', '2026-03-01', '2026-03-01', true],
-  ])('a check %s', (_name, date, today, clear) => {
-    expect(readChecks([check(date, 1)], HOUSE, today).clear).toBe(clear);
+});
+
+describe('advice is never what is done already', () => {
+  const said = (each: Specimen, condition: Condition, feature: Feature) =>
+    judged(each, condition).cautions.find((caution) => caution.feature === feature)?.how;
+  test('bent knees are not told to bend, knees that are down not to come down, a held head not to be held', () => {
+    const bent: Partial<Pose> = {
+      hip: { left: 45, right: 10 },
+      knee: { left: 90, right: 60 },
+      supports: ['head', 'ribs', 'pelvis', 'foot.left'],
+    };
+    expect(said(onBack(bent), 'low-back-pain', 'legLever')).toBe('Lower less far.');
+    expect(said(onBack({ ...bent, knee: { left: 90, right: 0 } }), 'low-back-pain', 'legLever')).toBe(
+      'Bend the knee or lower less far.',
+    );
+    const onKnees: Pose = { shoulder: 110, supports: ['hands', 'knees', 'feet'] };
+    expect(said(still('plank', onKnees, { dose: { sets: 1, reps: 10 } }), 'shoulder', 'armsBearing')).toBe(
+      'Hands higher, to take weight off.',
+    );
+    const held: Pose = {
+      ...ROUND,
+      hip: 45,
+      knee: 90,
+      supports: ['pelvis', 'feet'],
+      holds: { 'hand.left': 'head', 'hand.right': 'head' },
+    };
+    expect(said(still('supine', held), 'neck-pain', 'headLifted')).toBe('A few at a time; lay the head down between.');
   });
-  test('one dated ahead outranks no real one', () => {
-    const real = check('2026-02-20', 1);
-    expect(readChecks([check('2027-02-20', 1, true), real], HOUSE, '2026-03-01')).toMatchObject({
-      clear: true,
-      latest: real,
-    });
+  test('nobody on hands and knees is told to go there, and legs overhead get no advice for a bridge', () => {
+    const fourPoint = must(SHOWN_IN['bellyMoment four-point'])(1);
+    expect(said(fourPoint, 'abdominal-separation', 'bellyMoment')).toBe('Hands and knees stay down; slide one foot.');
+    const over = must(SHOWN_IN['backMoment supine legs up'])(1);
+    expect(said(over, 'low-back-pain', 'backMoment')).toBe('Roll up half as far, the hands under the hips.');
+  });
+});
+
+test('an injured neck leaves loaded curls out, an aching one takes a few at a time', () => {
+  const curl = still(
+    'supine',
+    { ...ROUND, hip: 45, knee: 90, supports: ['pelvis', 'feet'] },
+    { dose: { sets: 1, reps: 2 } },
+  );
+  expect(judged(curl, 'neck-pain').verdict).toBe('adapt');
+  expect(judged(curl, 'neck-injury').verdict).toBe('swap');
+});
+
+test('a turn is fast by the seconds of the room: the same counts slowly taught say nothing', () => {
+  const { catalog, entry } = SHOWN.fastTwist(1);
+  const at = (count: number) => rateCautions(catalog, entry, ['low-back-pain', 'low-bone-density'], count);
+  expect(at(1).map(({ condition, verdict, value }) => [condition, verdict, value])).toEqual([
+    ['low-back-pain', 'adapt', 70],
+    ['low-bone-density', 'adapt', 70],
+  ]);
+  expect(at(2)).toEqual([]);
+  expect(rateCautions(catalog, entry, ['knee'], 1)).toEqual([]);
+});
+
+test('hands on a bar are a look for troubled wrists, long wrists the advice', () => {
+  expect(judged(SHOWN.barGrip(1), 'wrist')).toMatchObject({
+    verdict: 'adapt',
+    cautions: [{ how: 'Long wrists, space under the heel of the hand.' }],
   });
 });

@@ -1,6 +1,7 @@
 import type { BasePosition } from '../body';
 import type { Method } from '../method/method';
-import type { Condition } from '../vocabulary/condition';
+import type { Already } from '../repertoire';
+import type { Condition, Grade } from '../vocabulary/condition';
 import type { Feature } from '../vocabulary/features';
 import type { CautionChange } from './changeSchema';
 
@@ -20,18 +21,51 @@ export interface CautionRule {
   readonly why: string;
   /** Where the advice is true; everywhere when unsaid. */
   readonly positions?: readonly BasePosition[] | undefined;
+  /** Whether a leg bears throughout where the advice is true; either when unsaid. */
+  readonly footDown?: boolean | undefined;
+  /** Of which grade the people must be; of any when unsaid. */
+  readonly grade?: Grade | undefined;
+  /** What to say instead to those who do already what the advice asks. */
+  readonly already?: ReadonlyArray<readonly [Already, string]> | undefined;
+  /** A feature whose graver rule of the same condition says it all. */
+  readonly unless?: Feature | undefined;
   /** Why the house has changed the rule, where it has. */
   readonly reason?: string | undefined;
 }
 
-type Line = readonly [Feature, number, CautionRule['verdict'], string, string, (readonly BasePosition[])?];
+type Told = Pick<CautionRule, 'positions' | 'footDown' | 'grade' | 'already' | 'unless'>;
+type Line = readonly [Feature, number, CautionRule['verdict'], string, string, Told?];
 
 /** Where the front is down and hands or forearms bear. */
-const ON_HANDS: readonly BasePosition[] = ['plank', 'four-point'];
-const ON_BACK: readonly BasePosition[] = ['supine', 'seated'];
-const ON_FRONT: readonly BasePosition[] = ['prone'];
-const ON_SIDE: readonly BasePosition[] = ['side-lying'];
-const UPRIGHT: readonly BasePosition[] = ['standing', 'kneeling'];
+const ON_HANDS: Told = { positions: ['plank', 'four-point'] };
+const ON_BACK: Told = { positions: ['supine', 'seated'] };
+const ON_FRONT: Told = { positions: ['prone'] };
+const ON_SIDE: Told = { positions: ['side-lying'] };
+const UPRIGHT: Told = { positions: ['standing', 'kneeling'] };
+const IN_PLANK: Told = { positions: ['plank'] };
+const ON_ALL_FOURS: Told = { positions: ['four-point'] };
+
+/** Where people fold from the hips, and where it is the hips that go up. */
+const FOLDING: Told = { positions: ['standing', 'kneeling', 'seated'] };
+const HIPS_UP: Told = { positions: ['supine', 'prone', 'side-lying', 'four-point', 'plank'] };
+
+/** The head below the heart: with the hips lifted, or folded over. */
+const headLow = (
+  over: number,
+  verdict: CautionRule['verdict'],
+  why: string,
+  lifted: string,
+  folded: string,
+): readonly Line[] => [
+  ['inversion', over, verdict, lifted, why, HIPS_UP],
+  ['inversion', over, verdict, folded, why, FOLDING],
+];
+
+/** One leg of two that lower is told by the rule on both. */
+const ONE_LEG: Told = { ...ON_BACK, unless: 'doubleLegLever' };
+
+/** Degrees a second from which a turn of the trunk is fast. Our estimate (docs/cautions.md). */
+const FAST = 45;
 
 /**
  * The usual cautions of group movement teaching as data. Limits are the house's careful starting values on the
@@ -45,7 +79,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Head down, or wholly in the hands; a few at a time.',
       'The neck carries the head.',
-      ON_BACK,
+      { ...ON_BACK, already: [['headHeld', 'A few at a time; lay the head down between.']] },
     ],
     ['headLifted', 0, 'adapt', 'Forehead on the hands; lift the legs alone.', 'The neck carries the head.', ON_FRONT],
     ['headLifted', 0, 'adapt', 'Head on the arm or a cushion.', 'The neck carries the head.', ON_SIDE],
@@ -54,9 +88,34 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['neckWeight', 50, 'clear-first', 'Only after a professional has agreed.', 'Body weight stands on the neck.'],
     ['rolling', 0, 'swap', 'Keep the spine’s arc without rolling.', 'Rolling passes over the neck.'],
   ],
+  'neck-injury': [
+    ['headLifted', 0, 'swap', 'Head down: the same work without the lift.', 'A curl loads what was hurt.', ON_BACK],
+    ['headLifted', 0, 'adapt', 'Forehead on the hands; lift the legs alone.', 'The neck carries the head.', ON_FRONT],
+    ['headLifted', 0, 'adapt', 'Head on the arm or a cushion.', 'The neck carries the head.', ON_SIDE],
+    ['headSweep', 70, 'adapt', 'Half as far, slowly, the eyes leading.', 'The head travels far.'],
+    ['fastTwist', FAST, 'adapt', 'Half as fast, the head still.', 'A fast turn jolts the neck.'],
+    ['neckWeight', 25, 'swap', 'Roll up only to the bottom of the shoulder blades.', 'Weight runs towards the neck.'],
+    ['neckWeight', 40, 'clear-first', 'Only after a professional has agreed.', 'Body weight stands on the neck.'],
+    ['rolling', 0, 'clear-first', 'Only after a professional has agreed.', 'Rolling passes over the neck.'],
+  ],
   'low-back-pain': [
-    ['doubleLegLever', 22, 'swap', 'One leg at a time, or knees bent.', 'Two legs pull the back off its place.'],
-    ['legLever', 30, 'adapt', 'Bend the knee or lower less far.', 'A long lever pulls on the low back.', ON_BACK],
+    [
+      'doubleLegLever',
+      22,
+      'swap',
+      'One leg at a time, or knees bent.',
+      'Two legs pull the back off its place.',
+      { already: [['kneesBent', 'One leg at a time.']] },
+    ],
+    [
+      'legLever',
+      30,
+      'adapt',
+      'Bend the knee or lower less far.',
+      'A long lever pulls on the low back.',
+      { ...ONE_LEG, already: [['kneesBent', 'Lower less far.']] },
+    ],
+    ['fastTwist', FAST, 'adapt', 'Half as fast, and stop before the end of the turn.', 'A fast turn can’t be stopped.'],
     [
       'legLever',
       30,
@@ -88,9 +147,30 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Knees down, or hands on something higher.',
       'The belly wall keeps the back from sagging.',
-      ON_HANDS,
+      {
+        ...ON_HANDS,
+        already: [
+          ['kneesDown', 'Hands on something higher.'],
+          ['handsHigh', 'Knees down, or hands higher still.'],
+        ],
+      },
     ],
-    ['backMoment', 75, 'adapt', 'Lift the hips less high, feet nearer.', 'Back and seat hold the body up.', ['supine']],
+    [
+      'backMoment',
+      75,
+      'adapt',
+      'Lift the hips less high, feet nearer.',
+      'Back and seat hold the body up.',
+      { positions: ['supine'], footDown: true },
+    ],
+    [
+      'backMoment',
+      75,
+      'adapt',
+      'Roll up half as far, the hands under the hips.',
+      'The rounded back carries the legs.',
+      { positions: ['supine'], footDown: false },
+    ],
     ['backMoment', 90, 'adapt', 'Hinge half as far, hands on the thighs.', 'The back holds the tipped trunk.', UPRIGHT],
     [
       'curlLever',
@@ -98,7 +178,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Bend the knees, hands behind the thighs.',
       'A long trunk hangs on the low back.',
-      ON_BACK,
+      { ...ON_BACK, already: [['handsHelp', 'Half as far.']] },
     ],
     ['curlLever', 90, 'adapt', 'Lift the chest half as high.', 'The back lifts the trunk.', ON_FRONT],
     ['rolling', 0, 'swap', 'Keep the arc without rolling.', 'Rolling knocks on a sore back.'],
@@ -112,14 +192,32 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'Stay lying or sit tall; no lowering back through air.',
       'A hanging trunk domes the belly.',
     ],
-    ['doubleLegLever', 15, 'swap', 'One foot stays down.', 'Two legs in the air dome the belly.'],
+    ['doubleLegLever', 15, 'swap', 'One foot stays down.', 'Two legs in the air dome the belly.', { grade: 'beyond' }],
+    [
+      'doubleLegLever',
+      15,
+      'adapt',
+      'Both knees stay over the hips; a foot down at the first doming.',
+      'Two legs in the air ask much of the gap.',
+      { grade: 'within' },
+    ],
+    [
+      'doubleLegLever',
+      24,
+      'swap',
+      'One leg at a time, the other knee over the hip.',
+      'Two legs lowered dome the belly.',
+      { grade: 'within' },
+    ],
     [
       'legLever',
       25,
       'adapt',
       'Bend the knee; stop before the middle domes.',
       'A long lever asks for more than the gap holds.',
+      { unless: 'doubleLegLever', already: [['kneesBent', 'Less far; stop before the middle domes.']] },
     ],
+    ['fastTwist', FAST, 'adapt', 'Half as fast, breathing out.', 'A fast turn pulls the two sides apart.'],
     [
       'rotation',
       25,
@@ -133,7 +231,21 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'swap',
       'Hands on the wall or a bench, or hands and knees.',
       'The whole belly wall hangs on the gap.',
-      ON_HANDS,
+      {
+        ...IN_PLANK,
+        already: [
+          ['kneesDown', 'Hands on the wall or a bench.'],
+          ['handsHigh', 'Hands higher still, or hands and knees.'],
+        ],
+      },
+    ],
+    [
+      'bellyMoment',
+      55,
+      'swap',
+      'Hands and knees stay down; slide one foot.',
+      'The whole belly wall hangs on the gap.',
+      ON_ALL_FOURS,
     ],
     ['extension', 25, 'adapt', 'Half as far; ribs stay closed.', 'A big arch stretches the gap.'],
     ['loadedFlexion', 40, 'adapt', 'Half as far, breathing out.', 'Deep bending under load presses outward.'],
@@ -142,7 +254,13 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
   'pregnancy-first': [
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['doubleLegLever', 45, 'adapt', 'One leg at a time.', 'Strain better left out now.'],
-    ['inversion', 50, 'adapt', 'Hips no higher than a low bridge.', 'Head-down brings dizziness.'],
+    ...headLow(
+      50,
+      'adapt',
+      'Head-down brings dizziness.',
+      'Hips no higher than a low bridge.',
+      'Fold half as far, and come up slowly.',
+    ),
     ['neckWeight', 45, 'swap', 'Feet down, hips no higher than a low bridge.', 'Body weight stands on the neck.'],
     ['longHold', 30, 'adapt', 'Shorter holds, breathing.', 'Stay able to talk.'],
   ],
@@ -158,7 +276,13 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['doubleLegLever', 15, 'swap', 'One foot stays down.', 'Two legs in the air strain the belly wall.'],
     ['headLifted', 0, 'swap', 'Head down, or the same work on all fours.', 'A crunch presses on the belly wall.'],
     ['rotation', 25, 'adapt', 'Open turns only, from the upper ribs.', 'A closed twist presses on the belly.'],
-    ['inversion', 30, 'swap', 'Keep the hips below the ribs.', 'Head-down brings dizziness and heartburn.'],
+    ...headLow(
+      30,
+      'swap',
+      'Head-down brings dizziness and heartburn.',
+      'Keep the hips below the ribs.',
+      'Fold half as far, hands on the thighs.',
+    ),
     ['neckWeight', 40, 'swap', 'Feet down, hips below the ribs.', 'Body weight stands on the neck.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['straddle', 50, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
@@ -168,7 +292,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Knees down or hands higher.',
       'The belly wall hangs with the whole weight.',
-      ON_HANDS,
+      { ...ON_HANDS, already: [['kneesDown', 'Hands higher.']] },
     ],
     ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'The balance shifts from week to week.'],
     ['rolling', 0, 'clear-first', 'Leave it out unless the midwife agrees.', 'A fall or a knock.'],
@@ -180,7 +304,13 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['headLifted', 0, 'swap', 'Head down, or the same work on all fours.', 'A crunch presses on the belly wall.'],
     ['loadedFlexion', 30, 'adapt', 'Less far; make room for the belly.', 'There is no room to fold.'],
     ['rotation', 15, 'adapt', 'Open turns only, from the upper ribs.', 'A closed twist presses on the belly.'],
-    ['inversion', 10, 'swap', 'Keep the hips below the ribs.', 'Head-down brings dizziness and heartburn.'],
+    ...headLow(
+      10,
+      'swap',
+      'Head-down brings dizziness and heartburn.',
+      'Keep the hips below the ribs.',
+      'Stay upright, or fold only until the hands reach the thighs.',
+    ),
     ['neckWeight', 30, 'swap', 'Feet down, hips below the ribs.', 'Body weight stands on the neck.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'Pressure and dizziness.'],
     ['straddle', 35, 'adapt', 'Legs narrower, both sides alike.', 'Loose joints of the pelvis.'],
@@ -190,17 +320,48 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'swap',
       'Hands on the wall or a bench.',
       'The belly wall hangs with the whole weight.',
-      ON_HANDS,
+      { ...ON_HANDS, already: [['handsHigh', 'Hands higher still, or standing.']] },
     ],
     ['oneFoot', 0, 'adapt', 'A hand on the wall throughout.', 'The balance shifts from week to week.'],
     ['longHold', 20, 'adapt', 'Shorter holds, breathing.', 'Stay able to talk.'],
     ['rolling', 0, 'clear-first', 'Leave it out unless the midwife agrees.', 'A fall or a knock.'],
   ],
   'pelvic-floor': [
-    ['doubleLegLever', 22, 'swap', 'One foot stays down.', 'Two legs in the air press downwards.'],
+    [
+      'doubleLegLever',
+      22,
+      'swap',
+      'One leg at a time: the other foot down, or its knee over the hip.',
+      'Two legs lowered together press downwards.',
+    ],
+    [
+      'doubleLegLever',
+      15,
+      'adapt',
+      'Practitioners differ: some leave it out, some teach a lift on the out-breath as the legs draw in. Only if you can breathe and nothing domes or bears down.',
+      'Both legs in the air press downwards.',
+    ],
+    [
+      'legLever',
+      22,
+      'adapt',
+      'Only if you can breathe and nothing domes or bears down; else bend the knee.',
+      'A long lever presses downwards.',
+      {
+        ...ONE_LEG,
+        already: [['kneesBent', 'Only if you can breathe and nothing domes or bears down; else less far.']],
+      },
+    ],
     ['headLifted', 0, 'adapt', 'Breathe out before the head lifts; fewer.', 'A crunch presses downwards.'],
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath presses downwards.'],
-    ['bellyMoment', 75, 'adapt', 'Knees down, and breathe out.', 'The whole wall braces.', ON_HANDS],
+    [
+      'bellyMoment',
+      75,
+      'adapt',
+      'Knees down, and breathe out.',
+      'The whole wall braces.',
+      { ...ON_HANDS, already: [['kneesDown', 'Hands higher, and breathe out.']] },
+    ],
     ['longHold', 20, 'adapt', 'Shorter, with a full let-go between.', 'It must let go as well as hold.'],
   ],
   'low-bone-density': [
@@ -210,8 +371,26 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'swap',
       'Hinge at the hips with a long back instead.',
       'Rounding under load presses the front of the vertebrae.',
+      FOLDING,
+    ],
+    [
+      'loadedFlexion',
+      25,
+      'swap',
+      'Head and chest stay down; move the arms or the legs alone.',
+      'Rounding under load presses the front of the vertebrae.',
+      { positions: ['supine'] },
+    ],
+    [
+      'loadedFlexion',
+      25,
+      'swap',
+      'Keep the back long as you move.',
+      'Rounding under load presses the front of the vertebrae.',
+      { positions: ['four-point', 'plank', 'prone', 'side-lying'] },
     ],
     ['rotation', 25, 'swap', 'Turn half as far with a long spine.', 'End-range turning loads a weak vertebra.'],
+    ['fastTwist', FAST, 'adapt', 'Half as fast, the spine long.', 'A fast turn loads a weak vertebra.'],
     ['sideBend', 28, 'adapt', 'Reach long, bend less.', 'End-range bending loads one edge.'],
     ['rolling', 0, 'clear-first', 'Leave it out unless a professional agrees.', 'Rolling on a rounded spine.'],
     ['neckWeight', 40, 'clear-first', 'Leave it out unless a professional agrees.', 'Body weight on the upper spine.'],
@@ -219,7 +398,13 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
   ],
   'high-blood-pressure': [
     ['breathHeld', 0, 'swap', 'Breathe out on the effort.', 'A held breath drives the pressure up.'],
-    ['inversion', 20, 'adapt', 'Lower, and for one breath only.', 'Head below the heart.'],
+    ...headLow(
+      20,
+      'adapt',
+      'Head below the heart.',
+      'Lower, and for one breath only.',
+      'Half way down, for one breath only; come up slowly.',
+    ),
     ['inversion', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head well below the heart.'],
     ['neckWeight', 45, 'clear-first', 'Only after a doctor has agreed.', 'Head-down with weight on the neck.'],
     ['longHold', 15, 'adapt', 'Move in and out in place of holding.', 'Long static effort drives the pressure up.'],
@@ -234,7 +419,13 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
   ],
   vertigo: [
     ['headSweep', 70, 'adapt', 'Half as fast, eyes on one spot, a pause at each end.', 'The head travels far.'],
-    ['inversion', 20, 'adapt', 'Hips lower; come up slowly.', 'Head below the heart.'],
+    ...headLow(
+      20,
+      'adapt',
+      'Head below the heart.',
+      'Hips lower; come up slowly.',
+      'Half way down, hands on the thighs; come up slowly.',
+    ),
     ['rolling', 0, 'swap', 'Keep the arc without rolling.', 'Rolling spins the head.'],
     ['oneFoot', 0, 'adapt', 'A hand on the wall.', 'Balance may fail without warning.'],
   ],
@@ -248,6 +439,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ],
     ['extendedWrists', 45, 'swap', 'Take it on the forearms, or another position.', 'The wrist bears too long.'],
     ['handLoad', 3, 'adapt', 'Lighter, wrist straight.', 'The wrist holds the weight.'],
+    ['barGrip', 0, 'adapt', 'Long wrists, space under the heel of the hand.', 'The wrist presses the bar.'],
   ],
   shoulder: [
     [
@@ -256,7 +448,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Knees down, or hands higher, to take weight off.',
       'The shoulder carries the trunk.',
-      ['plank'],
+      { ...IN_PLANK, already: [['kneesDown', 'Hands higher, to take weight off.']] },
     ],
     [
       'armsBearing',
@@ -264,7 +456,10 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Weight back over the knees, or on the forearms.',
       'The shoulder carries the trunk.',
-      ['four-point', 'kneeling', 'standing'],
+      {
+        positions: ['four-point', 'kneeling', 'standing'],
+        already: [['forearms', 'Weight back over the knees.']],
+      },
     ],
     [
       'armsBearing',
@@ -285,7 +480,14 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['handLoad', 1.5, 'adapt', 'Without the weight.', 'A weight lengthens the arm’s lever.'],
   ],
   knee: [
-    ['kneeling', 0, 'adapt', 'A folded mat under the knees, or seated.', 'The kneecap bears.'],
+    [
+      'kneeling',
+      0,
+      'adapt',
+      'A folded mat under the knees, or seated.',
+      'The kneecap bears.',
+      { already: [['kneesRaised', 'Shorter, or seated.']] },
+    ],
     ['kneeling', 90, 'swap', 'Take it standing, seated or lying.', 'The kneecap bears too long.'],
     ['kneeBend', 115, 'swap', 'Stay above a right angle, or sit on a cushion.', 'Deep bending under weight.'],
   ],
@@ -319,7 +521,22 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
     ['rotation', 35, 'adapt', 'Let the pelvis come along.', 'The turn ends in the hip.'],
   ],
   'tight-hamstrings': [
-    ['hamstrings', 55, 'adapt', 'Sit on a cushion, or bend the knees.', 'Short hamstrings pull the pelvis under.'],
+    [
+      'hamstrings',
+      55,
+      'adapt',
+      'Sit on a cushion, or bend the knees.',
+      'Short hamstrings pull the pelvis under.',
+      { positions: ['seated'], already: [['seatRaised', 'Bend the knees.']] },
+    ],
+    [
+      'hamstrings',
+      55,
+      'adapt',
+      'Bend the knees.',
+      'Short hamstrings pull the pelvis under.',
+      { positions: ['standing', 'kneeling', 'four-point', 'plank', 'side-lying', 'prone', 'supine'] },
+    ],
   ],
   'tight-ankles': [
     ['anklePointed', 45, 'adapt', 'A rolled cloth under the ankles.', 'The front of the ankle is short.'],
@@ -331,15 +548,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
 export const CAUTION_RULES: readonly CautionRule[] = (
   Object.entries(LINES) as Array<[Condition, readonly Line[]]>
 ).flatMap(([condition, lines]) =>
-  lines.map(([feature, over, verdict, how, why, positions]) => ({
-    condition,
-    feature,
-    over,
-    verdict,
-    how,
-    why,
-    ...(positions ? { positions } : {}),
-  })),
+  lines.map(([feature, over, verdict, how, why, told]) => ({ condition, feature, over, verdict, how, why, ...told })),
 );
 
 const resolved = new WeakMap<Method, readonly CautionRule[]>();
@@ -352,12 +561,17 @@ export function cautionRules(method: Method): readonly CautionRule[] {
     const change = method.cautions.find((each) => isAbout(each, rule));
     if (!change) return [rule];
     if (change.off) return [];
-    const { over = rule.over, how = rule.how, reason } = change;
-    return [{ ...rule, over, how, reason }];
+    const { over = rule.over, how, reason } = change;
+    // Advice of the house is the house's, whatever people do already.
+    return [{ ...rule, over, reason, ...(how === undefined ? {} : { how, already: undefined }) }];
   });
   resolved.set(method, rules);
   return rules;
 }
+
+/** What a rule advises people who do some of it already. */
+export const adviceOf = ({ how, already = [] }: CautionRule, done: ReadonlySet<Already>): string =>
+  already.find(([each]) => done.has(each))?.[1] ?? how;
 
 /** Whether a change of the house is about a rule: the same condition, feature and verdict, wherever the body is. */
 export const isAbout = (change: CautionChange, rule: CautionRule): boolean =>

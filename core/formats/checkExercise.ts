@@ -1,6 +1,6 @@
 import { HELD_PARTS, poseFaults, reachFaults, supportsOf } from '../body';
 import { doseProblems, type Problem } from '../plan';
-import { allPhases, type Exercise, type Rung, type RungRef, rungKey } from '../repertoire';
+import { allPhases, drawnAs, type Exercise, type Rung, type RungRef, rungKey } from '../repertoire';
 import { missing, notAPosition, repeatedIds, type StudioIndex } from './studioIndex';
 
 /** Whether a ladder fits the studio: poses that can be, phases that arrive somewhere, branches and things that are there. */
@@ -25,7 +25,7 @@ function checkRung(exercise: Exercise, rung: Rung, studio: StudioIndex): Problem
     problems.push({ path: ['position'], message: notAPosition(catalog.graph, position) });
     return problems;
   }
-  const like = catalog.graph.like(position);
+  const like = drawnAs(catalog.graph, exercise, rung);
   for (const [id, pose] of Object.entries(rung.poses)) {
     const faults = [...poseFaults(pose, like), ...reachFaults(pose, like, catalog.method.bodyHeightM)];
     problems.push(...faults.map(({ path, message }) => ({ path: ['poses', id, ...path], message })));

@@ -3,7 +3,7 @@ import type { BundleStudio } from '../formats/studioOf';
 import type { ClassPlan, Teacher, TimedClass } from '../plan';
 import { timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { conditionsOf, type ReviewContext } from '../review';
+import { broughtBy, conditionsOf, type ReviewContext } from '../review';
 import { draftScript, type RoomCard, roomCard, type Script } from '../script';
 import { type Voice, voiceOf } from '../voice';
 
@@ -31,18 +31,19 @@ export interface SpokenClass {
 export function spokenClass(
   catalog: Catalog,
   plan: ClassPlan,
-  { audience, teacher, earlier }: ReviewContext = {},
+  { audience, teacher, earlier, today }: ReviewContext = {},
   group?: number,
 ): SpokenClass {
   const timed = timeClass(catalog, plan, { audience, teacher });
   const conditions = conditionsOf(plan, audience);
-  const script = draftScript(catalog, timed, { conditions, earlier, teacher });
+  const graded = broughtBy(catalog.method, plan, audience, today);
+  const script = draftScript(catalog, timed, { conditions, graded, earlier, teacher });
   return {
     catalog,
     plan,
     timed,
     script,
-    voice: voiceOf(catalog, timed, script, { conditions, audience }),
+    voice: voiceOf(catalog, timed, script, { conditions, graded, audience }),
     get card() {
       return roomCard(catalog, timed, group);
     },

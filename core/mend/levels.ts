@@ -64,11 +64,13 @@ const TOGETHER = 8;
 
 /** The nearest rung of a lane that the room can take, dosed to the main version's time; and that in words. */
 export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper') {
-  const { catalog, conditions } = subject;
+  const { catalog, graded } = subject;
   const { entry, block } = part;
   const ladder = catalog.ladder(entry.exercise.id).filter((each) => laneOf(entry, each) === lane);
   const fits = (each: RungEntry) =>
-    each.props.every((prop) => entry.props.includes(prop)) && judge(catalog, each, conditions).verdict === 'fine';
+    each.position === entry.position &&
+    each.props.every((prop) => entry.props.includes(prop)) &&
+    judge(catalog, each, graded).verdict === 'fine';
   const chosen = lane === 'lower' ? ladder.findLast(fits) : ladder.find(fits);
   if (!chosen) return null;
   const option = timedTo(subject, part, { rung: chosen.rung.id }, chosen);

@@ -93,7 +93,7 @@ function otherWays({ timed, subject }: ClassMeasure, part: TimedBlock): Neighbou
   const set = (change: RungBlockChange): PlanEdit => ({ kind: 'set', id: block.id, change });
 
   // What someone in the room must take care with is tried through half its range: the body's own way to do less.
-  if (block.range === undefined && judge(subject.catalog, entry, subject.conditions).verdict !== 'fine') {
+  if (block.range === undefined && judge(subject.catalog, entry, subject.graded).verdict !== 'fine') {
     stays(`${title}: half the range`, set({ range: HALF }));
   }
   const reps = repsOf(doseOf(entry, block));

@@ -1,4 +1,4 @@
-import { CONDITIONS, type Condition, judge } from '../caution';
+import { CONDITIONS, type Graded, judge } from '../caution';
 import type { Audience } from '../plan';
 import { type Catalog, type RungEntry, type RungRef, rungKey } from '../repertoire';
 import { lackingOf, rungTitle } from '../review';
@@ -12,7 +12,7 @@ export interface Wish {
 /** What rungs are chosen for: who is in the room, and what stands ready. */
 export interface Wanted {
   readonly audience: Audience | undefined;
-  readonly conditions: readonly Condition[];
+  readonly graded: readonly Graded[];
   /** Ids of the props at hand; all when unsaid. */
   readonly props?: readonly string[] | undefined;
   readonly mustNot?: readonly Wish[] | undefined;
@@ -56,8 +56,7 @@ export function poolOf(catalog: Catalog, wanted: Wanted): Pool {
   const fit = catalog.rungs.filter((entry) => !unfit.has(entry));
   const asking = new Map(unfit);
   for (const entry of fit) {
-    if (judge(catalog, entry, wanted.conditions).verdict !== 'fine')
-      asking.set(entry, unfitFor('It has to be adapted.'));
+    if (judge(catalog, entry, wanted.graded).verdict !== 'fine') asking.set(entry, unfitFor('It has to be adapted.'));
   }
   leaveOutUnmet(catalog, wanted, asking);
   return { fit, fine: fit.filter((entry) => !asking.has(entry)), unfit };
@@ -91,11 +90,11 @@ function leaveOutUnmet(catalog: Catalog, { earlier }: Wanted, unfit: Map<RungEnt
 export function ruledOut(
   catalog: Catalog,
   entry: RungEntry,
-  { props, audience, conditions }: Pick<Wanted, 'props' | 'audience' | 'conditions'>,
+  { props, audience, graded }: Pick<Wanted, 'props' | 'audience' | 'graded'>,
 ): string | null {
   const [lacking] = lackingOf(entry, props ?? audience?.equipment);
   if (lacking) return `It needs “${lacking.name}”, which is not at hand.`;
-  const { verdict, cautions } = judge(catalog, entry, conditions);
+  const { verdict, cautions } = judge(catalog, entry, graded);
   const ruling = cautions.find((each) => each.verdict === verdict);
   return ruling && verdict !== 'adapt' ? `${CONDITIONS[ruling.condition].name}: ${ruling.why}` : null;
 }

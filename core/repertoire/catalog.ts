@@ -1,4 +1,4 @@
-import { type BasePosition, PositionGraph, type StudioPosition } from '../body';
+import { type BasePosition, isUpright, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
 import type { Sidedness } from '../vocabulary/side';
 import type { Course } from './course';
@@ -27,9 +27,23 @@ export interface RungEntry {
   /** Place in its ladder, counted from 0. */
   readonly step: number;
   readonly props: readonly Prop[];
+  /** What it is drawn and measured as (`drawnAs`). */
   readonly like: BasePosition;
   /** The rung through all of its range, where this is it through less. */
   readonly whole?: RungEntry;
+}
+
+/**
+ * The base position a rung is drawn and measured as: its own, but a body on its hands stays one, whatever it leans on:
+ * a plank at the wall is a plank, though whoever does it is standing.
+ */
+export function drawnAs(
+  graph: PositionGraph,
+  exercise: Exercise,
+  { position = exercise.position }: Rung,
+): BasePosition {
+  const [whole, own] = [graph.like(exercise.position), graph.like(position)];
+  return (whole === 'plank' || whole === 'four-point') && isUpright(own) ? whole : own;
 }
 
 /** The repertoire made ready to compute with: rungs by key, the position graph, the method with its defaults. */
@@ -57,7 +71,16 @@ export class Catalog {
         const key = rungKey({ exercise: exercise.id, rung: rung.id });
         const own = (rung.props ?? []).flatMap((id) => propsById.get(id) ?? []);
         const { position = exercise.position, sides = exercise.sides } = rung;
-        const entry = { key, exercise, rung, position, sides, step, props: own, like: this.graph.like(position) };
+        const entry = {
+          key,
+          exercise,
+          rung,
+          position,
+          sides,
+          step,
+          props: own,
+          like: drawnAs(this.graph, exercise, rung),
+        };
         ladder.set(rung.id, entry);
         this.#list.push(entry);
       });

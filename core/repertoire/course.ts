@@ -23,6 +23,8 @@ export interface Moment {
   readonly counts: number;
   readonly posed: Posed;
   readonly load: Load;
+  /** The pose its phase arrives at. */
+  readonly arrives: Pose;
   /** Nothing moves: a hold. */
   readonly still: boolean;
 }
@@ -102,11 +104,20 @@ function addMoments(
       counts,
       posed,
       load: loadOf(posed, method),
+      arrives: to.pose,
       still: move.still,
     });
     clock += counts;
   }
-  moments.push({ phase, atCounts: clock, counts: 0, posed: to, load: loadOf(to, method), still: move.still });
+  moments.push({
+    phase,
+    atCounts: clock,
+    counts: 0,
+    posed: to,
+    load: loadOf(to, method),
+    arrives: to.pose,
+    still: move.still,
+  });
   return clock;
 }
 

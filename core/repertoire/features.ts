@@ -1,17 +1,28 @@
 import { loadOf, posedAs } from '../body';
 import type { BasePosition } from '../body/position';
 import type { Method } from '../method/method';
-import { type Feature, PEAK_FEATURES, type PeakFeature, TIME_FEATURES, type TimeFeature } from '../vocabulary/features';
+import {
+  FEATURES,
+  type Feature,
+  PEAK_FEATURES,
+  type PeakFeature,
+  type RateFeature,
+  TIME_FEATURES,
+  type TimeFeature,
+} from '../vocabulary/features';
+import { type Already, alreadyIn } from './already';
 import type { Course, Moment } from './course';
 import type { Dose, Phase } from './exercise';
 import { plainPose } from './plain';
-import { headElevation, holds, peaksOf, type Reading, rolls } from './poseFeatures';
+import { headElevation, headInHands, holds, peaksOf, type Reading, rolls } from './poseFeatures';
 import { joined, type Run, repeated, scaled, span } from './run';
 
 /** What a part of a rung (the way in, the repetition, the way out) does to a body. */
 export interface PartFeatures {
   readonly counts: number;
   readonly peaks: Readonly<Record<PeakFeature, number>>;
+  /** A count, so that the room's seconds of one make it a rate. */
+  readonly perCount: Readonly<Record<RateFeature, number>>;
   readonly runs: Readonly<Record<TimeFeature, Run>>;
 }
 
@@ -24,6 +35,10 @@ export interface RungFeatures {
   readonly endHolds: ReadonlySet<TimeFeature>;
   /** Where the way out, or without one the last repetition, leaves people. */
   readonly leavesHolds: ReadonlySet<TimeFeature>;
+  /** Whether the head is held in the hands as repetitions begin, and as the last one ends: then it counts half. */
+  readonly headHeld: { readonly start: boolean; readonly end: boolean };
+  /** What it does already of what may be advised. */
+  readonly already: ReadonlySet<Already>;
 }
 
 /** @param course the rung, as `courseOf` gives it */
@@ -32,7 +47,17 @@ export function featuresOf(course: Course, reading: Reading): RungFeatures {
   const { entry, rep, exit, start } = course;
   // What a body is in when something begins belongs to it, though no count does.
   const first: Moment[] = start
-    ? [{ phase: STILL, atCounts: 0, counts: 0, posed: start, load: loadOf(start, method), still: true }]
+    ? [
+        {
+          phase: STILL,
+          atCounts: 0,
+          counts: 0,
+          posed: start,
+          load: loadOf(start, method),
+          arrives: start.pose,
+          still: true,
+        },
+      ]
     : [];
   const end = rep.at(-1) ?? first[0];
   const left = exit.at(-1) ?? end;
@@ -43,6 +68,8 @@ export function featuresOf(course: Course, reading: Reading): RungFeatures {
     startHolds: heldIn(first[0], reading),
     endHolds: heldIn(end, reading),
     leavesHolds: heldIn(left, reading),
+    already: alreadyIn([...first, ...rep], reading),
+    headHeld: { start: first[0] ? headInHands(first[0]) : false, end: end ? headInHands(end) : false },
   };
 }
 
@@ -65,7 +92,8 @@ export function heldInPosition(like: BasePosition, method: Method): ReadonlySet<
   const known = shapes.get(like);
   if (known) return known;
   const posed = posedAs(plainPose(like), like, method.bodyHeightM);
-  const moment = { phase: STILL, atCounts: 0, counts: 0, posed, load: loadOf(posed, method), still: true };
+  const load = loadOf(posed, method);
+  const moment = { phase: STILL, atCounts: 0, counts: 0, posed, load, arrives: posed.pose, still: true };
   const found = new Set([...heldIn(moment, { method, raised: NOWHERE })].filter((feature) => OF_POSITION.has(feature)));
   shapes.set(like, found);
   return found;
@@ -94,20 +122,45 @@ function partFeatures(moments: readonly Moment[], before: readonly Moment[], rea
   peaks.headSweep = all.length === 0 ? 0 : highest - lowest;
   peaks.rolling = rolls(all.map(({ posed }) => posed)) ? 1 : 0;
   const runs = Object.fromEntries(
-    TIME_FEATURES.map((feature) => [feature, runOf(moments, (moment) => holds[feature](moment, reading))]),
+    TIME_FEATURES.map((feature) => [
+      feature,
+      runOf(moments, (moment) => (holds[feature](moment, reading) ? shareOf(feature, moment) : 0)),
+    ]),
   ) as Record<TimeFeature, Run>;
-  return { counts: moments.reduce((sum, { counts }) => sum + counts, 0), peaks, runs };
+  const perCount = { fastTwist: fastestTwist(moments, before[0]) };
+  return { counts: moments.reduce((sum, { counts }) => sum + counts, 0), peaks, perCount, runs };
 }
 
-function runOf(moments: readonly Moment[], on: (moment: Moment) => boolean): Run {
+/** Degrees a count of the phase that turns the trunk fastest. @param from where the first phase begins; it arrives where unsaid */
+function fastestTwist(moments: readonly Moment[], from: Moment | undefined): number {
+  let most = 0;
+  let twist = from?.posed.angles.twist;
+  for (const { counts, posed, phase } of moments) {
+    // Only where a phase arrives, which takes no time.
+    if (counts > 0) continue;
+    const arrived = posed.angles.twist;
+    if (twist !== undefined) most = Math.max(most, Math.abs(arrived - twist) / phase.counts);
+    twist = arrived;
+  }
+  return most;
+}
+
+/** How much of a moment counts: a head held in the hands half of it. */
+const shareOf = (feature: TimeFeature, moment: Moment): number =>
+  feature === 'headLifted' && headInHands(moment) ? 0.5 : 1;
+
+/** @param on how much of each moment counts; 0 lets go */
+function runOf(moments: readonly Moment[], on: (moment: Moment) => number): Run {
   let [total, longest, running, lead] = [0, 0, 0, 0];
   let whole = true;
   for (const moment of moments) {
     // Where a phase arrives takes no time, and yet lets go what is let go there.
-    if (on(moment)) {
-      total += moment.counts;
-      running += moment.counts;
-      if (whole) lead += moment.counts;
+    const share = on(moment);
+    if (share > 0) {
+      const counts = moment.counts * share;
+      total += counts;
+      running += counts;
+      if (whole) lead += counts;
       longest = Math.max(longest, running);
     } else {
       running = 0;
@@ -136,6 +189,23 @@ export function peakOf({ entry, rep, exit }: RungFeatures, feature: PeakFeature,
   return most;
 }
 
+const isRate = (feature: Feature): feature is RateFeature => FEATURES[feature].kind === 'rate';
+
+/** The most of a rate over what is done of a rung, in its unit. @param count seconds of a count, as the room has it */
+export function rateOf(
+  { entry, rep, exit }: RungFeatures,
+  feature: RateFeature,
+  count: number,
+  passing: Passing = WHOLE,
+): number {
+  const most = Math.max(
+    rep.perCount[feature],
+    passing.entry && entry ? entry.perCount[feature] : 0,
+    passing.exit && exit ? exit.perCount[feature] : 0,
+  );
+  return most / count;
+}
+
 /** What a rung is done with, as far as the clock asks. */
 export interface Doing extends Passing {
   readonly sets: number;
@@ -159,7 +229,7 @@ export function workRun(features: RungFeatures, feature: TimeFeature, doing: Doi
   // Between sets people wait where the last one left them.
   const leaves = doing.exit ? features.leavesHolds : features.endHolds;
   const waits = leaves.has(feature) && (entry ? true : features.startHolds.has(feature));
-  const rest = span(waits, doing.restSeconds);
+  const rest = span(waits, doing.restSeconds, feature === 'headLifted' && features.headHeld.end ? 0.5 : 1);
   const parts = [set];
   for (let i = 1; i < doing.sets; i++) parts.push(rest, set);
   return joined(parts).run;
@@ -172,11 +242,13 @@ export function workRun(features: RungFeatures, feature: TimeFeature, doing: Doi
  */
 export function featureAt(features: RungFeatures, feature: Feature, dose: Dose, method: Method): number {
   if (feature in features.rep.peaks) return peakOf(features, feature as PeakFeature);
+  const count = dose.secondsPerCount ?? method.secondsPerCount;
+  if (isRate(feature)) return rateOf(features, feature, count);
   return workRun(features, feature as TimeFeature, {
     ...WHOLE,
     sets: dose.sets,
     reps: dose.repsTo === undefined ? dose.reps : (dose.reps + dose.repsTo) / 2,
-    count: dose.secondsPerCount ?? method.secondsPerCount,
+    count,
     restSeconds: method.restBetweenSetsSeconds,
   }).longest;
 }

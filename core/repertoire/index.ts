@@ -1,6 +1,7 @@
 export * from '../vocabulary/features';
 export * from '../vocabulary/heatSteps';
 export * from '../vocabulary/preparations';
+export * from './already';
 export * from './catalog';
 export * from './compare';
 export * from './course';

@@ -1,9 +1,11 @@
 import {
   armBears,
   bears,
+  bothLegs,
   dot,
   handOf,
   headBears,
+  holdsHead,
   isPropped,
   legBears,
   type Point,
@@ -41,7 +43,7 @@ export function peaksOf(posed: Posed, { method: body, raised }: Reading): Partia
     sideBend: Math.abs(angles.sideBend),
     // Standing, and one leg lifted lying on a side, it is the hip that works and not the low back.
     legLever: like === 'standing' || (like === 'side-lying' && legsBear(pose)) ? 0 : legs,
-    doubleLegLever: legsBear(pose) || isPropped(pose, like) ? 0 : legs,
+    doubleLegLever: legsBear(pose) || isPropped(pose, like) ? 0 : bothLegs(posed, body),
     inversion: tilt,
     neckWeight: onShoulders ? (legsBear(pose) ? tilt : Math.max(tilt, pelvisOver(posed))) : 0,
     hipFlexion: most((side) => angles.hip[side]),
@@ -58,7 +60,13 @@ export function peaksOf(posed: Posed, { method: body, raised }: Reading): Partia
       like === 'standing' && !pelvisBears(pose)
         ? most((side) => (legBears(pose, side) ? leanOf(bones.leg[side].middle, bones.leg[side].end, ground.up) : 0))
         : 0,
-    armOverhead: most((side) => Math.max(angles.shoulder[side], angles.shoulderAbduction[side])),
+    // The long arm under the head of somebody who lies on a side carries nothing and is raised by nobody.
+    armOverhead: most((side) =>
+      like === 'side-lying' && side === LAIN_ON && (headBears(pose) || ribsBear(pose))
+        ? 0
+        : Math.max(angles.shoulder[side], angles.shoulderAbduction[side]),
+    ),
+    barGrip: SIDES.some((side) => pose.holds?.[handOf(side)] === 'bar') ? 1 : 0,
     handLoad: (pose.weights?.['hand.left'] ?? 0) + (pose.weights?.['hand.right'] ?? 0),
   };
 }
@@ -129,19 +137,34 @@ const ARMS_CARRY: ReadonlySet<BasePosition> = new Set([
 const handsCarry = ({ pose, like }: Posed): boolean =>
   (ARMS_CARRY.has(like) || (like === 'supine' && !ribsBear(pose))) && !(like === 'prone' && ribsBear(pose));
 
+/** Poses on a side are drawn lying on this one. */
+const LAIN_ON: Side = 'left';
+
+/** A hand beside a body that lies on ribs, forearm or the other hand only steadies it. */
+const onlySteadies = ({ pose, like }: Posed, side: Side): boolean =>
+  like === 'side-lying' &&
+  pelvisBears(pose) &&
+  (ribsBear(pose) || headBears(pose) || armBears(pose, side === 'left' ? 'right' : 'left'));
+
+/** Whether the hands hold the head: then it counts half. */
+export const headInHands = ({ posed }: Moment): boolean => SIDES.some((side) => holdsHead(posed, side));
+
 /** When each time feature holds. */
 export const holds: Record<TimeFeature, (moment: Moment, reading: Reading) => boolean> = {
-  headLifted: ({ posed: { pose, like } }) =>
+  // A phase that lays the head down lets it go.
+  headLifted: ({ posed: { pose, like }, arrives }) =>
     LYING.has(like) &&
     !headBears(pose) &&
+    !headBears(arrives) &&
     !(like !== 'supine' && SIDES.some((side) => armBears(pose, side))) &&
     pelvisBears(pose),
   pronePressure: ({ posed: { pose, like } }) => like === 'prone' && (pelvisBears(pose) || ribsBear(pose)),
   flatOnBack: ({ posed: { pose, like, angles } }) =>
     like === 'supine' && ribsBear(pose) && pelvisBears(pose) && Math.abs(angles.pitch) < 15,
   extendedWrists: ({ posed }, { raised }) =>
-    handsCarry(posed) && SIDES.some((side) => onBentWrist(posed, side, raised)),
-  armsBearing: ({ posed }) => handsCarry(posed) && SIDES.some((side) => armBears(posed.pose, side)),
+    handsCarry(posed) && SIDES.some((side) => onBentWrist(posed, side, raised) && !onlySteadies(posed, side)),
+  armsBearing: ({ posed }) =>
+    handsCarry(posed) && SIDES.some((side) => armBears(posed.pose, side) && !onlySteadies(posed, side)),
   kneeling: ({ posed }) => SIDES.some((side) => onKnee(posed, side)),
   oneFoot: ({ posed: { pose, like } }) =>
     like === 'standing' &&
@@ -152,7 +175,7 @@ export const holds: Record<TimeFeature, (moment: Moment, reading: Reading) => bo
   longDoubleLever: ({ posed }, { method }) =>
     pelvisBears(posed.pose) &&
     !SIDES.some((side) => legBears(posed.pose, side)) &&
-    raisedLegs(posed, method) > method.limits.longDoubleLever,
+    bothLegs(posed, method) > method.limits.longDoubleLever,
   breathHeld: ({ phase }) => phase.breath === 'hold' && phase.effort === true,
 };
 

@@ -1,6 +1,6 @@
 /** How something that holds and lets go runs through a stretch of time: in counts, or in seconds. */
 export interface Run {
-  /** How much of it in which it holds. */
+  /** How much of it in which it holds; what counts half counts half. */
   readonly total: number;
   /** From the beginning until it first lets go; all of it when it never does. */
   readonly lead: number;
@@ -24,17 +24,23 @@ export const scaled = ({ total, lead, tail, longest, whole }: Run, counts: numbe
   length: counts * by,
 });
 
-/** A stretch of time that holds throughout, or not at all. */
-export const span = (holding: boolean, seconds: number): Span => ({
-  run: holding
-    ? { total: seconds, lead: seconds, tail: seconds, longest: seconds, whole: true }
-    : { total: 0, lead: 0, tail: 0, longest: 0, whole: false },
-  length: seconds,
-});
+/** A stretch of time that holds throughout, or not at all. @param share how much of it counts where it holds */
+export function span(holding: boolean, seconds: number, share = 1): Span {
+  const all = seconds * share;
+  return {
+    run: holding
+      ? { total: all, lead: all, tail: all, longest: all, whole: true }
+      : { total: 0, lead: 0, tail: 0, longest: 0, whole: false },
+    length: seconds,
+  };
+}
 
 /** One part so many times over; half a repetition counts as half of it. */
 export function repeated({ run, length }: Span, times: number): Span {
-  if (run.whole) return span(true, length * times);
+  if (run.whole) {
+    const all = run.total * times;
+    return { run: { total: all, lead: all, tail: all, longest: all, whole: true }, length: length * times };
+  }
   const joint = times >= 2 ? run.tail + run.lead : 0;
   return {
     run: {
@@ -58,7 +64,7 @@ export function joined(parts: readonly Span[]): Span {
     length += own;
     longest = Math.max(longest, run.longest, running + run.lead);
     if (whole) lead += run.lead;
-    running = run.whole ? running + own : run.tail;
+    running = run.whole ? running + run.total : run.tail;
     whole = whole && run.whole;
   }
   return { run: { total, longest, lead, tail: running, whole: whole && length > 0 }, length };

@@ -72,6 +72,8 @@ export interface Finding {
   readonly limit: number;
   readonly unit: Unit;
   readonly message: string;
+  /** The value of each of its blocks, in their order, where each has its own. */
+  readonly values?: readonly number[];
 }
 
 /** What a rule found, before anybody asks for its sentence. */
@@ -83,6 +85,10 @@ export interface Found {
   readonly limit: number;
   /** In place of the rule's own. */
   readonly unit?: Unit | undefined;
+  /** Of each of its blocks, in their order. */
+  readonly values?: readonly number[] | undefined;
+  /** It is there or it is not, however much there is of it. */
+  readonly presence?: boolean | undefined;
   readonly sentence: () => string;
   /** Ways that might mend it; `fixesFor` keeps those that do. */
   readonly mend?: (() => Remedy[]) | undefined;

@@ -1,16 +1,23 @@
-import { type CautionRule, rulesFor, speaksOf, VERDICTS } from '../caution';
+import { adviceOf, type CautionRule, rulesFor, speaksOf, VERDICTS } from '../caution';
 import type { TimedBlock, TimedInterlude } from '../plan';
+import type { Already } from '../repertoire';
 import type { TimeFeature } from '../vocabulary/features';
 import { isOver } from '../vocabulary/measure';
 import { type Known, peaksOf } from './known';
 import type { Subject } from './subject';
 
+/** A block that a rule fired on, with its own value and what it advises there. */
+export interface FiredOn {
+  readonly index: number;
+  readonly value: number;
+  readonly how: string;
+}
+
 /** A rule of the table with all it fired on in a class. */
 export interface Fired {
   readonly rule: CautionRule;
-  readonly worst: number;
-  /** Indexes of the blocks, each once, in order. */
-  readonly blocks: readonly number[];
+  /** Each block once, in order. */
+  readonly on: readonly FiredOn[];
 }
 
 /**
@@ -25,7 +32,7 @@ export class FiredRules {
 
   /** @param alike a class with the same rungs in the same order: what has not changed is taken over */
   constructor(subject: Subject, alike?: Subject) {
-    const { peak, time } = rulesFor(subject.catalog.method, subject.conditions);
+    const { peak, time } = rulesFor(subject.catalog.method, subject.graded);
     const before = alike?.fired;
     this.#byPeaks = before && samePeaks(subject, alike) ? before.#byPeaks : firedByPeaks(subject, peak);
     this.#byTime = time.map((rule, place) => {
@@ -42,42 +49,52 @@ const samePeaks = (a: Subject, b: Subject): boolean =>
 
 function firedByPeaks(subject: Subject, rules: readonly CautionRule[]): readonly Fired[] {
   if (rules.length === 0) return NONE;
-  const blocks: Array<number[] | undefined> = new Array(rules.length).fill(undefined);
-  const worst: number[] = new Array(rules.length).fill(0);
+  const on: Array<FiredOn[] | undefined> = new Array(rules.length).fill(undefined);
   let at = 0;
   for (const part of subject.timed.sequence) {
     const { entry, index } = part;
     if (!entry) continue;
-    const peaks = part.kind === 'block' ? (subject.known[at++] as Known).peaks : peaksOf(subject.room, entry);
-    for (const { place, value } of peaks) {
-      const known = blocks[place];
-      if (known) known.push(index);
-      else blocks[place] = [index];
-      if (value > (worst[place] as number)) worst[place] = value;
+    const peaks =
+      part.kind === 'block' ? (subject.known[at++] as Known).peaks : peaksOf(subject.room, entry, countOf(subject));
+    for (const { place, value, how } of peaks) {
+      const known = on[place];
+      if (known) known.push({ index, value, how });
+      else on[place] = [{ index, value, how }];
     }
   }
   return rules.flatMap((rule, place): Fired[] => {
-    const own = blocks[place];
-    return own ? [{ rule, worst: worst[place] as number, blocks: own }] : [];
+    const own = on[place];
+    return own ? [{ rule, on: own }] : [];
   });
 }
+
+/** Seconds of a count in what an interlude does. */
+const countOf = ({ catalog, room }: Subject): number => catalog.method.secondsPerCount * room.pacing.tempo;
 
 const NONE: readonly Fired[] = [];
 
 /** All stretches that one rule on time speaks of. */
 function firedByTime(subject: Subject, rule: CautionRule, rules: readonly CautionRule[]): Fired | null {
-  let worst = 0;
-  const blocks = new Set<number>();
+  const values = new Map<number, number>();
   for (const stretch of subject.stretches.of(rule.feature as TimeFeature).stretches) {
     const { seconds } = stretch;
     if (!isOver(seconds, rule.over, 's')) continue;
     const own = stretch.blocks.filter((index) => speaksOf(rule, likeAt(subject, index)));
     if (own.length === 0 || graverSpeaks(rules, rule, seconds)) continue;
-    worst = Math.max(worst, seconds);
-    for (const index of own) blocks.add(index);
+    for (const index of own) values.set(index, Math.max(values.get(index) ?? 0, seconds));
   }
-  return blocks.size > 0 ? { rule, worst, blocks: [...blocks].sort((a, b) => a - b) } : null;
+  if (values.size === 0) return null;
+  const on = [...values]
+    .sort(([a], [b]) => a - b)
+    .map(([index, value]) => ({ index, value, how: adviceOf(rule, alreadyAt(subject, index)) }));
+  return { rule, on };
 }
+
+function alreadyAt({ timed, catalog }: Subject, index: number): ReadonlySet<Already> {
+  const entry = timed.sequence[index]?.entry;
+  return entry ? catalog.features(entry).already : NOTHING_YET;
+}
+const NOTHING_YET: ReadonlySet<Already> = new Set();
 
 function likeAt({ timed, catalog }: Subject, index: number) {
   const part = timed.sequence[index] as TimedBlock | TimedInterlude;

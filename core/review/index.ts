@@ -1,3 +1,4 @@
+export * from './against';
 export { spanOf } from './arc';
 export * from './arises';
 export * from './begun';
@@ -9,7 +10,7 @@ export { lateText } from './lateText';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';
-export { conditionsOf, type Limits, limitsOf } from './room';
+export { broughtBy, conditionsOf, type Limits, limitsOf } from './room';
 export type { Rule } from './rule';
 export { RULES } from './rules';
 export { passes } from './rules/cautionRules';

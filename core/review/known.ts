@@ -1,4 +1,4 @@
-import { type Caution, peakCautions, rulesFor } from '../caution';
+import { type Caution, peakCautions, rateCautions, rulesFor } from '../caution';
 import { type LaidBlock, optionOf } from '../plan';
 import type { Passing, Preparation, RungEntry, RungRef } from '../repertoire';
 import { Offer } from './offer';
@@ -55,7 +55,7 @@ export class Known {
     this.room = room;
     this.laid = laid;
     this.heat = reading.heat;
-    this.peaks = peaksOf(room, entry, { entry: entrySeconds > 0, exit: exitSeconds > 0 });
+    this.peaks = peaksOf(room, entry, laid.count, { entry: entrySeconds > 0, exit: exitSeconds > 0 });
     this.first = new Pass(catalog, laid, reading, reps);
     this.second = passes.length > 1 ? new Pass(catalog, laid, reading, secondReps) : null;
     this.through = heldThrough(catalog, change.places);
@@ -74,19 +74,28 @@ export class Known {
 export interface Peak {
   readonly place: number;
   readonly value: number;
+  /** What it advises those who do this rung. */
+  readonly how: string;
 }
 
 const placed = new WeakMap<readonly Caution[], readonly Peak[]>();
 
-/** What the peaks of a rung ask of the people in a room. */
-export function peaksOf({ catalog, conditions }: Room, entry: RungEntry, passing?: Passing): readonly Peak[] {
-  const cautions = peakCautions(catalog, entry, conditions, passing);
-  const known = placed.get(cautions);
-  if (known) return known;
-  const { peak } = rulesFor(catalog.method, conditions);
-  const peaks = cautions.map(({ rule, value }) => ({ place: peak.indexOf(rule), value }));
-  placed.set(cautions, peaks);
-  return peaks;
+/** What the peaks of a rung, and how fast it goes, ask of the people in a room. @param count seconds of a count */
+export function peaksOf(room: Room, entry: RungEntry, count: number, passing?: Passing): readonly Peak[] {
+  const { catalog, graded } = room;
+  const cautions = peakCautions(catalog, entry, graded, passing);
+  let peaks = placed.get(cautions);
+  if (!peaks) {
+    peaks = placesOf(room, cautions);
+    placed.set(cautions, peaks);
+  }
+  const fast = rateCautions(catalog, entry, graded, count, passing);
+  return fast.length === 0 ? peaks : [...peaks, ...placesOf(room, fast)];
+}
+
+function placesOf({ catalog, graded }: Room, cautions: readonly Caution[]): readonly Peak[] {
+  const { peak } = rulesFor(catalog.method, graded);
+  return cautions.map(({ rule, value, how }) => ({ place: peak.indexOf(rule), value, how }));
 }
 
 /** Less than this lies between two sums of the same seconds. */

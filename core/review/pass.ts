@@ -9,11 +9,15 @@ export class Pass {
   readonly begins: number;
   readonly leaves: number;
   readonly ever: number;
+  /** Of what holds as it begins and as it ends, what counts half. */
+  readonly beginsHalf: number;
+  readonly leavesHalf: number;
   readonly #features: RungFeatures;
   readonly #doing: Doing;
   readonly #runs: Partial<Record<TimeFeature, Run>> = {};
 
-  constructor(catalog: Catalog, laid: LaidBlock, { features, starts, ends, leaves, ever }: RungReading, reps: number) {
+  constructor(catalog: Catalog, laid: LaidBlock, reading: RungReading, reps: number) {
+    const { features, starts, ends, leaves, ever, startsHalf, endsHalf } = reading;
     const { entry, block, entrySeconds, exitSeconds, sets, count } = laid;
     const enters = entrySeconds > 0;
     const exits = exitSeconds > 0;
@@ -30,6 +34,8 @@ export class Pass {
     this.begins = enters ? bitsOfPosition(catalog, entry.position) : starts;
     this.leaves = exits ? leaves : ends;
     this.ever = ever;
+    this.beginsHalf = enters ? 0 : startsHalf;
+    this.leavesHalf = exits ? 0 : endsHalf;
   }
 
   /** How a feature runs through its work, in seconds. */

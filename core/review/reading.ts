@@ -31,6 +31,9 @@ export interface RungReading {
   readonly starts: number;
   readonly ends: number;
   readonly leaves: number;
+  /** Of what holds then, what counts half: the head where the hands hold it. */
+  readonly startsHalf: number;
+  readonly endsHalf: number;
   /** What it loads for any time at all, and what never lets go while it is done over and over. */
   readonly ever: number;
   readonly whole: number;
@@ -47,6 +50,8 @@ export function readingOf(catalog: Catalog, entry: RungEntry): RungReading {
       starts: bitsOf(features.startHolds),
       ends: bitsOf(features.endHolds),
       leaves: bitsOf(features.leavesHolds),
+      startsHalf: features.headHeld.start ? BIT.headLifted : 0,
+      endsHalf: features.headHeld.end ? BIT.headLifted : 0,
       ever: bitsOf(TIME_FEATURES.filter((feature) => everIn(features, feature))),
       whole: bitsOf(TIME_FEATURES.filter((feature) => features.rep.runs[feature].whole)),
     };

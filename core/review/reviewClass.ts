@@ -56,7 +56,7 @@ function rulesThatSpeak(room: Room): Speaking {
 
 function raise(weights: Method['score'], place: number, rule: Rule, found: Found): Raised {
   const severity = found.severity ?? rule.severity;
-  const excess = excessOf(found.value, found.limit, found.unit ?? rule.unit, rule.presence === true);
+  const excess = excessOf(found.value, found.limit, found.unit ?? rule.unit, found.presence ?? rule.presence === true);
   return { place, rule, found, severity, cost: costOf(weights, severity, excess) };
 }
 
@@ -156,6 +156,7 @@ export function findingsOf({ raised, timed }: ClassMeasure): ToldFinding[] {
       limit: found.limit,
       unit: found.unit ?? rule.unit,
       message: found.sentence(),
+      ...(found.values ? { values: found.values } : {}),
       mend: found.mend ?? NO_WAY,
       mends: found.mend !== undefined,
     }));

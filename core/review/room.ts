@@ -1,4 +1,4 @@
-import { CONDITION_IDS, type Condition } from '../caution';
+import { CONDITION_IDS, type Condition, type Graded, readChecks, WITHIN } from '../caution';
 import type { Method, Order } from '../method';
 import { type Audience, type ClassPlan, type Pacing, type Purpose, pacingOf, type Teacher } from '../plan';
 import type { Catalog } from '../repertoire';
@@ -10,6 +10,8 @@ export interface Room {
   readonly catalog: Catalog;
   readonly audience: Audience | undefined;
   readonly conditions: readonly Condition[];
+  /** The same, each by how far a check lets people go: what rungs are held against. */
+  readonly graded: readonly Graded[];
   /** The method's, with the audience's own in their place. */
   readonly limits: Limits;
   readonly pacing: Pacing;
@@ -23,6 +25,7 @@ type Taught = Pick<ClassPlan, 'cautions' | 'purpose' | 'order'>;
 interface People {
   readonly audience?: Audience | undefined;
   readonly teacher?: Teacher | undefined;
+  readonly today?: string | undefined;
 }
 const NOBODY = {};
 
@@ -32,13 +35,14 @@ interface Asked {
   readonly cautions: ClassPlan['cautions'];
   readonly tempo: number | undefined;
   readonly wordsPerMinute: number | undefined;
+  readonly today: string | undefined;
 }
 
 /** By catalogue and audience; few of each at a time: looking through them costs less than a key. */
 const rooms = new WeakMap<Catalog, WeakMap<object, Asked[]>>();
 
 /** The room a class is taught to. */
-export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher }: People): Room {
+export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher, today }: People): Room {
   const { purpose = 'class', order = catalog.method.order, cautions } = plan;
   let own = rooms.get(catalog);
   if (!own) {
@@ -54,19 +58,22 @@ export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher }: Pe
   const { tempo, wordsPerMinute } = teacher ?? NO_TEACHER;
   for (const asked of known) {
     const alike = asked.room.purpose === purpose && asked.room.order === order;
-    const taught = asked.tempo === tempo && asked.wordsPerMinute === wordsPerMinute;
+    const taught = asked.tempo === tempo && asked.wordsPerMinute === wordsPerMinute && asked.today === today;
     if (alike && taught && sameList(asked.cautions, cautions)) return asked.room;
   }
+  const conditions = conditionsOf(plan, audience);
+  const limits = limitsOf(catalog.method, audience);
   const room: Room = {
     catalog,
     audience,
-    conditions: conditionsOf(plan, audience),
-    limits: limitsOf(catalog.method, audience),
+    conditions,
+    graded: gradedBy(conditions, audience, limits, today),
+    limits,
     pacing: pacingOf(catalog.method, { audience, teacher }, purpose),
     purpose,
     order,
   };
-  known.push({ room, cautions, tempo, wordsPerMinute });
+  known.push({ room, cautions, tempo, wordsPerMinute, today });
   return room;
 }
 
@@ -84,6 +91,25 @@ export function conditionsOf(plan: Pick<ClassPlan, 'cautions'>, audience?: Audie
   const present = new Set([...(audience?.cautions ?? []), ...(plan.cautions ?? [])]);
   return CONDITION_IDS.filter((condition) => present.has(condition));
 }
+
+/** Conditions by how far the record of checks lets people go. @param today as in `readChecks` */
+function gradedBy(
+  conditions: readonly Condition[],
+  audience: Audience | undefined,
+  limits: Limits,
+  today: string | undefined,
+): readonly Graded[] {
+  if (!conditions.includes('abdominal-separation')) return conditions;
+  return readChecks(audience?.abdominalChecks ?? [], limits, today).clear ? [...conditions, WITHIN] : conditions;
+}
+
+/** What a class is held against: conditions of its audience and its own, graded by the audience's checks. */
+export const broughtBy = (
+  method: Method,
+  plan: Pick<ClassPlan, 'cautions'>,
+  audience?: Audience,
+  today?: string,
+): readonly Graded[] => gradedBy(conditionsOf(plan, audience), audience, limitsOf(method, audience), today);
 
 /** The limits of a class: the method's, with the audience's own in their place. */
 export function limitsOf(method: Method, audience: Audience | undefined): Limits {

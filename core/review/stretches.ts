@@ -37,6 +37,9 @@ export interface Step {
   readonly begins: number;
   readonly leaves: number;
   readonly ever: number;
+  /** Of what holds as it begins and as it ends, what counts half. */
+  readonly beginsHalf: number;
+  readonly leavesHalf: number;
   /** Seconds of an interlude. */
   readonly seconds: number;
   /** What is only shown counts to no total. */
@@ -105,8 +108,9 @@ function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Kn
   const add = (known: Known, time: 0 | 1, pass: Pass, index: number, gap: number, through: number) => {
     let step = known.steps[time];
     if (step?.index !== index || step.gap !== gap || step.through !== through) {
-      const { begins, leaves, ever } = pass;
-      step = { index, pass, gap, through, begins, leaves, ever, seconds: 0, counts: !known.laid.shown };
+      const { begins, leaves, ever, beginsHalf, leavesHalf } = pass;
+      const shape = { begins, leaves, ever, beginsHalf, leavesHalf };
+      step = { index, pass, gap, through, ...shape, seconds: 0, counts: !known.laid.shown };
       known.steps[time] = step;
     }
     steps.push(step);
@@ -155,7 +159,7 @@ function pauseOf(catalog: Catalog, { laid, index }: TimedInterlude, rest: number
   if (known?.index === index && known.gap === gap) return known;
   const holds = entry ? readingOf(catalog, entry).whole : bitsOfPosition(catalog, position);
   const through = heldThrough(catalog, change.places);
-  const shape = { begins: holds, leaves: holds, ever: seconds > 0 ? holds : 0 };
+  const shape = { begins: holds, leaves: holds, ever: seconds > 0 ? holds : 0, beginsHalf: 0, leavesHalf: 0 };
   const step: Step = { index, pass: null, gap, through, ...shape, seconds, counts: true };
   pauses.set(laid, step);
   return step;
@@ -200,14 +204,16 @@ function stretchesIn(steps: readonly Step[], loading: readonly number[], feature
   };
   let last = -1;
   for (const place of loading) {
-    const { index, pass, gap, counts, begins, through: way, seconds } = steps[place] as Step;
+    const { index, pass, gap, counts, begins, beginsHalf, through: way, seconds } = steps[place] as Step;
     if (running > 0) {
       // A step between that does not load the part has let it go.
-      const held = last === place - 1 && (steps[last] as Step).leaves & begins & way & waits;
+      const before = steps[last] as Step;
+      const held = last === place - 1 && before.leaves & begins & way & waits;
       if (!held) close();
       else {
-        running += gap;
-        if (counts) total += gap;
+        const waited = before.leavesHalf & beginsHalf & bit ? gap / 2 : gap;
+        running += waited;
+        if (counts) total += waited;
       }
     }
     last = place;

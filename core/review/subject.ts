@@ -1,4 +1,4 @@
-import type { Condition } from '../caution';
+import type { Condition, Graded } from '../caution';
 import type { Audience, LaidBlock, Teacher, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type Arc, arcOf } from './arc';
@@ -107,6 +107,10 @@ export class Subject {
 
   get conditions(): readonly Condition[] {
     return this.room.conditions;
+  }
+
+  get graded(): readonly Graded[] {
+    return this.room.graded;
   }
 
   get limits(): Limits {

@@ -1,4 +1,4 @@
-import { CONDITIONS, type Condition, judge } from '../caution';
+import { CONDITIONS, type Graded, judge } from '../caution';
 import { doseOf, optionOf, type Slot, type TimedBlock } from '../plan';
 import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry } from '../repertoire';
 import { houseLines } from './houseWords';
@@ -36,7 +36,7 @@ const drafted = (kind: CueKind, text: string, source: LineSource = 'drafted'): U
 });
 
 /** Teaching says everything; flowing says what is known already in one line each. */
-function firstPass({ catalog, conditions, news }: DraftedFrom, timedBlock: TimedBlock): Unnamed[] {
+function firstPass({ catalog, graded, news }: DraftedFrom, timedBlock: TimedBlock): Unnamed[] {
   const { entry, block, carries } = timedBlock;
   const flows = block.mode === 'flow';
   const share = (cues: Cue[]) => (flows ? cues.slice(0, 1) : cues).map(asLine);
@@ -61,7 +61,7 @@ function firstPass({ catalog, conditions, news }: DraftedFrom, timedBlock: Timed
       : [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'feel'), ...cuesOf(entry, 'fault')].map(asLine)),
     ...options(catalog, timedBlock),
     ...cuesOf(entry, 'safety').map(asLine),
-    ...cautionLines(catalog, timedBlock, conditions),
+    ...cautionLines(catalog, timedBlock, graded),
     countLine(catalog, timedBlock),
     ...share(cuesOf(entry, 'count')),
     ...cuesOf(entry, 'note').map(asLine),
@@ -69,12 +69,12 @@ function firstPass({ catalog, conditions, news }: DraftedFrom, timedBlock: Timed
 }
 
 /** What a block asks of the people in the room, from the rules that fired. */
-function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, conditions: readonly Condition[]): Unnamed[] {
-  const { cautions } = judge(catalog, entry, conditions, block.dose ? doseOf(entry, block) : undefined);
+function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, graded: readonly Graded[]): Unnamed[] {
+  const { cautions } = judge(catalog, entry, graded, block.dose ? doseOf(entry, block) : undefined);
   return cautions.map(({ condition, verdict, how }) =>
     drafted(
       'safety',
-      `${CONDITIONS[condition].name}${verdict === 'clear-first' ? ', ask a professional first' : ''}: ${how}`,
+      `${CONDITIONS[condition].spoken}${verdict === 'clear-first' ? ', only once a professional has agreed' : ''}: ${how}`,
     ),
   );
 }

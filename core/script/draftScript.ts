@@ -1,5 +1,5 @@
 import type { Side } from '../body';
-import { CONDITIONS, type Condition } from '../caution';
+import { CONDITIONS, type Condition, type Graded } from '../caution';
 import {
   getsUpOverSide,
   pacingOf,
@@ -53,6 +53,8 @@ export interface Script {
 export interface SpokenTo {
   /** Conditions in the room: what a block asks of them is said with it, what always holds is known from the start. */
   readonly conditions?: readonly Condition[];
+  /** The same by how far checks let people go; as they are when unsaid. */
+  readonly graded?: readonly Graded[] | undefined;
   /** Keys of the rungs met in earlier episodes. */
   readonly earlier?: ReadonlySet<string> | undefined;
   readonly teacher?: Teacher | undefined;
@@ -65,7 +67,7 @@ interface Pass extends Omit<BlockPass, 'part'> {
 /** What a script is drafted with. */
 interface Room {
   readonly catalog: Catalog;
-  readonly conditions: readonly Condition[];
+  readonly graded: readonly Graded[];
   /** From the back up by the side. */
   readonly overSide: boolean;
   /** What the house says by its schools, said where it is new. */
@@ -79,11 +81,11 @@ interface Room {
 export function draftScript(
   catalog: Catalog,
   timed: TimedClass,
-  { conditions = [], earlier, teacher }: SpokenTo = {},
+  { conditions = [], graded = conditions, earlier, teacher }: SpokenTo = {},
 ): Script {
   const { plan } = timed;
   const overSide = getsUpOverSide({ cautions: [...conditions] });
-  const room: Room = { catalog, conditions, overSide, house: new HouseWords(catalog) };
+  const room: Room = { catalog, graded, overSide, house: new HouseWords(catalog) };
   const passes = passesOf(timed);
   let clock = plan.openingSeconds;
   let heading: string | null = null;
@@ -103,7 +105,7 @@ export function draftScript(
       : { part, ...interludeSection(room, pass.part, leadSeconds) };
   });
   const still = { part: null, leadSeconds: 0, lead: null, block: null, side: null, pass: 1, leftOut: [] } as const;
-  const always = conditions.map((each) => known('safety', `${CONDITIONS[each].name}: ${CONDITIONS[each].always}`));
+  const always = conditions.map((each) => known('safety', `${CONDITIONS[each].spoken}: ${CONDITIONS[each].always}`));
   const opening = plan.openingWords ? words(plan.openingWords) : room.house.opening(timed);
   const sections: ScriptSection[] = [
     {
@@ -204,7 +206,7 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
   const turned = pass === 2 && leadSeconds > 0;
   const from: DraftedFrom = {
     catalog: room.catalog,
-    conditions: room.conditions,
+    graded: room.graded,
     news: pass === 1 ? room.house.newWith(entry) : [],
     leaves: leavesFor(room, own, next),
   };

@@ -1,4 +1,4 @@
-import type { Condition } from '../caution';
+import type { Graded } from '../caution';
 import type { LaidBlock } from '../plan';
 import type { Catalog } from '../repertoire';
 import type { Guidance } from '../school';
@@ -7,7 +7,7 @@ import type { PassLines } from './line';
 /** All that the lines of a pass are drafted from, beside the block as it is laid. */
 export interface DraftedFrom {
   readonly catalog: Catalog;
-  readonly conditions: readonly Condition[];
+  readonly graded: readonly Graded[];
   /** What the house says that is new here. */
   readonly news: readonly Guidance[];
   /** Whether people leave the shape after it. */
@@ -36,7 +36,7 @@ export function keptLines(laid: LaidBlock, pass: 1 | 2, from: DraftedFrom, draft
 }
 
 const draftedAlike = (a: DraftedFrom, b: DraftedFrom): boolean =>
-  a.catalog === b.catalog && a.leaves === b.leaves && same(a.news, b.news) && same(a.conditions, b.conditions);
+  a.catalog === b.catalog && a.leaves === b.leaves && same(a.news, b.news) && same(a.graded, b.graded);
 
 const same = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a === b || (a.length === b.length && a.every((each, i) => each === b[i]));

@@ -39,3 +39,22 @@ test('conditions are named, never people; in a group under five it says ask befo
   expect(card({}, 4).askBefore).toBe(true);
   expect(card({}, 5).askBefore).toBe(false);
 });
+
+test('a card judges stretches as the review does: many curled blocks are more than each alone', () => {
+  const curled = {
+    hip: 45,
+    knee: 90,
+    lumbar: 10,
+    thoracic: 30,
+    neck: 20,
+    supports: ['pelvis' as const, 'feet' as const],
+  };
+  const held = rung('low', { poses: { home: curled, away: curled }, dose: { sets: 1, reps: 8 } });
+  const curls = catalogOf([exercise('curl', { rungs: [held] })]);
+  const mustNot = (blocks: number) =>
+    roomCard(curls, timeClass(curls, classOf(Array.from({ length: blocks }, () => block('curl'))))).rows.map((row) =>
+      row.mustNot.includes('Neck pain'),
+    );
+  expect(mustNot(1)).toEqual([false]);
+  expect(mustNot(2)).toEqual([true, true]);
+});

@@ -1,6 +1,7 @@
-import { CONDITION_IDS, CONDITIONS, type Condition, judge } from '../caution';
+import { CONDITION_IDS, CONDITIONS, type Condition } from '../caution';
 import { doseOf, optionOf, type TimedBlock, type TimedClass } from '../plan';
 import { type Catalog, type Dose, type Lane, laneOf, type RungEntry } from '../repertoire';
+import { conditionsAgainst } from '../review';
 import { rangeWords } from './rangeWords';
 
 /** A level of a block as the teacher reads it at a glance. */
@@ -43,8 +44,10 @@ const SMALL_GROUP = 5;
  * The room card of a class.
  * @param group how many people come, where it is known
  */
-export function roomCard(catalog: Catalog, { plan, blocks }: TimedClass, group?: number): RoomCard {
-  const rows = blocks.map((block) => rowOf(catalog, block));
+export function roomCard(catalog: Catalog, timed: TimedClass, group?: number): RoomCard {
+  const { plan, blocks } = timed;
+  const against = conditionsAgainst(catalog, timed, CONDITION_IDS);
+  const rows = blocks.map((block) => rowOf(catalog, block, against.get(block.index) ?? []));
   const heats = rows.flatMap(({ home, lower, upper, beside }) =>
     [home, lower, upper, ...beside].flatMap((step) => (step ? catalog.heat(step.entry) : [])),
   );
@@ -57,7 +60,7 @@ export function roomCard(catalog: Catalog, { plan, blocks }: TimedClass, group?:
   };
 }
 
-function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock): CardRow {
+function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock, against: readonly Condition[]): CardRow {
   const steps = (block.options ?? []).flatMap((each) => {
     const option = optionOf(each);
     const offered = catalog.rung({ exercise: block.exercise, rung: option.rung });
@@ -90,12 +93,7 @@ function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock): Ca
     upper: upper ?? null,
     beside: stepsIn('sideways'),
     props: entry.props.map(({ name }) => name.toLowerCase()),
-    mustNot: shortNames(
-      CONDITION_IDS.filter((condition) => {
-        const { verdict } = judge(catalog, entry, [condition]);
-        return verdict === 'swap' || verdict === 'clear-first';
-      }),
-    ),
+    mustNot: shortNames(CONDITION_IDS.filter((condition) => against.includes(condition))),
   };
 }
 

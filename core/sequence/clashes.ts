@@ -1,5 +1,5 @@
 import { names, poolOf } from '../mend';
-import { conditionsOf, limitsOf, metBefore, rungTitle } from '../review';
+import { broughtBy, limitsOf, metBefore, rungTitle } from '../review';
 import type { Brief } from './briefSchema';
 import type { Studio } from './searchFor';
 
@@ -41,8 +41,8 @@ export function clashesOf(studio: Studio, brief: Brief): string[] {
   if (new Set(locked.map(({ at }) => at)).size < locked.length) say('Two blocks are locked at one place.');
   const earlier = series && episode ? metBefore(series, episode - 1, studio.classOf) : new Set<string>();
   const { homeHeat } = limitsOf(catalog.method, audience);
-  const conditions = conditionsOf({ cautions: brief.cautions }, audience);
-  const { fit, unfit } = poolOf(catalog, { ...brief, audience, conditions, homeHeat, earlier });
+  const graded = broughtBy(catalog.method, { cautions: brief.cautions }, audience);
+  const { fit, unfit } = poolOf(catalog, { ...brief, audience, graded, homeHeat, earlier });
   for (const wish of mustHave) {
     const named = catalog.rungs.filter((entry) => names(wish, entry));
     const wished = wish.rung === undefined ? wish.exercise : `${wish.exercise}/${wish.rung}`;

@@ -1,7 +1,7 @@
 import { ruledOut } from '../mend';
 import type { Audience } from '../plan';
 import { type Catalog, laneOf, type RungEntry, rungKey } from '../repertoire';
-import { conditionsOf, limitsOf, rungTitle } from '../review';
+import { broughtBy, limitsOf, rungTitle } from '../review';
 import { type Learnt, type PathStep, type Series, type WholeStudio, wayTo } from '../series';
 import { isOver } from '../vocabulary/measure';
 import type { SeriesBrief } from './seriesBriefSchema';
@@ -67,7 +67,11 @@ export function curriculumOf(studio: WholeStudio, brief: SeriesBrief, shell: Ser
 
 /** Why a rung is never done by an audience without something to mend; `null` where it can be. */
 function neverFor(catalog: Catalog, entry: RungEntry, audience: Audience | undefined): string | null {
-  const against = ruledOut(catalog, entry, { audience, conditions: conditionsOf({}, audience), props: undefined });
+  const against = ruledOut(catalog, entry, {
+    audience,
+    graded: broughtBy(catalog.method, {}, audience),
+    props: undefined,
+  });
   if (against) return against;
   const [heat, { homeHeat }] = [catalog.heat(entry), limitsOf(catalog.method, audience)];
   const hasLower = catalog.ladder(entry.exercise.id).some((each) => laneOf(entry, each) === 'lower');

@@ -1,6 +1,6 @@
 import { judge } from '../caution';
 import type { Catalog, RungEntry } from '../repertoire';
-import { conditionsOf, limitsOf, SEVERITIES, type Severity } from '../review';
+import { broughtBy, limitsOf, SEVERITIES, type Severity } from '../review';
 import { isOver } from '../vocabulary/measure';
 import { broughtBefore, doingsOf, type Learnt } from './learning';
 import { countsOf, type EditedSeries, editedSeries, withEdited } from './mending';
@@ -105,12 +105,12 @@ export function couldTake(studio: WholeStudio, series: Series, episode: number):
   const own = classOf(series.episodes[episode]?.class ?? '');
   const done = own ? doingsOf(own).blocks : new Map<string, unknown>();
   const audience = studio.audienceOf(series.audience ?? own?.audience);
-  const conditions = conditionsOf(own ?? {}, audience);
+  const graded = broughtBy(catalog.method, own ?? {}, audience);
   const { homeHeat } = limitsOf(catalog.method, audience);
   return catalog.rungs
     .filter((entry) => learnt.met(entry.exercise.id) && !done.has(entry.key) && isStep(catalog, learnt, entry))
     .filter((entry) => {
-      const { verdict } = judge(catalog, entry, conditions);
+      const { verdict } = judge(catalog, entry, graded);
       return verdict !== 'swap' && verdict !== 'clear-first' && !isOver(catalog.heat(entry), homeHeat, 'heat');
     })
     .map(

@@ -41,6 +41,7 @@ export function outlineOf(catalog: Catalog, plan: ClassPlan, context: ReviewCont
   const share = (direction: Direction) => (all === 0 ? 0 : (timed.directions[direction] ?? 0) / all);
   const script = draftScript(catalog, timed, {
     conditions: conditionsOf(plan, context.audience),
+    graded: measure.subject.graded,
     earlier: context.earlier,
   });
   return {

@@ -3,7 +3,8 @@ import type { Unit } from './measure';
 /**
  * What a rung does to a body, read from its poses and phases and from nothing else: what cautions, exposures,
  * preparation and substitutes act on, so that a new exercise is covered the moment its poses exist.
- * `peak` features are the most of any moment; `time` features are seconds at a stretch.
+ * `peak` features are the most of any moment; `time` features are seconds at a stretch; a `rate` is the most of any
+ * phase, in the seconds that the room's counts give it.
  */
 export const FEATURES = {
   loadedFlexion: { kind: 'peak', unit: '°', words: 'bending forward under load' },
@@ -29,6 +30,8 @@ export const FEATURES = {
   handLoad: { kind: 'peak', unit: 'kg', words: 'weight held in the hands' },
   headSweep: { kind: 'peak', unit: '°', words: 'head swept through space' },
   rolling: { kind: 'peak', unit: '', words: 'rolling along the spine' },
+  barGrip: { kind: 'peak', unit: '', words: 'hands pressing a bar' },
+  fastTwist: { kind: 'rate', unit: '°/s', words: 'turning the trunk fast' },
   headLifted: { kind: 'time', unit: 's', words: 'head lifted' },
   pronePressure: { kind: 'time', unit: 's', words: 'lying on the belly' },
   flatOnBack: { kind: 'time', unit: 's', words: 'flat on the back' },
@@ -39,17 +42,18 @@ export const FEATURES = {
   longHold: { kind: 'time', unit: 's', words: 'holding still under load' },
   longDoubleLever: { kind: 'time', unit: 's', words: 'long double-leg lever' },
   breathHeld: { kind: 'time', unit: 's', words: 'breath held with effort' },
-} as const satisfies Record<string, { kind: 'peak' | 'time'; unit: Unit; words: string }>;
+} as const satisfies Record<string, { kind: 'peak' | 'time' | 'rate'; unit: Unit; words: string }>;
 export type Feature = keyof typeof FEATURES;
 export const FEATURE_IDS = Object.keys(FEATURES) as [Feature, ...Feature[]];
 
-type FeatureOf<K extends 'peak' | 'time'> = {
+type FeatureOf<K extends 'peak' | 'time' | 'rate'> = {
   [F in Feature]: (typeof FEATURES)[F]['kind'] extends K ? F : never;
 }[Feature];
 export type PeakFeature = FeatureOf<'peak'>;
 export type TimeFeature = FeatureOf<'time'>;
+export type RateFeature = FeatureOf<'rate'>;
 
-const ofKind = <K extends 'peak' | 'time'>(kind: K) =>
+const ofKind = <K extends 'peak' | 'time' | 'rate'>(kind: K) =>
   FEATURE_IDS.filter((feature) => FEATURES[feature].kind === kind) as Array<FeatureOf<K>>;
 export const PEAK_FEATURES = ofKind('peak');
 export const TIME_FEATURES = ofKind('time');

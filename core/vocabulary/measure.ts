@@ -1,5 +1,5 @@
 /** Units a measured value is told in; the empty one is a plain share. */
-export type Unit = '' | 's' | '°' | 'N·m' | 'kg' | 'heat' | 'fingers' | 'times' | 'reps' | 'words';
+export type Unit = '' | 's' | '°' | 'N·m' | 'kg' | '°/s' | 'heat' | 'fingers' | 'times' | 'reps' | 'words';
 
 /** What a value is rounded to before it is told, and so before it is compared: nobody reads “75 (limit 75)”. */
 function stepOf(value: number, unit: Unit): number {

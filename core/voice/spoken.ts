@@ -1,4 +1,4 @@
-import type { Condition } from '../caution';
+import type { Condition, Graded } from '../caution';
 import type { Audience, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import type { Script, ScriptLine, ScriptSection } from '../script';
@@ -24,6 +24,8 @@ export interface Voice {
   readonly timed: TimedClass;
   readonly script: Script;
   readonly conditions: readonly Condition[];
+  /** The same by how far checks let people go. */
+  readonly graded: readonly Graded[];
   readonly audience: Audience | undefined;
   readonly blocks: readonly SpokenBlock[];
 }
@@ -32,10 +34,7 @@ export function voiceOf(
   catalog: Catalog,
   timed: TimedClass,
   script: Script,
-  {
-    conditions = [],
-    audience,
-  }: { readonly conditions?: readonly Condition[]; readonly audience?: Audience | undefined } = {},
+  { conditions = [], graded = conditions, audience }: Partial<Pick<Voice, 'conditions' | 'graded' | 'audience'>> = {},
 ): Voice {
   const byBlock = new Map<number, ScriptSection[]>();
   for (const section of script.sections) {
@@ -58,7 +57,7 @@ export function voiceOf(
       work: part.work,
     };
   });
-  return { catalog, timed, script, conditions, audience, blocks };
+  return { catalog, timed, script, conditions, graded, audience, blocks };
 }
 
 type LinesSaid = Pick<SpokenBlock, 'said' | 'once'>;

@@ -44,15 +44,22 @@ test('an audience’s cautions and its finger-width record decide what its class
   await expect(findings(page)).toContainText('No finger-width check is on record.');
   await page.getByRole('link', { name: 'Audiences' }).click();
   await page.getByRole('link', { name: 'Choir singers' }).click();
-  await record.getByRole('spinbutton', { name: 'Fingers' }).fill('3');
-  await record.getByPlaceholder('who did it').fill('Ilva');
-  await record.getByRole('button', { name: 'Keep the check' }).click();
-  await expect(record).toContainText('3 finger-widths in the check by Ilva');
-  await record.getByRole('spinbutton', { name: 'Fingers' }).fill('1.5');
-  await record.getByPlaceholder('who did it').fill('Ilva');
-  await record.getByRole('button', { name: 'Keep the check' }).click();
-  await record.getByRole('button', { name: 'Remove' }).nth(1).click();
-  await expect(record).toContainText('Within the house limit of 2');
+  const keep = async (mark: string, fingers: string) => {
+    await record.getByRole('combobox', { name: 'Whose check' }).selectOption(mark);
+    await record.getByRole('spinbutton', { name: 'Fingers' }).fill(fingers);
+    await record.getByPlaceholder('who did it').fill('Ilva');
+    await record.getByRole('button', { name: 'Keep the check' }).click();
+  };
+  await keep('A', '3');
+  await expect(record).toContainText('3 finger-widths in the check of A by Ilva');
+  // Another person's check clears nobody but her.
+  await keep('B', '1.5');
+  await expect(record.getByRole('list', { name: 'Latest check of each person' })).toHaveText(
+    /A: 3 fingers, today.*B: 1.5 fingers, today/,
+  );
+  await expect(record).toContainText('Ask a professional first. 3 finger-widths in the check of A');
+  await record.getByRole('button', { name: /^Remove the check of A,/ }).click();
+  await expect(record).toContainText('Everybody on record is within the house limit of 2');
   await saved(page);
 
   // What is always said to them opens the script of their class.
@@ -80,7 +87,7 @@ test('one click shows what can stand in a block’s place, minding the room, and
   await page.getByRole('button', { name: /^Cautions: low bone density/ }).click();
   await page.getByRole('checkbox', { name: 'Vertigo' }).check();
   await page.keyboard.press('Escape');
-  await expect(findings(page)).toContainText('Vertigo: Standing roll down');
+  await expect(findings(page)).toContainText('Vertigo, head swept through space: Standing roll down');
   await row(page, 1).focus();
   await page.keyboard.press('i');
   await expect(page.getByRole('dialog')).toContainText('Swap Standing roll down');

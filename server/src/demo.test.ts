@@ -87,7 +87,7 @@ test('the common audiences a new studio begins with can be read, and each finds 
   for (const audience of common.audiences ?? []) {
     const conditions = audience.cautions ?? [];
     const homeHeat = audience.homeHeat ?? 60;
-    const { fit } = poolOf(catalog, { audience, conditions, homeHeat, earlier: new Set() });
+    const { fit } = poolOf(catalog, { audience, graded: conditions, homeHeat, earlier: new Set() });
     expect(fit.length).toBeGreaterThanOrEqual(40);
   }
 });

@@ -1,56 +1,146 @@
-import { CONDITIONS, judge, measuredText, readChecks, type Verdict } from '../../caution';
-import { FEATURES, type RungEntry, substitutesFor } from '../../repertoire';
+import {
+  type CautionRule,
+  CONDITIONS,
+  type Condition,
+  judge,
+  measuredText,
+  readChecks,
+  type Verdict,
+  valueText,
+} from '../../caution';
+import { offeredRungs } from '../../plan';
+import { FEATURES, laneOf, type RungEntry, substitutesFor } from '../../repertoire';
 import { type FindingCode, type Found, type Remedy, rungTitle, type Severity } from '../finding';
-import type { Fired } from '../fired';
+import type { Fired, FiredOn } from '../fired';
+import type { Known } from '../known';
+import type { Offer } from '../offer';
+import { isFineFor } from '../offerCautions';
 import type { Room } from '../room';
 import { NOTHING, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
+import { lackingOf } from './propRules';
 
 const cautionRule = (
   code: FindingCode,
   verdict: Exclude<Verdict, 'fine'>,
   severity: Severity,
   says: string,
+  except?: string,
 ): WholeRule => ({
   code,
   part: 'cautions',
   severity,
+  ...(except === undefined ? {} : { except }),
   unit: 'times',
   limit: 'the rule’s own (docs/cautions.md), or the house’s',
   says,
   find: (subject) => {
     const found: Found[] = verdict === 'clear-first' ? checkFound(subject) : [];
-    for (const fired of subject.fired.all) if (fired.rule.verdict === verdict) found.push(told(subject, fired));
+    for (const fired of subject.fired.all) if (fired.rule.verdict === verdict) found.push(...foundIn(subject, fired));
     return found;
   },
 });
 
-function told(subject: Subject, { rule, worst, blocks: indexes }: Fired): Found {
-  const { condition, feature, over, verdict, how, why } = rule;
+/** What a rule fired on: blocks beside which something fine is offered apart from those where nothing is. */
+function foundIn(subject: Subject, { rule, on }: Fired): Found[] {
+  if (rule.verdict !== 'swap') return [told(subject, rule, on)];
+  const taken = on.map((each) => ({ each, offer: answerAt(subject, each.index, rule.condition) }));
+  const open = taken.flatMap(({ each, offer }) => (offer ? [] : [each]));
+  const answered = taken.flatMap(({ each, offer }) => (offer ? [{ each, offer }] : []));
+  return [
+    ...(open.length > 0 ? [told(subject, rule, open)] : []),
+    ...(answered.length > 0 ? [toldAnswered(subject, rule, answered)] : []),
+  ];
+}
+
+function told(subject: Subject, rule: CautionRule, on: readonly FiredOn[]): Found {
+  const { condition, feature, over, verdict, why } = rule;
+  const { unit } = FEATURES[feature];
   return {
-    blocks: indexes,
-    value: worst,
+    blocks: on.map(({ index }) => index),
+    values: on.map(({ value }) => value),
+    value: Math.max(...on.map(({ value }) => value)),
+    limit: over,
+    unit,
+    sentence: () => {
+      const advice = [...new Set(on.map(({ how }) => how))].map((how) => {
+        const own = on.filter((each) => each.how === how);
+        const where = own.length === on.length ? '' : `${own.map(({ index }) => titleAt(subject, index)).join(', ')}: `;
+        return `${where}${how}`;
+      });
+      return `${CONDITIONS[condition].name}${measuredAt(subject, rule, on)}. ${why} ${advice.join(' ')}`;
+    },
+    mend: () => (verdict === 'adapt' ? [] : mostFirst(on).flatMap(({ index }) => waysAt(subject, rule, index))),
+  };
+}
+
+/** The blocks of which most is asked come first; three are enough to choose from. */
+const mostFirst = (on: readonly FiredOn[]): FiredOn[] => [...on].sort((a, b) => b.value - a.value).slice(0, 3);
+
+/** After the name of the condition: each block with its own value, nothing hidden behind a number. */
+function measuredAt(subject: Subject, { feature, over }: CautionRule, on: readonly FiredOn[]): string {
+  const [only] = on;
+  if (only && on.length === 1) return `: ${titleAt(subject, only.index)}, ${measuredText(feature, only.value, over)}`;
+  const { words, unit } = FEATURES[feature];
+  const list = on.map(({ index, value }) => {
+    const own = unit === '' ? '' : ` ${valueText(value, unit)}`;
+    return `${titleAt(subject, index)}${own}`;
+  });
+  return `, ${words}: ${list.join('; ')}${over === 0 || unit === '' ? '' : ` (limit ${valueText(over, unit)})`}`;
+}
+
+const titleAt = ({ timed }: Subject, index: number): string => {
+  const part = timed.sequence[index];
+  return part?.kind === 'block' ? rungTitle(part.entry) : (part?.block.name ?? '');
+};
+
+interface Answered {
+  readonly each: FiredOn;
+  readonly offer: Offer;
+}
+
+/** A block that people with a condition can't do is right for them where they are offered what they can. */
+function toldAnswered(subject: Subject, { condition, over, feature }: CautionRule, taken: readonly Answered[]): Found {
+  return {
+    severity: 'look',
+    presence: true,
+    blocks: taken.map(({ each }) => each.index),
+    values: taken.map(({ each }) => each.value),
+    value: Math.max(...taken.map(({ each }) => each.value)),
     limit: over,
     unit: FEATURES[feature].unit,
     sentence: () => {
-      const part = subject.timed.sequence[indexes[0] as number];
-      const name = part?.kind === 'block' ? rungTitle(part.entry) : (part?.block.name ?? '');
-      const more = indexes.length > 1 ? ` and ${indexes.length - 1} more` : '';
-      return `${CONDITIONS[condition].name}: ${name}${more}, ${measuredText(feature, worst, over)}. ${why} ${how}`;
+      const list = taken.map(
+        ({ each, offer }) => `in ${titleAt(subject, each.index)} they take “${offer.entry.rung.name}”`,
+      );
+      return `${CONDITIONS[condition].name}: ${list.join('; ')}.`;
     },
-    mend: () => (verdict === 'adapt' ? [] : indexes.slice(0, 3).flatMap((index) => swapAt(subject, index))),
   };
+}
+
+/**
+ * What is offered beside a block that is fine for people with a condition. Said once it holds for the blocks that carry
+ * on, and for the second side.
+ */
+function answerAt({ known, timed }: Subject, index: number, condition: Condition): Offer | undefined {
+  let at = timed.blocks.findIndex((block) => block.index === index);
+  for (; at >= 0; at--) {
+    const { offers, laid } = known[at] as Known;
+    const fine = offers.find((offer) => isFineFor(offer, condition));
+    if (fine || !laid.carries) return fine;
+  }
+  return undefined;
 }
 
 /** The record of checks speaks before any rule: without a clear one, someone qualified is seen first. */
 function checkFound({ audience, conditions, limits, today }: Subject): Found[] {
   if (!conditions.includes('abdominal-separation')) return [];
-  const { clear, latest, reason } = readChecks(audience?.abdominalChecks ?? [], limits, today);
+  const { clear, persons, reason } = readChecks(audience?.abdominalChecks ?? [], limits, today);
   if (clear) return [];
   return [
     {
       blocks: [],
-      value: latest?.fingers ?? 0,
+      value: persons[0]?.latest?.fingers ?? 0,
       limit: limits.fingerWidth,
       unit: 'fingers',
       sentence: () =>
@@ -60,10 +150,43 @@ function checkFound({ audience, conditions, limits, today }: Subject): Found[] {
 }
 
 /** Whether a rung alone asks for no more than adapting. */
-export const passes = ({ catalog, conditions }: Pick<Room, 'catalog' | 'conditions'>, entry: RungEntry): boolean => {
-  const { verdict } = judge(catalog, entry, conditions);
+export const passes = ({ catalog, graded }: Pick<Room, 'catalog' | 'graded'>, entry: RungEntry): boolean => {
+  const { verdict } = judge(catalog, entry, graded);
   return verdict === 'fine' || verdict === 'adapt';
 };
+
+/** Ways to do right by a block: first something offered beside it, then something in its place. */
+const waysAt = (subject: Subject, rule: CautionRule, index: number): Remedy[] => [
+  ...(rule.verdict === 'swap' ? offerAt(subject, rule, index) : []),
+  ...swapAt(subject, index),
+];
+
+/** A rung of the same ladder that people with the condition can take, offered beside it: a branch, else the next lower. */
+function offerAt(subject: Subject, { condition }: CautionRule, index: number): Remedy[] {
+  const part = subject.timed.sequence[index];
+  if (part?.kind !== 'block') return [];
+  const { entry, block } = part;
+  const { catalog, graded, audience } = subject;
+  const offered = new Set(offeredRungs(block));
+  const others = catalog
+    .ladder(entry.exercise.id)
+    .filter((other) => other.key !== entry.key && !offered.has(other.rung.id) && other.position === entry.position)
+    .filter((other) =>
+      judge(catalog, other, graded).cautions.every((each) => each.condition !== condition || each.verdict === 'adapt'),
+    )
+    .filter((other) => !audience?.equipment || lackingOf(other, audience.equipment).length === 0);
+  const other =
+    others.find((each) => laneOf(entry, each) === 'sideways') ??
+    others.findLast((each) => laneOf(entry, each) === 'lower');
+  if (!other) return [];
+  const options = [...(block.options ?? []), other.rung.id];
+  return [
+    {
+      label: `Block ${index + 1}: offer “${other.rung.name}” beside it`,
+      edits: [{ kind: 'set', id: block.id, change: { options } }],
+    },
+  ];
+}
 
 /** A lower rung of the same ladder that passes, or the nearest other rung that does. */
 function swapAt(subject: Subject, index: number): Remedy[] {
@@ -109,7 +232,13 @@ const recoverUnnamed: WholeRule = {
 
 export const CAUTION_RULES_OF_REVIEW: readonly WholeRule[] = [
   cautionRule('CAUTION_CLEAR_FIRST', 'clear-first', 'stop', 'a professional decides first (docs/cautions.md)'),
-  cautionRule('CAUTION_SWAP', 'swap', 'fix', 'something else has to be taken instead'),
+  cautionRule(
+    'CAUTION_SWAP',
+    'swap',
+    'fix',
+    'something else has to be taken instead',
+    'look where something that is fine for them is offered beside it',
+  ),
   cautionRule('CAUTION_ADAPT', 'adapt', 'look', 'a block has to be adapted for somebody'),
   recoverUnnamed,
 ];

@@ -58,10 +58,10 @@ const ASKS: Readonly<Partial<Record<Direction, readonly Feature[]>>> = {
 };
 
 /** Whether the room's cautions swap a direction away or send it to a professional: then nobody asks for it. */
-export function ruledOut({ catalog, conditions }: Room, direction: Direction): boolean {
+export function ruledOut({ catalog, graded }: Pick<Room, 'catalog' | 'graded'>, direction: Direction): boolean {
   const features = ASKS[direction];
-  if (!features || conditions.length === 0) return false;
-  const { peak, time } = rulesFor(catalog.method, conditions);
+  if (!features || graded.length === 0) return false;
+  const { peak, time } = rulesFor(catalog.method, graded);
   const swaps = (feature: Feature) =>
     [...peak, ...time].some((rule) => rule.feature === feature && rule.verdict !== 'adapt' && rule.over <= MILD);
   return features.some(swaps);

@@ -2,19 +2,19 @@ import {
   type Caution,
   type CautionRule,
   CONDITIONS,
+  graver,
   measuredText,
   peakCautions,
-  timeRulesOn,
   type Verdict,
 } from '../../caution';
 import { doseOf, type Option, optionOf, repsOf, type TimedBlock } from '../../plan';
-import { FEATURES, rungKey } from '../../repertoire';
-import type { TimeFeature } from '../../vocabulary/features';
+import { FEATURES, type Feature, rungKey } from '../../repertoire';
 import { isOver } from '../../vocabulary/measure';
 import { spell } from '../clock';
 import { type Found, type OwnFound, type Remedy, rungTitle, type Severity } from '../finding';
 import type { Known } from '../known';
 import type { Offer } from '../offer';
+import { cautionsOn, type OfferCaution } from '../offerCautions';
 import { BIT } from '../reading';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 import { EXPOSURES } from './exposureRules';
@@ -41,24 +41,20 @@ const SEVERITY = { 'clear-first': 'stop', swap: 'fix', adapt: 'look' } as const 
 const isSaid = (home: readonly Caution[], { verdict, condition, feature }: CautionRule): boolean =>
   verdict === 'adapt' && home.some((each) => each.condition === condition && each.feature === feature);
 
-/** What the conditions in the room say of an offered rung, by its peaks and by its time at a stretch. */
-function cautionsOf(offer: Offer): ReadonlyArray<{ readonly rule: CautionRule; readonly value: number }> {
-  const { entry, home, room } = offer;
-  const { catalog, conditions } = room;
-  const said = peakCautions(catalog, home.entry, conditions);
-  let found: Array<{ rule: CautionRule; value: number }> | undefined;
-  for (const caution of peakCautions(catalog, entry, conditions, { entry: !home.carries, exit: !home.carried })) {
-    if (isSaid(said, caution)) continue;
-    found ??= [];
-    found.push(caution);
+/** What is to be said of an offered rung: by feature, the gravest first, with all whom it concerns. */
+function cautionsOf(offer: Offer): ReadonlyArray<readonly [OfferCaution, ...OfferCaution[]]> {
+  const { home, room } = offer;
+  const said = peakCautions(room.catalog, home.entry, room.graded);
+  const byFeature = new Map<Feature, [OfferCaution, ...OfferCaution[]]>();
+  for (const caution of cautionsOn(offer)) {
+    const { rule } = caution;
+    if (isSaid(said, rule)) continue;
+    const others = byFeature.get(rule.feature);
+    if (!others) byFeature.set(rule.feature, [caution]);
+    else if (graver(others[0].rule.verdict, rule.verdict) === others[0].rule.verdict) others.push(caution);
+    else others.unshift(caution);
   }
-  for (const rule of timeRulesOn(catalog, entry, conditions)) {
-    const value = offer.longest(rule.feature as TimeFeature);
-    if (!isOver(value, rule.over, 's') || isSaid(said, rule)) continue;
-    found ??= [];
-    found.push({ rule, value });
-  }
-  return found ?? NOTHING;
+  return [...byFeature.values()];
 }
 
 /** What is found in each offered rung; most blocks offer few, and most of what is offered is fine. */
@@ -82,15 +78,16 @@ const optionCaution: BlockRule = {
   findIn: ({ offers, room }) => {
     if (room.conditions.length === 0) return NOTHING;
     return eachOffer(offers, (offer) =>
-      cautionsOf(offer).map(({ rule, value }): OwnFound => {
-        const { condition, feature, over, verdict, why, how } = rule;
+      cautionsOf(offer).map(([{ rule, value, how }, ...others]): OwnFound => {
+        const { condition, feature, over, verdict, why } = rule;
+        const people = [condition, ...others.map((each) => each.rule.condition)].map((each) => CONDITIONS[each].name);
         return {
           severity: SEVERITY[verdict],
           value,
           limit: over,
           unit: FEATURES[feature].unit,
           sentence: () =>
-            `${CONDITIONS[condition].name}: “${offer.entry.rung.name}” is offered in ${rungTitle(offer.home.entry)}, ${measuredText(feature, value, over)}. ${why} ${how}`,
+            `${people.join(', ')}: “${offer.entry.rung.name}” is offered in ${rungTitle(offer.home.entry)}, ${measuredText(feature, value, over)}. ${why} ${how}`,
           mend: (index) => (verdict === 'adapt' ? [] : withdraw(offer, index)),
         };
       }),

@@ -1,5 +1,5 @@
 import { judge } from '../../caution';
-import { conditionsOf } from '../../review';
+import { broughtBy } from '../../review';
 import { countText } from '../../vocabulary';
 import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/direction';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
@@ -167,9 +167,9 @@ const coverageMissing: SeriesRule = {
     const classes = episodes.filter(({ plan }) => (plan.purpose ?? 'class') === 'class');
     const last = classes.at(-1);
     if (classes.length < LONG || !last) return [];
-    const conditions = conditionsOf({}, audience);
+    const graded = broughtBy(catalog.method, {}, audience);
     const can = catalog.rungs.filter((entry) => {
-      const { verdict } = judge(catalog, entry, conditions);
+      const { verdict } = judge(catalog, entry, graded);
       return verdict !== 'swap' && verdict !== 'clear-first' && !isOver(catalog.heat(entry), limits.homeHeat, 'heat');
     });
     const done = classes.flatMap(({ timed }) => timed.blocks.filter(({ shown }) => !shown).map(({ entry }) => entry));

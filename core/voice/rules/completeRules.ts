@@ -113,9 +113,9 @@ const safetyUnsaid: VoiceRule = {
   severity: 'fix',
   limit: 'a line of safety where a caution of the room applies',
   says: 'a caution applies, and its line has been silenced',
-  find: (block, { catalog, conditions }) => {
+  find: (block, { catalog, graded }) => {
     const { entry, block: own } = block.part;
-    const { cautions } = judge(catalog, entry, conditions, own.dose ? doseOf(entry, own) : undefined);
+    const { cautions } = judge(catalog, entry, graded, own.dose ? doseOf(entry, own) : undefined);
     return missing(
       cautions.length > 0 && !says(block, 'safety'),
       'a caution of the room applies, and nobody says what to mind. Bring its safety line back.',

@@ -39,7 +39,7 @@ export function SubstituteList({ catalog, entry, conditions = [], equipment, ver
       substitutesFor(catalog, entry, {
         spare,
         equipment: props,
-        allowed: (other) => passes({ catalog, conditions }, other),
+        allowed: (other) => passes({ catalog, graded: conditions }, other),
       }).slice(0, SHOWN),
     [catalog, entry, spare, props, conditions],
   );

@@ -1,7 +1,15 @@
-import { type AbdominalCheck, agoText, type CheckLimits, daysBetween, readChecks } from '@warm-ladder/core/caution';
+import {
+  type AbdominalCheck,
+  agoText,
+  type CheckLimits,
+  daysBetween,
+  type PersonReading,
+  readChecks,
+} from '@warm-ladder/core/caution';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { today } from '../../app/today';
+import { Choice } from '../../parts/Choice';
 import { DeleteButton } from '../../parts/DeleteButton';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
@@ -17,10 +25,18 @@ interface CheckRecordProps {
 const DAY = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
 const dayText = (date: string) => DAY.format(new Date(`${date}T00:00Z`));
 
-/** The dated record of the finger-width check: the newest one decides, and who did it stands beside it. */
+/** Neutral letters that tell people apart and name nobody. */
+const MARKS = Array.from({ length: 26 }, (_, i) => String.fromCharCode(65 + i));
+
+const WHOSE = [['', 'of one person'], ...MARKS.map((mark) => [mark, `of ${mark}`] as const)] as const;
+
+/** How a person is told: by the letter, or as the one whose checks have none. */
+const personWords = (mark: string | undefined): string => (mark === undefined ? 'one person' : mark);
+
+/** The dated record of finger-width checks, person by person: each one's latest counts, and the worst of them decides. */
 export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
   const day = today();
-  const { clear, reason, latest } = readChecks(checks, limits, day);
+  const { clear, reason, persons } = readChecks(checks, limits, day);
   const blank = { date: null, fingers: limits.fingerWidth, checkedBy: '' };
   // Today until another day is chosen, also when today has become another day.
   const [made, setMade] = useState<Omit<AbdominalCheck, 'date'> & { date: string | null }>(blank);
@@ -33,12 +49,28 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
       <h3 className="font-name text-lg font-semibold">Finger-width check</h3>
       <p className={clear ? 'text-moss' : 'font-semibold text-brick'}>
         {clear
-          ? `Within the house limit of ${limits.fingerWidth}; checked ${latest ? agoText(daysBetween(latest.date, day)) : 'never'}.`
+          ? `Everybody on record is within the house limit of ${limits.fingerWidth}.`
           : `Ask a professional first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
+      </p>
+      {persons.length > 0 && (
+        <ul aria-label="Latest check of each person" className="mt-1 flex flex-wrap gap-2 text-[15px]">
+          {persons.map((person) => (
+            <li
+              key={person.mark ?? ''}
+              className={`rounded border px-2 ${person.clear ? 'border-moss text-moss' : 'border-brick font-semibold text-brick'}`}
+            >
+              {personWords(person.mark)}: {latestWords(person, day)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-1 max-w-prose text-[15px] text-soft">
+        Each person has a letter, never a name. One person’s check never clears another.
       </p>
       <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-2 [&_td]:align-top [&_th]:pr-2 sm:[&_td]:pr-3 sm:[&_th]:pr-3">
         <thead className="text-soft">
           <tr>
+            <th className="font-normal">Of</th>
             <th className="font-normal">Day</th>
             <th className="font-normal">Fingers</th>
             <th className="font-normal">Doming</th>
@@ -52,6 +84,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
         <tbody>
           {newestFirst.map((check, i) => (
             <tr key={`${check.date}-${i}`} className="border-t border-line">
+              <td className="whitespace-nowrap">{personWords(check.mark)}</td>
               <td className="whitespace-nowrap">{dayText(check.date)}</td>
               <td>{check.fingers}</td>
               <td>{check.doming ? 'yes' : 'no'}</td>
@@ -59,7 +92,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
               <td className="hidden text-soft sm:table-cell">{check.note}</td>
               <td className="text-right">
                 <DeleteButton
-                  words={`Remove the check of ${check.date}`}
+                  words={`Remove the check of ${personWords(check.mark)}, ${check.date}`}
                   onPress={() => onChange(checks.filter((each) => each !== check))}
                 />
               </td>
@@ -76,6 +109,15 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
           setMade(blank);
         }}
       >
+        <Choice
+          label="Whose check"
+          value={made.mark ?? ''}
+          choices={WHOSE}
+          onChange={(chosen) => {
+            const { mark: _old, ...rest } = made;
+            setMade(chosen === '' ? rest : { ...rest, mark: chosen });
+          }}
+        />
         <label>
           Day{' '}
           <input
@@ -125,4 +167,11 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
       </form>
     </section>
   );
+}
+
+/** A person's latest check in few words. @example '2 fingers, 3 weeks ago' */
+function latestWords({ latest }: PersonReading, day: string): string {
+  if (!latest) return 'none yet';
+  const width = `${latest.fingers} ${latest.fingers === 1 ? 'finger' : 'fingers'}`;
+  return `${width}${latest.doming ? ', domed' : ''}, ${agoText(daysBetween(latest.date, day))}`;
 }

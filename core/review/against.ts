@@ -1,0 +1,28 @@
+import type { Condition } from '../caution';
+import type { TimedClass } from '../plan';
+import type { Catalog } from '../repertoire';
+import { Subject } from './subject';
+
+/**
+ * For each block of a class, by its index, the conditions with which something else is taken than it asks, as the review
+ * judges them: stretches of time over all blocks they run through, rates by the room's counts.
+ * @param conditions those asked about, whoever the class is for
+ */
+export function conditionsAgainst(
+  catalog: Catalog,
+  timed: TimedClass,
+  conditions: readonly Condition[],
+): ReadonlyMap<number, readonly Condition[]> {
+  const plan = { ...timed.plan, cautions: [...conditions] };
+  const { fired } = new Subject(catalog, { ...timed, plan }, {});
+  const found = new Map<number, Condition[]>();
+  for (const { rule, on } of fired.all) {
+    if (rule.verdict === 'adapt') continue;
+    for (const { index } of on) {
+      const known = found.get(index) ?? [];
+      if (!known.includes(rule.condition)) known.push(rule.condition);
+      found.set(index, known);
+    }
+  }
+  return found;
+}
