@@ -17,7 +17,8 @@ export interface LadderDoubt {
     | 'SIDES_DOUBLED'
     | 'NOTHING_DONE'
     | 'POSE_UNSETTLED'
-    | 'TOUCH_UNSEEN';
+    | 'TOUCH_UNSEEN'
+    | 'STOP_ANSWERED';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */
   readonly rungs: readonly string[];
   readonly message: string;

@@ -1,4 +1,5 @@
 import { alike, mirrored } from '../body';
+import { answersByLess, namesStopSign, saidAsStop } from '../vocabulary/stopSigns';
 import type { Catalog, RungEntry } from './catalog';
 import type { LadderDoubt } from './ladderDoubts';
 import { poseDoubts } from './poseDoubts';
@@ -27,6 +28,23 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
       : []),
     ...poseDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('POSE_UNSETTLED', message)),
     ...touchDoubts(entry).map((message) => doubt('TOUCH_UNSEEN', message)),
+    ...stopsAnswered(catalog, rung).map((message) => doubt('STOP_ANSWERED', message)),
+  ];
+}
+
+/** Words and signs of a rung that answer a sign to stop by an easier version. */
+function stopsAnswered({ method }: Catalog, { name, cues = [], gate }: RungEntry['rung']): string[] {
+  const own = [...method.stopSigns, ...(gate?.stop ?? [])];
+  const said = cues.flatMap(({ text, sign, alternatives = [] }) => [sign ? `${sign}: ${text}` : text, ...alternatives]);
+  return [
+    ...said
+      .filter((text) => answersByLess(text, own))
+      .map(
+        (text) => `“${name}” answers a sign to stop by less: “${text}” Say it as a stop: “${saidAsStop(text, own)}”`,
+      ),
+    ...(gate?.stay ?? [])
+      .filter((sign) => namesStopSign(sign, own))
+      .map((sign) => `In “${name}”, “${sign}” is a sign to stop; expected it among the signs to stop.`),
   ];
 }
 

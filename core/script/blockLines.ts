@@ -1,6 +1,6 @@
 import { CONDITIONS, type Graded, judge } from '../caution';
 import { doseOf, optionOf, type Slot, type TimedBlock } from '../plan';
-import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry } from '../repertoire';
+import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry, signFor } from '../repertoire';
 import { houseLines } from './houseWords';
 import type { DraftedFrom } from './keptLines';
 import type { LineSource, Unnamed } from './line';
@@ -111,7 +111,7 @@ function options(catalog: Catalog, { entry, block }: TimedBlock): Unnamed[] {
     const [cue] = cuesOf(option, 'option');
     if (cue) return [{ ...asLine(cue), cue: `${rung}-${cue.id}` }];
     const lane = laneOf(entry, option);
-    const sign = own ?? (lane === 'upper' ? entry.rung.gate?.ready?.[0] : entry.rung.gate?.stay?.[0]);
+    const sign = own ?? signFor(entry.rung, lane);
     const who = sign ? `${lane === 'upper' ? 'Once' : 'If'} ${sign.replace(/\.$/, '')}: ` : '';
     return [drafted('option', `${who}${option.rung.name}.`)];
   });

@@ -1,6 +1,6 @@
 import { CONDITION_IDS, CONDITIONS, type Condition } from '../caution';
 import { doseOf, optionOf, type TimedBlock, type TimedClass } from '../plan';
-import { type Catalog, type Dose, type Lane, laneOf, type RungEntry } from '../repertoire';
+import { type Catalog, type Dose, type Lane, laneOf, type RungEntry, signFor } from '../repertoire';
 import { conditionsAgainst } from '../review';
 import { rangeWords } from './rangeWords';
 
@@ -66,8 +66,7 @@ function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock, aga
     const offered = catalog.rung({ exercise: block.exercise, rung: option.rung });
     if (!offered) return [];
     const lane = laneOf(entry, offered);
-    const gate = entry.rung.gate;
-    const sign = option.sign ?? (lane === 'upper' ? gate?.ready?.[0] : gate?.stay?.[0]) ?? null;
+    const sign = option.sign ?? signFor(entry.rung, lane) ?? null;
     const extra = [
       option.holdSeconds ? `hold ${option.holdSeconds} s` : '',
       option.pauseSeconds ? `pause ${option.pauseSeconds} s` : '',

@@ -7,4 +7,5 @@ export * from './parts';
 export * from './preparations';
 export type { AbdominalCheck } from './schemas';
 export * from './side';
+export * from './stopSigns';
 export * from './text';

@@ -1,10 +1,7 @@
+import { namesStopSign } from '../../vocabulary/stopSigns';
 import { COLLECTIONS, type DocumentKind } from '../bundle';
 import { carriedHeat } from './heatScale';
 import { isObject, type Json, listOf, type MigrationReport, type Path } from './step';
-
-/** Signs on which one stops altogether; where an older file answers one with a lower rung, it is moved. */
-const STOP_SIGN =
-  /\b(pain|painful|hurts?|ach(e|es|ing)|dizz(y|iness)|faint|numb(ness)?|tingl(es|ing)|leak(s|ing|age)?|heaviness|bulg(e|es|ing)|bleed(s|ing)?|breathless(ness)?|out of breath)\b/i;
 
 /** How many phases a rung has before its repetition begins, for ids by place; 0 where the rung is not in the file. */
 type EntryPhases = (exercise: unknown, rung: unknown) => number;
@@ -90,7 +87,7 @@ function phaseToV2(value: unknown, before: number, phases: number, path: Path, r
 function gateToV2(gate: Json, path: Path, report: MigrationReport): Json {
   const stay = gate.stay;
   if (!Array.isArray(stay)) return gate;
-  const isStop = (sign: unknown): sign is string => typeof sign === 'string' && STOP_SIGN.test(sign);
+  const isStop = (sign: unknown): sign is string => typeof sign === 'string' && namesStopSign(sign);
   const moved = stay.filter(isStop);
   if (moved.length === 0) return gate;
   moved.forEach((sign) => {

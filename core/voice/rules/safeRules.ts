@@ -1,5 +1,8 @@
 import { optionOf, type TimedBlock } from '../../plan';
-import { HERE, type Heard, missing, type VoiceRule } from '../rule';
+import type { Remedy } from '../../review';
+import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/stopSigns';
+import { saidInstead } from '../mending';
+import { HERE, type Heard, type VoiceRule } from '../rule';
 
 /** Straight up from the back, the way a room that rolls to the side must not take. */
 const STRAIGHT_UP = /\b(?:sit|roll|curl|come|peel) (?:straight |right |yourself )?up\b|\bsit[- ]up\b/i;
@@ -60,29 +63,59 @@ function leadsTo(text: string): 'standing' | 'prone' | 'supine' | null {
   return GOES_SUPINE.test(text) ? 'supine' : null;
 }
 
-/** What means stop, and is never answered by an easier version. */
-const STOPS =
-  /\b(?:pain|painful|hurts?|dizz\w*|numb\w*|tingl\w*|leak\w*|bulg\w*|heav(?:y|iness) (?:below|down)|can[’']t breathe)\b/i;
-/** Asked as the choice of another version, not said as a stop. */
-const OFFERS = /^(?:if|once|when)\b|\?/i;
+/** A sign that tells who should take another version: read as what is said of it. */
+const offered = (sign: string): string => `If ${sign}: take another version.`;
 
+/** What is answered by less than stopping, in a text or a sign; with what to say instead. */
 const stopOffered: VoiceRule = {
   code: 'STOP_OFFERED',
   severity: 'fix',
   limit: 'never',
-  says: 'a sign that means stop is offered as a reason to take another version',
-  find: ({ part, said }, { catalog }) => {
-    const signs = [
-      ...(part.block.options ?? []).flatMap((each) => optionOf(each).sign ?? []),
-      ...said.filter(({ kind, text }) => kind === 'option' && OFFERS.test(text)).map(({ text }) => text),
-    ];
-    const own = catalog.method.stopSigns.map((sign) => sign.toLowerCase());
-    const bad = signs.find((sign) => STOPS.test(sign) || own.some((stop) => sign.toLowerCase().includes(stop)));
-    return missing(
-      bad !== undefined,
-      `“${bad}” is a sign to stop, and is offered as a reason to take another version. Say it as a stop.`,
+  says: 'a sign that means stop is answered by another version, in whatever is said or printed',
+  find: ({ part, passes }, { catalog }) => {
+    const { gate } = part.entry.rung;
+    const own = [...catalog.method.stopSigns, ...(gate?.stop ?? [])];
+    const lines = passes.flatMap((section) =>
+      section.lines
+        .filter((line) => answersByLess(line.sign ? `${line.sign}: ${line.text}` : line.text, own))
+        .map((line): Heard => {
+          const better = saidAsStop(line.sign ? `${line.sign}: ${line.text}` : line.text, own);
+          return {
+            ...HERE,
+            sentence: `“${line.text}” answers a sign to stop by something else than stopping. Say it as a stop.`,
+            lines: [line.id],
+            mend: () => [saidInstead(part, section, line, better)],
+          };
+        }),
     );
+    const signs = [...(part.block.options ?? []).flatMap((each) => optionOf(each).sign ?? []), ...(gate?.stay ?? [])];
+    const printed = signs.filter((sign) => namesStopSign(sign, own) || answersByLess(offered(sign), own));
+    return [
+      ...eachLineOnce(lines),
+      ...printed.map(
+        (sign): Heard => ({
+          ...HERE,
+          sentence: `“${sign}” is a sign to stop, and is offered as a reason to take another version. Move it to the signs to stop.`,
+          mend: () => withoutSign(part, sign),
+        }),
+      ),
+    ];
   },
 };
+
+/** The second side says what the first has said. */
+const eachLineOnce = (heard: readonly Heard[]): Heard[] =>
+  heard.filter(({ sentence }, i) => heard.findIndex((other) => other.sentence === sentence) === i);
+
+/** The options of a block without a sign that means stop. */
+function withoutSign({ block }: TimedBlock, sign: string): Remedy[] {
+  const options = block.options?.map((each) => {
+    if (optionOf(each).sign !== sign) return each;
+    const { sign: _sign, ...option } = optionOf(each);
+    return option;
+  });
+  if (!options || options.every((each, i) => each === block.options?.[i])) return [];
+  return [{ label: `Offer it without “${sign}”`, edits: [{ kind: 'set', id: block.id, change: { options } }] }];
+}
 
 export const SAFE_RULES: readonly VoiceRule[] = [exitUnsafe, stopOffered];
