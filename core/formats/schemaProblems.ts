@@ -8,13 +8,14 @@ import { quoted } from './problems';
  * @param value what was read, where it is at hand: without it a missing key is told as a wrong type
  */
 export function schemaProblems(error: z.ZodError, value?: unknown): Problem[] {
-  return error.issues.flatMap((issue): Problem[] => {
+  // A file with more has one cause: no report names them all.
+  return error.issues.slice(0, MOST_ISSUES).flatMap((issue): Problem[] => {
     const path = issue.path.filter((key) => typeof key !== 'symbol');
     if (value !== undefined && path.length > 0 && isMissing(value, path)) {
       return [{ path, message: `The key “${String(path.at(-1))}” is missing.` }];
     }
     if (issue.code === 'unrecognized_keys') {
-      return issue.keys.map((key) => ({
+      return issue.keys.slice(0, MOST_ISSUES).map((key) => ({
         path: [...path, quoted(key)],
         message: `The key “${quoted(key)}” is not known here.`,
       }));
@@ -25,12 +26,18 @@ export function schemaProblems(error: z.ZodError, value?: unknown): Problem[] {
       return inner.map((problem) => ({ path: [...path, ...problem.path], message: problem.message }));
     }
     if (issue.code === 'invalid_union') {
-      const nested = issue.errors.flat().map(({ message }) => lower(message));
+      const nested = issue.errors
+        .flat()
+        .slice(0, MOST_ISSUES)
+        .map(({ message }) => lower(message));
       return [{ path, message: `${sentence(nested.length > 0 ? [...new Set(nested)].join(', or ') : issue.message)}` }];
     }
     return [{ path, message: sentence(issue.message) }];
   });
 }
+
+/** Issues of one document that are made sentences of. */
+const MOST_ISSUES = 200;
 
 const valueAt = (value: unknown, path: Problem['path']): unknown =>
   path.reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], value);

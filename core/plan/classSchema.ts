@@ -14,6 +14,7 @@ import {
   sentenceSchema,
   sideSchema,
 } from '../vocabulary/schemas';
+import { nameFault } from '../vocabulary/text';
 import { INTERLUDES, LEVELS, MODES, PURPOSES } from './kinds';
 
 /** Who a class is for: how they move between positions, how long a count takes them, what they bring. */
@@ -131,11 +132,7 @@ export const rungBlockSchema = z
     carry: z.boolean().optional().describe('Whether it goes on in the shape the last block ended in; seen when unsaid'),
     setupSeconds: z.number().min(0).max(600).optional().describe('Seconds of set-up, in place of the computed ones'),
     shown: z.int().min(1).max(20).optional().describe('Mode show: how many repetitions are shown; 2 when unsaid'),
-    run: z
-      .string()
-      .trim()
-      .min(1)
-      .max(24)
+    run: plainText(1, 24, nameFault)
       .optional()
       .describe('Neighbours with the same run are done on the first side together, then on the second'),
     restAfterSeconds: z.number().min(0).max(600).optional().describe('Rest after the block, seconds'),

@@ -21,6 +21,9 @@ export type ReadCsv =
     }
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
+/** Columns of one table at most. */
+const MOST_COLUMNS = 200;
+
 type Row = Partial<Record<Column, string>>;
 
 /**
@@ -33,7 +36,7 @@ export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
   const shape = { skipEmptyLines: 'greedy' as const, delimitersToGuess: [',', ';', '\t'] };
   const nameOf = (header: string) => header.trim().toLowerCase();
   // The first row by itself: a table with a column twice is not to be read as one with other names.
-  const [head = []] = Papa.parse<string[]>(table, { ...shape, preview: 1 }).data;
+  const [head = []] = Papa.parse<string[]>(firstRow(table), { ...shape, preview: 1 }).data;
   const columns = columnProblems(head.map(nameOf));
   if (columns.length > 0) return { ok: false, problems: columns };
   const parsed = Papa.parse<Row>(table, {
@@ -53,16 +56,25 @@ export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
   return assembled(parsed.data, bundle);
 }
 
+/** Characters of a first row at most: its columns, with room to spare. */
+const MOST_HEAD = 100_000;
+/** As much of a table as its first row can be. */
+const firstRow = (table: string): string => table.slice(0, MOST_HEAD);
+
 const refusal = (path: Problem['path'], message: string): ReadCsv => ({ ok: false, problems: [{ path, message }] });
 
 /** A leading apostrophe is how tables keep a text from being run; it is not part of the text. */
 const unescaped = (value: string): string => value.replace(/^'(?=['=+\-@\t\r\n])/, '');
 
 function columnProblems(found: readonly string[]): Problem[] {
+  if (found.length > MOST_COLUMNS) {
+    return [{ path: ['row 1'], message: `The table has ${found.length} columns; expected at most ${MOST_COLUMNS}.` }];
+  }
   const known: readonly string[] = CSV_COLUMNS;
-  const missing = REQUIRED_COLUMNS.filter((column) => !found.includes(column));
+  const seen = new Set<string>();
+  const twice = found.filter((column) => seen.size === seen.add(column).size);
+  const missing = REQUIRED_COLUMNS.filter((column) => !seen.has(column));
   const strange = found.filter((column) => !known.includes(column));
-  const twice = found.filter((column, i) => found.indexOf(column) !== i);
   return [
     ...missing.map((column) => ({ path: ['row 1'], message: `The column “${column}” is missing.` })),
     ...strange.map((column) => ({

@@ -2,23 +2,30 @@ import { z } from 'zod';
 import { CONDITION_IDS } from './condition';
 import { DIRECTIONS } from './direction';
 import { SIDES } from './side';
-import { markupFault, TEXTS, type TextKind } from './text';
+import { markupFault, nameFault, TEXTS, type TextKind } from './text';
 
-/** Plain text of some length, in characters. */
-export const plainText = (least: number, most: number) => {
+/**
+ * Plain text of some length, in characters. Its length is looked at first: what is too long is not looked at further.
+ * @param fault what else keeps a text from being kept
+ */
+export const plainText = (least: number, most: number, fault: (text: string) => string | undefined = markupFault) => {
+  // Untrimmed first: spaces in millions are not worth taking off.
   const text = z
     .string()
+    .max(most + SPACES, { abort: true, error: `Too big: expected string to have <=${most} characters` })
     .trim()
-    .max(most)
+    .max(most, { abort: true })
     .superRefine((found, context) => {
-      const message = markupFault(found);
+      const message = fault(found);
       if (message) context.addIssue({ code: 'custom', message });
     });
   return least > 0 ? text.min(least) : text;
 };
+/** Spaces around a text that are taken off. */
+const SPACES = 1000;
 const plain = (kind: TextKind) => {
   const [least, most] = TEXTS[kind];
-  return plainText(least, most);
+  return plainText(least, most, kind === 'name' ? nameFault : markupFault);
 };
 
 /** A name of one to 120 characters. */
@@ -30,7 +37,7 @@ export const noteSchema = plain('note');
 /** The key of a thing in the file: lower-case letters, digits and hyphens. */
 export const idSchema = z
   .string()
-  .max(64)
+  .max(64, { abort: true })
   .regex(/^[a-z0-9][a-z0-9-]*$/, { message: 'expected lower-case letters, digits and hyphens' })
   // The one such word that every JavaScript object answers to, though nobody gave it: a look-up by id would find it.
   .refine((id) => id !== 'constructor', { message: 'expected another word: “constructor” can’t be an id' });
@@ -38,7 +45,7 @@ export const idSchema = z
 /** A rung by its exercise and its own id, as one word. @example 'leg-lower/bent' */
 export const rungKeySchema = z
   .string()
-  .max(129)
+  .max(129, { abort: true })
   .regex(/^[a-z0-9][a-z0-9-]*\/[a-z0-9][a-z0-9-]*$/, { message: 'expected exercise/rung' });
 
 export const sideSchema = z.enum(SIDES);

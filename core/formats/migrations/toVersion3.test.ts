@@ -117,3 +117,18 @@ test('what new defaults do to the lengths of classes is counted, the one that ch
   const lesson = { ...bundle, classes: [classOf([block('hold')], { purpose: 'lesson' })] };
   expect(lengthsChanged(lesson, { lessonTempo: 0.5 }).bySeconds).toBeCloseTo(0.2 * 20);
 });
+
+test('names that could not be seen whole are cleaned, and each is reported', () => {
+  const older = file();
+  older.exercises[0].name = 'Hold\u200b\nstill';
+  older.exercises[0].tags = ['easy\tone'];
+  older.classes[0].notes = 'Two\nlines.';
+  older.classes[0].blocks[0].notes = 'No\uffff character.';
+  const { bundle, notes } = read(older);
+  expect(bundle.exercises?.[0]).toMatchObject({ name: 'Hold still', tags: ['easy one'] });
+  expect(bundle.classes?.[0]).toMatchObject({ notes: 'Two\nlines.', blocks: [{ notes: 'No character.' }, {}] });
+  const paths = notes.map(({ path }) => pathText(path));
+  expect(paths).toEqual(
+    expect.arrayContaining(['exercises[0].name', 'exercises[0].tags[0]', 'classes[0].blocks[0].notes']),
+  );
+});

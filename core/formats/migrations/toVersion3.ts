@@ -1,5 +1,6 @@
 import { type Log, logOfRehearsal, type Mark } from '../../taught';
 import { COLLECTIONS, type DocumentKind } from '../bundle';
+import { withCleanNames } from './cleanNames';
 import { isObject, type Json, listOf, type MigrationReport, type Path, textOr } from './step';
 
 /** What a studio that had not chosen did with the low back before version 3. */
@@ -8,11 +9,12 @@ const EARLIER_LOW_BACK = 'by-load';
 /** One document of version 2 as version 3 has it. @param teachers those of the file, for their names */
 export function documentToV3(
   kind: DocumentKind,
-  value: unknown,
+  written: unknown,
   path: Path,
   report: MigrationReport,
   teachers: readonly unknown[],
 ): unknown {
+  const value = withCleanNames(written, path, report);
   if (!isObject(value)) return value;
   switch (kind) {
     case 'exercises':
