@@ -2,9 +2,11 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { DEMO_FILES } from './lib/demoFiles.mjs';
-import { ensurePackages, ROOT } from './lib/ensure.mjs';
+import { ensurePackages, ensureServer, ROOT } from './lib/ensure.mjs';
 
 ensurePackages();
+// Its threads run from what is compiled.
+ensureServer();
 const begin = (args, cwd) => spawn(process.execPath, args, { stdio: 'inherit', cwd: join(ROOT, cwd) });
 const running = [
   begin(

@@ -12,6 +12,7 @@ export default defineConfig({
       input: Object.fromEntries(
         [
           'main',
+          'engine',
           'review',
           'mend',
           'propose',

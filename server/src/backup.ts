@@ -1,6 +1,6 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { readFileOption, runCommand, withStudio } from './askServer';
-import { syncPath } from './database/durableFiles';
+import { syncPath } from './database/sync';
 import { reasonOf } from './database/openFolder';
 
 /** `backup FILE`: the whole studio as a bundle file, while its server runs or not. */

@@ -1,4 +1,4 @@
-import type { PGlite } from '@electric-sql/pglite';
+import type { EngineThread } from './engineThread';
 import type { Database, Queries } from './port';
 
 /** Milliseconds between two tries to open it: each takes about one second. */
@@ -18,15 +18,15 @@ function isFatal(error: unknown): boolean {
  */
 export class EmbeddedDatabase implements Database {
   readonly place: string;
-  readonly #open: () => Promise<PGlite>;
-  #db: PGlite | null;
+  readonly #open: () => Promise<EngineThread>;
+  #db: EngineThread | null;
   #generation = 0;
   /** What ended it, and when it may be tried again, in milliseconds. */
   #end: unknown;
   #nextTry = 0;
 
   /** @param folder where it is @param open opens the database there @param db the one opened first */
-  constructor(folder: string, open: () => Promise<PGlite>, db: PGlite) {
+  constructor(folder: string, open: () => Promise<EngineThread>, db: EngineThread) {
     this.place = folder;
     this.#open = open;
     this.#db = db;
@@ -59,12 +59,13 @@ export class EmbeddedDatabase implements Database {
     await this.#ask((db) => db.exec(sql));
   }
 
-  async #ask<T>(work: (db: PGlite) => Promise<T>): Promise<T> {
+  async #ask<T>(work: (db: EngineThread) => Promise<T>): Promise<T> {
     await this.ready();
     try {
-      return await work(this.#db as PGlite);
+      return await work(this.#db as EngineThread);
     } catch (error) {
       if (isFatal(error)) {
+        void this.#db?.end();
         this.#db = null;
         this.#end = error;
         this.#nextTry = 0;

@@ -1,11 +1,11 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { PGlite } from '@electric-sql/pglite';
-import { DURABLE_START, DurableFiles, syncPath, syncTree } from './durableFiles';
 import { EmbeddedDatabase } from './embedded';
+import { EngineThread } from './engineThread';
 import { lockFolder } from './folderLock';
 import { migrate } from './migrate';
 import type { OpenDatabase } from './openDatabase';
+import { syncPath, syncTree } from './sync';
 
 /** The data folder can't be opened as it is, and opening it anyway would lose something. */
 export class FolderBroken extends Error {
@@ -71,8 +71,12 @@ async function makeDatabase(database: string): Promise<void> {
   const draft = `${database}.new`;
   rmSync(draft, { recursive: true, force: true });
   try {
-    const made = await PGlite.create(draft);
-    await made.close();
+    const engine = new EngineThread();
+    try {
+      await engine.make(draft);
+    } finally {
+      await engine.end();
+    }
     syncTree(draft);
     renameSync(draft, database);
     syncPath(join(database, '..'));
@@ -97,15 +101,13 @@ function refuseIncomplete(database: string): void {
   }
 }
 
-async function open(database: string): Promise<PGlite> {
+async function open(database: string): Promise<EngineThread> {
+  const engine = new EngineThread();
   try {
-    // Left by a server that was killed. The folder is this process's, so nobody's; a power cut leaves it empty, and the
-    // engine would stop at that.
-    rmSync(join(database, 'postmaster.pid'), { force: true });
-    const db = await PGlite.create({ fs: new DurableFiles(database), startParams: DURABLE_START });
-    await db.query('select 1');
-    return db;
+    await engine.open(database);
+    return engine;
   } catch (error) {
+    await engine.end();
     throw new FolderBroken(
       `The database ${database} can’t be opened (${reasonOf(error)}). Nothing was removed. ${WAYS_BACK}`,
       { cause: error },
