@@ -11,7 +11,7 @@ const hasMarkup = (text: string): boolean => {
 };
 // Control characters, and the two that turn the order of all that follows, so that a name reads as another.
 // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are exactly what is refused here.
-const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\u202d\u202e]/;
+const CONTROL = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u0084\u0086-\u009f\u202d\u202e]/;
 /** Half of a pair that makes one character: no text can hold it. */
 const HALF = /\p{Surrogate}/u;
 /** Numbers that will never be a character. */

@@ -112,9 +112,14 @@ onPostgres('several servers over one PostgreSQL database', () => {
         { kind: 'classes', id: 'monday', version: 0, value: { ...plan('Monday'), audience: 'choir' } },
       ],
     });
-    await expect(server.db.query(`delete from document where id = 'choir'`)).rejects.toThrow(/foreign key/);
-    const { rows } = await server.db.query('select kind, id, to_kind, to_id from reference');
-    expect(rows).toEqual([{ kind: 'classes', id: 'monday', to_kind: 'audiences', to_id: 'choir' }]);
+    await expect(server.db.query(`delete from document where id = 'choir'`)).rejects.toThrow(
+      /classes\/monday names audiences\/choir, which is not there/,
+    );
+    const { rows } = await server.db.query(`select names from document where id = 'monday'`);
+    expect(rows).toEqual([{ names: ['audiences/choir'] }]);
+    await expect(server.db.query(`update document set names = '{rooms/kiln}' where id = 'monday'`)).rejects.toThrow(
+      /names rooms\/kiln/,
+    );
   }, 60_000);
 
   test('a write whose answer is lost on the way is neither lost nor done twice, whether it was kept or not', async () => {

@@ -14,7 +14,7 @@ function isFatal(error: unknown): boolean {
  * The embedded database, begun again when it has ended. After a write to its log that the disk refused, it calls a
  * panic, as it must; as a program of its own it would end, but here it stays, and its next query would never return. So
  * an engine that has panicked is asked nothing more: another is opened on the folder, recovers what was committed, and
- * goes on. Not to be used from two places at once: a transaction has no name.
+ * goes on. While a transaction runs, what else is asked waits for its end.
  */
 export class EmbeddedDatabase implements Database {
   readonly place: string;
@@ -24,6 +24,7 @@ export class EmbeddedDatabase implements Database {
   /** What ended it, and when it may be tried again, in milliseconds. */
   #end: unknown;
   #nextTry = 0;
+  #running: Promise<void> | null = null;
 
   /** @param folder where it is @param open opens the database there @param db the one opened first */
   constructor(folder: string, open: () => Promise<EngineThread>, db: EngineThread) {
@@ -51,12 +52,25 @@ export class EmbeddedDatabase implements Database {
     return this.#generation;
   }
 
-  query<T>(sql: string, values?: unknown[]): Promise<{ rows: T[] }> {
-    return this.#ask((db) => db.query<T>(sql, values));
+  async query<T>(sql: string, values?: unknown[]): Promise<{ rows: T[] }> {
+    await this.#free();
+    return this.#inside.query(sql, values);
   }
 
   async exec(sql: string): Promise<void> {
-    await this.#ask((db) => db.exec(sql));
+    await this.#free();
+    await this.#inside.exec(sql);
+  }
+
+  /** Asks whether or not a transaction runs: what belongs to it. */
+  readonly #inside: Queries = {
+    query: <T>(sql: string, values?: unknown[]) => this.#ask((db) => db.query<T>(sql, values)),
+    exec: (sql) => this.#ask((db) => db.exec(sql)),
+  };
+
+  /** Waits until no transaction runs: it has no name, and whatever is asked meanwhile would be a part of it. */
+  async #free(): Promise<void> {
+    while (this.#running) await this.#running;
   }
 
   async #ask<T>(work: (db: EngineThread) => Promise<T>): Promise<T> {
@@ -75,15 +89,23 @@ export class EmbeddedDatabase implements Database {
   }
 
   async transaction<T>(work: (db: Queries) => Promise<T>): Promise<T> {
-    await this.query('begin');
+    await this.#free();
+    let over: () => void = () => undefined;
+    this.#running = new Promise((resolve) => {
+      over = resolve;
+    });
     try {
-      const done = await work(this);
-      await this.query('commit');
+      await this.#inside.query('begin');
+      const done = await work(this.#inside);
+      await this.#inside.query('commit');
       return done;
     } catch (error) {
       // An engine that has ended rolls back when it is opened again; asking it to would never return.
-      if (this.#db) await this.query('rollback');
+      if (this.#db) await this.#inside.query('rollback');
       throw error;
+    } finally {
+      this.#running = null;
+      over();
     }
   }
 

@@ -26,6 +26,6 @@ export class Upkeep {
   async tidy(): Promise<void> {
     this.#bytes = 0;
     this.#writes = 0;
-    await this.#db.tidy(['document', 'tally', 'set_aside', 'change', 'reference']);
+    await this.#db.tidy(['document', 'tally', 'set_aside', 'change', 'staged']);
   }
 }

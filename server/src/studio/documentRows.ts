@@ -67,6 +67,18 @@ export interface Tally {
 
 const named = (list: readonly DocumentName[]) => [list.map(({ kind }) => kind), list.map(({ id }) => id)];
 
+/** Documents as the columns they are written by. */
+const columnsOf = (documents: readonly Write[]): unknown[] => [
+  ...named(documents),
+  documents.map(({ base }) => base),
+  documents.map(({ text }) => text),
+  documents.map(({ patch }) => patch),
+  documents.map(({ names }) => names.map(({ kind, id }) => `${kind}/${id}`).join(' ')),
+];
+
+const versionsIn = (rows: ReadonlyArray<{ readonly version: number }>, count: number): number[] | null =>
+  rows.length < count ? null : rows.map(({ version }) => Number(version));
+
 /** Every query on the documents, by name. */
 export const documentRows = {
   async all(db: Queries): Promise<StoredDocument[]> {
@@ -77,29 +89,43 @@ export const documentRows = {
   },
 
   /**
-   * Writes documents, each with the version it was made from, unless somebody has written since a revision.
+   * Writes few documents in one statement, each with the version it was made from, unless somebody has written since a
+   * revision.
    * @param known the newest revision that was looked at @param write names this write
    * @returns their versions, in that order; `null` where somebody has written since
    */
   async write(db: Queries, known: number, write: string, documents: readonly Write[]): Promise<number[] | null> {
-    const names = documents.flatMap((each, i) => each.names.map(({ kind, id }) => ({ owner: i + 1, kind, id })));
     const { rows } = await db.query<{ version: number }>(
       `select version from write_documents(
-         $1::bigint, $2::uuid, $3::smallint, $4::text[], $5::text[], $6::bigint[], $7::text[], $8::text[],
-         $9::int[], $10::text[], $11::text[]) order by nth`,
-      [
-        known,
-        write,
-        BUNDLE_VERSION,
-        ...named(documents),
-        documents.map(({ base }) => base),
-        documents.map(({ text }) => text),
-        documents.map(({ patch }) => patch),
-        names.map(({ owner }) => owner),
-        ...named(names),
-      ],
+         $1::bigint, $2::uuid, $3::smallint, $4::text[], $5::text[], $6::bigint[], $7::text[], $8::text[], $9::text[])
+       order by nth`,
+      [known, write, BUNDLE_VERSION, ...columnsOf(documents)],
     );
-    return rows.length < documents.length ? null : rows.map(({ version }) => Number(version));
+    return versionsIn(rows, documents.length);
+  },
+
+  /** Brings some documents to those of a write that is decided later. @param after how many were brought before */
+  async stage(db: Queries, write: string, after: number, documents: readonly Write[]): Promise<void> {
+    await db.query(
+      `select stage_documents($1::uuid, $2::int, $3::text[], $4::text[], $5::bigint[], $6::text[], $7::text[], $8::text[])`,
+      [write, after, ...columnsOf(documents)],
+    );
+  },
+
+  /** Keeps what was brought, as `write` does. @param count how many documents were */
+  async keepStaged(db: Queries, known: number, write: string, count: number): Promise<number[] | null> {
+    const { rows } = await db.query<{ version: number }>(
+      'select version from keep_staged($1::bigint, $2::uuid, $3::smallint) order by nth',
+      [known, write, BUNDLE_VERSION],
+    );
+    return versionsIn(rows, count);
+  },
+
+  /** Lets go of what was brought and never decided: by a process that ended meanwhile, or of a write that was refused. */
+  async dropStaged(db: Queries, write: string | null): Promise<void> {
+    await db.query(`delete from staged where write = $1::uuid or ($1 is null and at < now() - interval '1 day')`, [
+      write,
+    ]);
   },
 
   /** What a write has kept, by document; empty where it was not. */
@@ -277,11 +303,15 @@ export const documentRows = {
   },
 
   /** Writes down what documents name, once for all that were kept before that was done. */
-  async refer(tx: Queries, names: ReadonlyArray<readonly [DocumentName, DocumentName]>): Promise<void> {
+  async refer(
+    tx: Queries,
+    documents: ReadonlyArray<DocumentName & { readonly names: readonly DocumentName[] }>,
+  ): Promise<void> {
     await tx.query(
-      `insert into reference (kind, id, to_kind, to_id)
-       select * from unnest($1::text[], $2::text[], $3::text[], $4::text[]) on conflict do nothing`,
-      [...named(names.map(([from]) => from)), ...named(names.map(([, to]) => to))],
+      `update document d set names = coalesce(string_to_array(nullif(n.names, ''), ' '), '{}')
+       from unnest($1::text[], $2::text[], $3::text[]) as n (kind, id, names)
+       where d.kind = n.kind and d.id = n.id`,
+      [...named(documents), documents.map(({ names }) => names.map(({ kind, id }) => `${kind}/${id}`).join(' '))],
     );
     await tx.query('update studio set referenced = true');
   },

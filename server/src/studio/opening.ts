@@ -71,13 +71,11 @@ const versionsOf = (rows: readonly StoredDocument[], documents: Documents): Map<
       .map(({ kind, id, version }) => [documentKey(kind, id), version]),
   );
 
-function allReferences(documents: Documents): Array<readonly [DocumentName, DocumentName]> {
-  return namesIn(documents).flatMap(({ kind, id }) => {
+const allReferences = (documents: Documents): Array<DocumentName & { names: DocumentName[] }> =>
+  namesIn(documents).map(({ kind, id }) => {
     const value = documents.get(kind as DocumentKind, id);
-    const names = value ? [...referencesIn(documents, kind as DocumentKind, value)] : [];
-    return names.map((name) => [{ kind, id }, name] as const);
+    return { kind, id, names: value ? [...referencesIn(documents, kind as DocumentKind, value)] : [] };
   });
-}
 
 /**
  * A snapshot with what others have written since.

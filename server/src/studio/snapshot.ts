@@ -23,11 +23,15 @@ export function textOf(value: object): string {
   return text;
 }
 
+/** Characters of a document as it is kept; 0 of none. */
+export const lengthOf = (value: object | undefined): number => (value === undefined ? 0 : textOf(value).length);
+
 /** The whole studio at one revision, never changed in place: readers read it while the next one is being written. */
 export class Snapshot {
   readonly documents: Documents;
   readonly revision: number;
   readonly #versions: ReadonlyMap<DocumentKey, number>;
+  #size: number | undefined;
 
   constructor(documents: Documents, versions: ReadonlyMap<DocumentKey, number>, revision: number) {
     this.documents = documents;
@@ -53,12 +57,23 @@ export class Snapshot {
     revision: number,
   ) {
     const versions = new Map(this.#versions);
+    let { size } = this;
     for (const { kind, id, value } of changes) {
       const key = documentKey(kind, id);
+      size += lengthOf(value) - lengthOf(this.documents.get(kind, id));
       if (value === undefined) versions.delete(key);
       else versions.set(key, written.get(key) ?? 0);
     }
-    return new Snapshot(documents, versions, revision);
+    const next = new Snapshot(documents, versions, revision);
+    next.#size = size;
+    return next;
+  }
+
+  /** Documents that are others, or gone, since an earlier snapshot. */
+  changedSince(before: Snapshot): DocumentKey[] {
+    const changed = [...this.#versions].filter(([key, version]) => before.#versions.get(key) !== version);
+    const gone = [...before.#versions.keys()].filter((key) => !this.#versions.has(key));
+    return [...changed.map(([key]) => key), ...gone];
   }
 
   /** What the page of one class needs of it; `null` where there is no such class. */
@@ -75,10 +90,31 @@ export class Snapshot {
 
   /** The portable file as one line of JSON, put together from what each document was written as. */
   get bundleText(): string {
+    return this.#written('');
+  }
+
+  /** The same with a document a line, as a version control likes it. */
+  get fileText(): string {
+    return `${this.#written('\n')}\n`;
+  }
+
+  /** Characters of all documents together. */
+  get size(): number {
+    this.#size ??= DOCUMENT_KINDS.reduce(
+      (sum, kind) => sum + this.documents.list(kind).reduce((all, value) => all + textOf(value).length, 0),
+      0,
+    );
+    return this.#size;
+  }
+
+  /** @param between what stands between two documents */
+  #written(between: string): string {
     const { format, version } = emptyBundle();
     const method = this.documents.get('method', METHOD_ID);
-    const lists = COLLECTIONS.map((each) => `"${each}":[${this.documents.list(each).map(textOf).join(',')}]`);
+    const lists = COLLECTIONS.map(
+      (each) => `"${each}":[${between}${this.documents.list(each).map(textOf).join(`,${between}`)}${between}]`,
+    );
     const head = [`"format":"${format}"`, `"version":${version}`, ...(method ? [`"method":${textOf(method)}`] : [])];
-    return `{${[...head, ...lists].join(',')}}`;
+    return `{${[...head, ...lists].join(`,${between}`)}}`;
   }
 }

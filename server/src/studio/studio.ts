@@ -1,9 +1,11 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import {
+  atOnce,
   type Bundle,
   bundleInOrder,
   changeInOrder,
+  checkChanges,
   DEFAULTS_UNTIL_V3,
   type DocumentChange,
   type DocumentKey,
@@ -28,17 +30,18 @@ import type {
 import type { Database } from '../database/port';
 import { Upkeep } from '../database/upkeep';
 import { invalid, Refusal } from '../errors';
+import { LARGEST_STUDIO } from '../routes/limits';
 import type { Copies } from './copies';
-import { type DocumentName, documentRows } from './documentRows';
+import { type DocumentName, documentRows, type Write } from './documentRows';
 import { Feed } from './feed';
 import { beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
-import type { Snapshot } from './snapshot';
-import { unhurried } from './unhurried';
+import { lengthOf, type Snapshot } from './snapshot';
+import { turn, unhurried } from './unhurried';
 import { namesIn, writesOf } from './writes';
-import { writeAll } from './writing';
+import { type Brought, bring, writeAll } from './writing';
 
 export interface ImportWish {
   readonly mode: ImportMode;
@@ -49,6 +52,23 @@ export interface ImportWish {
   /** What the copy kept before it is named for. */
   readonly reason?: CopyReason;
 }
+
+/** Changes ready to be kept. */
+interface Prepared {
+  readonly changes: readonly DocumentChange[];
+  readonly after: Snapshot['documents'];
+  readonly ordered: boolean;
+  readonly writes: readonly Write[];
+  readonly brought: Brought;
+}
+
+/** An import ready to be kept, and the studio it was made ready on. */
+interface Import extends Prepared {
+  readonly begun: Snapshot;
+  readonly told: Pick<ImportAnswer, 'report' | 'rungs'>;
+}
+
+const NOTHING_BROUGHT: Brought = { write: '', staged: false };
 
 /** Documents that change at once and are still told of one by one; more, and whoever listens reads the studio anew. */
 const TOLD = 200;
@@ -121,6 +141,11 @@ export class Studio {
 
   get bundleText(): string {
     return this.#snapshot.bundleText;
+  }
+
+  /** The portable file with a document a line: as long as what is kept, so that it can be taken in again. */
+  get fileText(): string {
+    return this.#snapshot.fileText;
   }
 
   get revision(): number {
@@ -232,23 +257,55 @@ export class Studio {
     if (!read.ok) throw invalid(read.problems);
     const notes = read.notes.map(({ path, message }) => ({ path: pathText(path), message }));
     const bundle = bundleInOrder(read.bundle);
+    // Looked at, and brought to the database, while others write; decided in turn.
+    let early: Import | null = await this.#prepared(bundle, wish, wish.base);
+    if (wish.rehearse) return { ...early.told, revision: early.begun.revision, notes };
     return this.#decided(async () => {
-      const { revision } = this.#snapshot;
-      if (wish.base !== undefined && wish.base !== revision) {
-        throw new Refusal(
-          'STALE',
-          'The studio was changed since this file was looked at; nothing was taken in. Look at it again.',
-          { path: 'revision' },
-        );
-      }
-      const plan = planImport(this.#snapshot, bundle, wish.mode);
-      const { report, rungs, changes, after } = await unhurried(plan);
-      if (wish.rehearse) return { report, rungs, revision, notes };
-      if (!this.isEmpty)
-        await this.copies.keep(this.bundleText, wish.reason ?? (wish.mode === 'merge' ? 'import' : 'replace'));
-      const next = await this.#store(changes, after, wish.mode === 'replace');
-      return next && { report, rungs, revision: next.revision, notes };
+      const prepared = early && this.#followed(early) ? early : await this.#prepared(bundle, wish, undefined);
+      // Somebody else's write in between is read, and then it is all looked at anew.
+      early = null;
+      const after =
+        prepared.begun === this.#snapshot ? prepared.after : this.#snapshot.documents.with(prepared.changes);
+      const next = await this.#keep({ ...prepared, after });
+      return next && { ...prepared.told, revision: next.revision, notes };
     });
+  }
+
+  /**
+   * An import as it would be kept on the studio as it is now: its plan, a copy of the studio, and its documents brought
+   * to the database.
+   * @throws Refusal INVALID with every problem, STALE when the studio is not at `base`, NO_COPY
+   */
+  async #prepared(bundle: Bundle, { mode, rehearse, reason }: ImportWish, base: number | undefined): Promise<Import> {
+    const begun = this.#snapshot;
+    if (base !== undefined && base !== begun.revision) {
+      throw new Refusal(
+        'STALE',
+        'The studio was changed since this file was looked at; nothing was taken in. Look at it again.',
+        { path: 'revision' },
+      );
+    }
+    const { report, rungs, changes, after } = await unhurried(planImport(begun, bundle, mode));
+    const told = { report, rungs };
+    const ordered = mode === 'replace';
+    if (rehearse) return { begun, told, changes, after, ordered, writes: [], brought: NOTHING_BROUGHT };
+    this.#refuseTooLarge(changes);
+    if (begun.documents.size > 0) {
+      await this.copies.keep(begun.bundleText, reason ?? (mode === 'merge' ? 'import' : 'replace'));
+    }
+    const writes = await unhurried(writesOf(begun, changes, after));
+    return { begun, told, changes, after, ordered, writes, brought: await bring(this.#db, writes, turn) };
+  }
+
+  /** Whether what was prepared on an earlier studio holds on this one: what others kept meanwhile is none of its business. */
+  #followed({ begun, changes, ordered, brought }: Import): boolean {
+    const now = this.#snapshot;
+    if (now === begun) return true;
+    if (ordered || !brought.staged) return false;
+    const own = new Set(changes.map(({ kind, id }) => documentKey(kind, id)));
+    const meanwhile = now.changedSince(begun);
+    if (meanwhile.some((key) => own.has(key))) return false;
+    return checkChanges(now.documents.with(changes), meanwhile).length === 0;
   }
 
   /** Puts a document that was set aside back, if it fits by now. @throws Refusal INVALID, STALE */
@@ -318,32 +375,47 @@ export class Studio {
 
   /**
    * Writes changes and moves on to the studio they make.
-   * @param ordered give every document the place it has in the studio as it is to be
    * @returns `null` where somebody else has written meanwhile, and nothing was
    */
-  async #store(
-    changes: readonly DocumentChange[],
-    after: Snapshot['documents'],
-    ordered = false,
-  ): Promise<Snapshot | null> {
+  async #store(changes: readonly DocumentChange[], after: Snapshot['documents']): Promise<Snapshot | null> {
+    if (changes.length === 0) return this.#snapshot;
+    this.#refuseTooLarge(changes);
+    const writes = atOnce(writesOf(this.#snapshot, changes, after));
+    return this.#keep({ changes, after, ordered: false, writes, brought: await bring(this.#db, writes, turn) });
+  }
+
+  /** The same of what is prepared. @param ordered gives every document the place it has in the studio as it is to be */
+  async #keep({ changes, after, ordered, writes, brought }: Prepared): Promise<Snapshot | null> {
     if (changes.length === 0 && !ordered) return this.#snapshot;
-    const writes = writesOf(this.#snapshot, changes, after);
     const known = this.#snapshot.revision;
-    const versions = await writeAll(this.#db, { writes, known, ordered: ordered ? namesIn(after) : null });
+    const versions = await writeAll(this.#db, { writes, known, ordered: ordered ? namesIn(after) : null }, brought);
     if (!versions) return null;
     const written = new Map(writes.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
-    this.#become(
-      this.#snapshot.with(after, changes, written, versions.at(-1) ?? this.#snapshot.revision),
-      ordered ? null : changes,
-    );
+    this.#become(this.#snapshot.with(after, changes, written, versions.at(-1) ?? known), ordered ? null : changes);
     const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
     // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
     if (this.#upkeep.wrote(bytes, writes.length)) await this.#tidy().catch(() => undefined);
     return this.#snapshot;
   }
 
+  /** Nothing is kept that could not be exported and taken in again. @throws Refusal TOO_LARGE */
+  #refuseTooLarge(changes: readonly DocumentChange[]): void {
+    const grown = changes.reduce(
+      (sum, { kind, id, value }) =>
+        sum + lengthOf(value) - lengthOf(this.#snapshot.documents.get<DocumentKind>(kind, id)),
+      0,
+    );
+    const size = this.#snapshot.size + grown;
+    if (grown <= 0 || size <= LARGEST_STUDIO) return;
+    throw new Refusal(
+      'TOO_LARGE',
+      `The studio would have ${Math.round(size / 2 ** 20)} million characters; ${LARGEST_STUDIO / 2 ** 20} is the most that one file holds. Nothing was changed.`,
+    );
+  }
+
   async #tidy(): Promise<void> {
     await documentRows.forgetSuperseded(this.#db, KEPT_CHANGES);
+    await documentRows.dropStaged(this.#db, null);
     await this.#upkeep.tidy();
   }
 

@@ -5,6 +5,7 @@ import {
   type Documents,
   documentKey,
   referencesOf,
+  type Steps,
   splitDocumentKey,
 } from '@warm-ladder/core/formats';
 import { documentSchemas } from '@warm-ladder/core/schemas';
@@ -15,21 +16,24 @@ const NOTHING = {};
 
 /**
  * Changes as they are written: each with the version it was made from, the edit it is, and what its document names of
- * what the studio holds.
+ * what the studio holds; a document a step.
  * @param after the studio with them in it
  */
-export function writesOf(before: Snapshot, changes: readonly DocumentChange[], after: Documents): Write[] {
-  return changes.map(({ kind, id, value }) => {
+export function* writesOf(before: Snapshot, changes: readonly DocumentChange[], after: Documents): Steps<Write[]> {
+  const writes: Write[] = [];
+  for (const { kind, id, value } of changes) {
     const edit: readonly Change[] = diff(before.documents.get(kind, id) ?? NOTHING, value ?? NOTHING);
-    return {
+    writes.push({
       kind,
       id,
       base: before.version(kind, id),
       text: value === undefined ? null : textOf(value),
       patch: JSON.stringify(edit),
       names: value === undefined ? [] : [...referencesIn(after, kind, value)],
-    };
-  });
+    });
+    yield;
+  }
+  return writes;
 }
 
 /** What a document names of what the studio holds; base positions are no documents. */

@@ -4,7 +4,7 @@ import { isDisconnection } from '../database/postgres';
 import { type DocumentName, documentRows, type Write } from './documentRows';
 import { turn } from './unhurried';
 
-/** Documents written by one statement of an import: few enough that nobody waits for it. */
+/** Documents written by one statement; more are brought in parts of so many first. */
 const BATCH = 40;
 /** Documents put in their place by one statement. */
 const ORDERED = 400;
@@ -20,22 +20,40 @@ interface Writing {
   readonly ordered: readonly DocumentName[] | null;
 }
 
+/** A write in one statement, or one whose documents were brought before. */
+export interface Brought {
+  readonly write: string;
+  readonly staged: boolean;
+}
+
 /**
- * Writes documents: one statement where one will do, which is a transaction by itself; else one transaction, a batch at
- * a time, so that readers are answered in between.
+ * Brings the documents of a large write to the database, part by part, while others write; few need not be.
+ * @param turn lets others go first between two parts
+ */
+export async function bring(db: Database, writes: readonly Write[], turn: () => Promise<void>): Promise<Brought> {
+  const write = randomUUID();
+  if (writes.length <= BATCH) return { write, staged: false };
+  for (let from = 0; from < writes.length; from += BATCH) {
+    await documentRows.stage(db, write, from, writes.slice(from, from + BATCH));
+    await turn();
+  }
+  return { write, staged: true };
+}
+
+/**
+ * Keeps documents: in one statement, which is a transaction by itself; with a new order, in one transaction.
  * @returns the new version of each, and of the order; `null` where somebody else has written meanwhile, and nothing was
  */
-export function writeAll(db: Database, { writes, known, ordered }: Writing): Promise<number[] | null> {
-  const write = randomUUID();
+export function writeAll(
+  db: Database,
+  { writes, known, ordered }: Writing,
+  { write, staged }: Brought,
+): Promise<number[] | null> {
+  const keep = (tx: Queries) =>
+    staged ? documentRows.keepStaged(tx, known, write, writes.length) : documentRows.write(tx, known, write, writes);
   const work = async (tx: Queries): Promise<number[] | null> => {
-    const versions: number[] = [];
-    for (let from = 0; from < writes.length; from += BATCH) {
-      const some = await documentRows.write(tx, versions.at(-1) ?? known, write, writes.slice(from, from + BATCH));
-      if (!some) return null;
-      versions.push(...some);
-      if (from + BATCH < writes.length) await turn();
-    }
-    if (!ordered) return versions;
+    const versions = writes.length === 0 ? [] : await keep(tx);
+    if (!versions || !ordered) return versions;
     if (writes.length === 0) {
       await documentRows.lockWrites(tx);
       if ((await documentRows.newest(tx)) > known) return null;
@@ -47,8 +65,7 @@ export function writeAll(db: Database, { writes, known, ordered }: Writing): Pro
     versions.push(await documentRows.reordered(tx, write));
     return versions;
   };
-  const single = !ordered && writes.length <= BATCH;
-  return surely(db, write, writes.length, () => (single ? work(db) : db.transaction(work)));
+  return surely(db, write, writes.length, () => (ordered ? db.transaction(work) : work(db)));
 }
 
 /**
