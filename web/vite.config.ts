@@ -16,8 +16,21 @@ const chartsApart: Plugin = {
   },
 };
 
+/** Writes which build this is beside the pages and into them: a page of an earlier one learns that it is out of date. */
+const buildNumber = (): Plugin => {
+  const build = Date.now().toString(36);
+  return {
+    name: 'build-number',
+    apply: 'build',
+    transformIndexHtml: () => [{ tag: 'meta', attrs: { name: 'build', content: build }, injectTo: 'head' }],
+    generateBundle() {
+      this.emitFile({ type: 'asset', fileName: 'build.txt', source: build });
+    },
+  };
+};
+
 export default defineConfig({
-  plugins: [react(), tailwind(), chartsApart],
+  plugins: [react(), tailwind(), chartsApart, buildNumber()],
   build: {
     target: 'es2023',
     reportCompressedSize: false,

@@ -4,8 +4,8 @@ export const BUNDLE_VERSION = 3;
 /** The one method of a house has no id of its own; where every document has one, it stands under this. */
 export const METHOD_ID = 'house';
 
-/** Most of each kind that one file may hold. */
-export const MANY = 10_000;
+/** Most of each kind that one file, and so a studio, may hold. */
+export const MANY = 50_000;
 
 /** The lists of a bundle, by key. */
 export const COLLECTIONS = [

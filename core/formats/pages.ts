@@ -16,3 +16,7 @@ export function classShownAt(pathname: string): string | null {
     return null;
   }
 }
+
+/** The header by which the server says which build of the pages it has, and the event of a feed that says the same. */
+export const BUILD_HEADER = 'warm-ladder-build';
+export const BUILD_EVENT = 'build';

@@ -1,24 +1,28 @@
 import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
+import { BUILD_HEADER } from '@warm-ladder/core/formats';
 import { ROUTES } from '@warm-ladder/core/wire';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { notFound, speakErrors, speakParserErrors } from './errors';
-import { guard, hostsOf } from './guard';
+import { guard, hostsOf, speakFrameworkErrors } from './guard';
 import { bundleRoutes } from './routes/bundle';
 import { changeRoutes, documentRoutes } from './routes/documents';
 import { feedRoutes } from './routes/feed';
 import { handoutRoutes } from './routes/handouts';
 import { historyRoutes } from './routes/history';
-import { LARGEST_DOCUMENT } from './routes/limits';
+import { LARGEST_DOCUMENT, MOST_CONNECTIONS } from './routes/limits';
 import { seriesRoutes } from './routes/series';
 import { serve } from './routes/serve';
 import { tableRoutes } from './routes/table';
 import { waysBackRoutes } from './routes/waysBack';
-import { serveWeb } from './routes/web';
+import { buildOf, serveWeb } from './routes/web';
 import type { Studio } from './studio/studio';
 
 /** Milliseconds within which a request must have arrived: the largest file over a slow line at home. */
 const REQUEST_TIME = 60_000;
+
+/** Letters of a part of an address at most: longer ones name nothing. */
+const LONGEST_PARAM = 200;
 
 export interface AppOptions {
   /** The built web app; none for the interface alone. */
@@ -40,7 +44,10 @@ export async function buildApp(
     // A request that never ends must not keep the server from ending.
     forceCloseConnections: true,
     clientErrorHandler: speakParserErrors,
+    frameworkErrors: speakFrameworkErrors(hosts),
+    routerOptions: { maxParamLength: LONGEST_PARAM },
   });
+  app.server.maxConnections = MOST_CONNECTIONS;
   speakErrors(app);
   guard(app, hosts);
   // JSON alone, and a table where one is taken: a form of another site's page can send neither without asking first.
@@ -56,9 +63,13 @@ export async function buildApp(
     },
     strictTransportSecurity: false,
   });
+  const build = webFolder === undefined ? undefined : buildOf(webFolder);
   // What people's bodies are like is nobody's to keep but the studio's.
   app.addHook('onSend', async ({ url }, reply) => {
-    if (url.startsWith('/api/')) reply.header('cache-control', 'no-store');
+    if (!url.startsWith('/api/')) return;
+    reply.header('cache-control', 'no-store');
+    // What pages this server has: one of an earlier build learns that it is out of date.
+    if (build) reply.header(BUILD_HEADER, build);
   });
   // Built files come compressed already and are left as they are.
   await app.register(compress, { threshold: 2048, encodings: ['gzip', 'identity'] });
@@ -70,7 +81,6 @@ export async function buildApp(
         tableRoutes,
         documentRoutes,
         changeRoutes,
-        feedRoutes,
         handoutRoutes,
         seriesRoutes,
         waysBackRoutes,
@@ -78,6 +88,7 @@ export async function buildApp(
       ]) {
         await api.register(routes(studio));
       }
+      await api.register(feedRoutes(studio, build));
     },
     { prefix: '/api' },
   );

@@ -4,6 +4,7 @@ import { buildApp } from './app';
 import { addressOf, FolderInUse } from './database/folderLock';
 import { openDatabase } from './database/openDatabase';
 import { BadOptions, databaseUrl } from './options';
+import { sayError } from './plainLine';
 import { ROOT } from './root';
 import { Copies } from './studio/copies';
 import { Studio } from './studio/studio';
@@ -79,7 +80,7 @@ export async function runCommand(work: () => Promise<void>): Promise<void> {
   try {
     await work();
   } catch (error) {
-    console.error(error instanceof FolderInUse || error instanceof Error ? error.message : String(error));
+    sayError(error instanceof FolderInUse || error instanceof Error ? error.message : String(error));
     process.exitCode = 2;
   }
 }

@@ -1,7 +1,7 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { readFileOption, runCommand, withStudio } from './askServer';
-import { syncPath } from './database/sync';
 import { reasonOf } from './database/openFolder';
+import { syncPath } from './database/sync';
 
 /** `backup FILE`: the whole studio as a bundle file, while its server runs or not. */
 await runCommand(async () => {

@@ -1,5 +1,5 @@
 import { hostname, networkInterfaces } from 'node:os';
-import type { FastifyInstance, FastifyRequest } from 'fastify';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { Refusal } from './errors';
 
 const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
@@ -34,17 +34,40 @@ const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
  */
 export function guard(app: FastifyInstance, hosts: ReadonlySet<string>): void {
   app.addHook('onRequest', async (request) => {
-    if (!hosts.has(nameIn(request.headers.host ?? ''))) {
-      throw new Refusal(
-        'WRONG_HOST',
-        'This server is not asked for by that name. Open it by the address it printed, or start it with --name.',
-      );
-    }
-    if (!READS.has(request.method) && isForeign(request)) {
+    if (!hosts.has(nameIn(request.headers.host ?? ''))) throw wrongHost();
+    if (!isForeign(request)) return;
+    if (!READS.has(request.method)) {
       throw new Refusal('FORBIDDEN', 'A page of another site may not change this studio; nothing was changed.');
+    }
+    // A page of another site learns nothing of what it asks for, and may not have pages and packages made all the same.
+    if (request.url.startsWith('/api/')) {
+      throw new Refusal('FORBIDDEN', 'A page of another site may not ask this studio for anything.');
     }
   });
 }
+
+const wrongHost = (): Refusal =>
+  new Refusal(
+    'WRONG_HOST',
+    'This server is not asked for by that name. Open it by the address it printed, or start it with --name.',
+  );
+
+/** What can’t be asked at all, as an address that can’t be decoded, is refused in the one shape, guarded like the rest. */
+export const speakFrameworkErrors =
+  (hosts: ReadonlySet<string>) =>
+  (error: Error, request: FastifyRequest, reply: FastifyReply): void => {
+    const refusal = hosts.has(nameIn(request.headers.host ?? ''))
+      ? new Refusal('BAD_REQUEST', `The address can’t be read (${error.message.slice(0, 80)}); nothing was changed.`)
+      : wrongHost();
+    void reply
+      .status(refusal.status)
+      .headers({
+        'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
+        'x-content-type-options': 'nosniff',
+        'cache-control': 'no-store',
+      })
+      .send(refusal.body);
+  };
 
 /** Whether a browser says that another site's page sends this. Programs that are no browser say nothing. */
 function isForeign({ headers }: FastifyRequest): boolean {

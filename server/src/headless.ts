@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import { type Bundle, type ParsedBrief, pathText } from '@warm-ladder/core/formats';
 import type { Series, SeriesStudio } from '@warm-ladder/core/series';
 import { readFiles, UnreadableFile } from './files';
+import { sayError } from './plainLine';
 
 /** Exit codes: a sound answer, one with something left to mend, something that can't be read, and a mistake of this program. */
 const [SOUND, UNSOUND, UNREADABLE, CRASHED] = [0, 1, 2, 3] as const;
@@ -49,7 +50,7 @@ export function runHeadless<const O extends Options>({ name, options, usage, ans
       return given.sound ? SOUND : UNSOUND;
     } catch (error) {
       if (error instanceof UnreadableFile || error instanceof Refused) {
-        console.error(error.message);
+        sayError(error.message);
         return UNREADABLE;
       }
       console.error(`${name} failed, by a mistake of its own:`, error);
@@ -59,7 +60,7 @@ export function runHeadless<const O extends Options>({ name, options, usage, ans
 
   function bundleOf(files: readonly string[]): Bundle {
     const { bundle, notes } = readFiles(files);
-    for (const note of notes) console.error(note);
+    for (const note of notes) sayError(note);
     return bundle;
   }
 

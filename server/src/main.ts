@@ -12,6 +12,7 @@ import { Refusal } from './errors';
 import { readFiles, UnreadableFile } from './files';
 import { hostsOf, isLoopback } from './guard';
 import { BadOptions, databaseUrl, readOptions } from './options';
+import { sayError } from './plainLine';
 import { Copies } from './studio/copies';
 import { StudioIncomplete } from './studio/opening';
 import { Studio } from './studio/studio';
@@ -27,15 +28,15 @@ async function prepare(studio: Studio, files: readonly string[]): Promise<void> 
     if (files.length > 0) await studio.import(readFiles(files).bundle, { mode: 'merge', rehearse: false });
     return;
   }
-  await studio.copies.keep(studio.bundleText, 'start').catch(({ message }: Error) => console.error(message));
+  await studio.copies.keep(studio.bundleText, 'start').catch(({ message }: Error) => sayError(message));
 }
 
 function warn({ host }: Options, studio: Studio): void {
   for (const { kind, id, reason } of studio.setAside) {
-    console.error(`Set aside, since it no longer fits: ${kind}/${id} (${reason}) See the Studio menu, Ways back.`);
+    sayError(`Set aside, since it no longer fits: ${kind}/${id} (${reason}) See the Studio menu, Ways back.`);
   }
   if (isLoopback(host)) return;
-  console.error(
+  sayError(
     `Caution: this server listens at ${host}, beyond this machine, and asks nobody who they are. Whoever reaches it ` +
       'on the network reads and changes everything in this studio, people’s health conditions among it, and nothing ' +
       'on the way is encrypted. Stop it unless you trust everyone on this network.',
@@ -60,9 +61,9 @@ async function start(options: Options): Promise<void> {
       await close();
     };
     warn(options, studio);
-    if (studio.lengths) console.error(lengthsSentence(studio.lengths));
+    if (studio.lengths) sayError(lengthsSentence(studio.lengths));
     for (const { kind, id } of await studio.mended()) {
-      console.error(`Mended: a character that is none was taken out of ${kind}/${id}.`);
+      sayError(`Mended: a character that is none was taken out of ${kind}/${id}.`);
     }
     const address = await app.listen({ port: options.port, host: options.host });
     announce(address);
@@ -124,6 +125,6 @@ try {
   port = options.port;
   await start(options);
 } catch (error) {
-  console.error(sentenceOf(error as NodeJS.ErrnoException, port));
+  sayError(sentenceOf(error as NodeJS.ErrnoException, port));
   process.exit(1);
 }

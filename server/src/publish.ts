@@ -6,6 +6,7 @@ import { bundleJsonSchema, fieldLimitsSource } from '@warm-ladder/core/schemas';
 import { seriesTable } from '@warm-ladder/core/series';
 import { voiceTable } from '@warm-ladder/core/voice';
 import { openApi } from '@warm-ladder/core/wire';
+import { sayError } from './plainLine';
 
 const ROOT = join(import.meta.dirname, '../..');
 
@@ -35,7 +36,7 @@ for (const [name, make] of Object.entries(PUBLISHED)) {
   const text = make(old);
   if (!process.argv.includes('--check')) writeFileSync(file, text);
   else if (old !== text) {
-    console.error(`${name} is out of date; run npm run schema.`);
+    sayError(`${name} is out of date; run npm run schema.`);
     process.exitCode = 1;
   }
 }

@@ -23,7 +23,7 @@ export const bundleRoutes =
     serve(app, ROUTES.export, async ({ reply }) => {
       reply.header('content-disposition', 'attachment; filename="warm-ladder.json"');
       reply.type('application/json; charset=utf-8');
-      return `${JSON.stringify(studio.bundle, null, 2)}\n`;
+      return studio.fileText;
     });
 
     serve(app, ROUTES.import, async ({ body, query: { mode, rehearse, base, reason } }) =>

@@ -1,7 +1,9 @@
+import { BUILD_EVENT } from '@warm-ladder/core/formats';
 import { type FeedEvent, ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { Refusal } from '../errors';
 import type { Studio } from '../studio/studio';
+import { MOST_FEEDS, UNREAD_FEED } from './limits';
 import { serve } from './serve';
 
 /** Milliseconds between two signs of life: what stands between holds a silent line for a dead one. */
@@ -12,7 +14,7 @@ const SIGN = 20_000;
  * whichever process it came through. An event's id is its revision, from which a browser that was cut off goes on.
  */
 export const feedRoutes =
-  (studio: Studio): FastifyPluginAsync =>
+  (studio: Studio, build: string | undefined): FastifyPluginAsync =>
   async (app) => {
     const open = new Set<() => void>();
     app.addHook('preClose', async () => {
@@ -21,6 +23,12 @@ export const feedRoutes =
     serve(app, ROUTES.feed, async ({ query, request: { headers, raw }, reply }) => {
       const last = Number(headers['last-event-id'] ?? query.since);
       if (!Number.isSafeInteger(last)) throw new Refusal('BAD_REQUEST', 'Expected since=REVISION.', { path: 'since' });
+      if (open.size >= MOST_FEEDS) {
+        throw new Refusal(
+          'TOO_MANY',
+          `There are ${MOST_FEEDS} feeds open, as many as this server holds. Try again later.`,
+        );
+      }
       reply.hijack();
       const { raw: out } = reply;
       out.writeHead(200, {
@@ -34,6 +42,8 @@ export const feedRoutes =
         if (event.revision <= sent) return;
         sent = event.revision;
         out.write(`id: ${event.revision}\ndata: ${JSON.stringify(event)}\n\n`);
+        // Whoever reads no more is let go; what is missed is asked for anew.
+        if (out.writableLength > UNREAD_FEED) end();
       };
       // Heard before the past is asked for: what happens in between is told after it.
       const waiting: FeedEvent[] = [];
@@ -44,9 +54,11 @@ export const feedRoutes =
         deaf();
         clearInterval(sign);
         open.delete(end);
-        out.end();
+        if (out.writableLength > UNREAD_FEED) out.destroy();
+        else out.end();
       };
       open.add(end);
+      if (build) out.write(`event: ${BUILD_EVENT}\ndata: ${JSON.stringify(build)}\n\n`);
       raw.on('close', end);
       try {
         const missed = await studio.since(last);

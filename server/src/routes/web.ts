@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
 import { classShownAt } from '@warm-ladder/core/formats';
@@ -11,6 +11,12 @@ function askedFirst(url: string): string {
   const shown = classShownAt(url.split('?')[0] ?? '');
   const query = shown === null ? '' : `?${new URLSearchParams({ class: shown })}`;
   return `</api${ROUTES.studio.path}${query}>; rel=preload; as=fetch; crossorigin=anonymous`;
+}
+
+/** Which build of the pages a folder holds; undefined where it does not say. */
+export function buildOf(folder: string): string | undefined {
+  const file = join(folder, 'build.txt');
+  return existsSync(file) ? readFileSync(file, 'utf8').trim() : undefined;
 }
 
 const FOREVER = 'public, max-age=31536000, immutable';

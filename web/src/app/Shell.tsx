@@ -2,6 +2,7 @@ import { classShownAt } from '@warm-ladder/core/formats';
 import { Redo2, Undo2 } from 'lucide-react';
 import { Suspense, useCallback, useState } from 'react';
 import { NavLink, Outlet, useLocation, useParams } from 'react-router';
+import { reloadPage, useNewerBuild } from './build';
 import { GoneNotice } from './GoneNotice';
 import { lazily } from './lazily';
 import { useReadiness } from './measured';
@@ -72,6 +73,7 @@ export function Shell() {
           <ShortcutsButton />
         </div>
       </header>
+      <NewerBuild />
       <StudioGate />
       <NoticeLine />
       <GoneNotice />
@@ -110,6 +112,19 @@ function StudioGate() {
       <Readiness />
       <Outlet />
     </>
+  );
+}
+
+/** The server was upgraded under this page. */
+function NewerBuild() {
+  if (!useNewerBuild()) return null;
+  return (
+    <p role="status" className="no-print flex flex-wrap items-center gap-3 bg-ink px-4 py-1.5 text-sheet">
+      There is a newer version of this page. Your work is kept.
+      <button type="button" className="rounded border border-sheet/50 px-3 py-0.5" onClick={reloadPage}>
+        Load it
+      </button>
+    </p>
   );
 }
 

@@ -15,8 +15,12 @@ class Line {
   readyState = 1;
   onmessage: (event: { data: string }) => void = () => {};
   onerror: () => void = () => {};
+  readonly named: string[] = [];
   constructor(readonly url: string) {
     Line.open.push(this);
+  }
+  addEventListener(name: string): void {
+    this.named.push(name);
   }
   tell(event: FeedEvent): void {
     this.onmessage({ data: JSON.stringify(event) });

@@ -1,4 +1,6 @@
+import { BUILD_EVENT } from '@warm-ladder/core/formats';
 import type { FeedEvent } from '@warm-ladder/core/wire';
+import { hearBuild } from './build';
 import type { AppStore } from './store';
 import { fed, loadStudio } from './studio';
 import { hear } from './unheard';
@@ -31,6 +33,7 @@ export function startFeed(store: AppStore): void {
         hear(() => take(event));
         tabs.postMessage(event);
       };
+      line.addEventListener(BUILD_EVENT, ({ data }: MessageEvent<string>) => hearBuild(JSON.parse(data) as string));
       // A line that broke is taken up again by the browser from where it was; one that was refused is not.
       line.onerror = () => {
         if (line.readyState === EventSource.CLOSED) setTimeout(open, AGAIN);

@@ -1,5 +1,8 @@
 import { type ComponentType, type JSX, lazy, useState } from 'react';
 
+import { fetchedPart } from './build';
+import { server } from './server';
+
 type Load<P> = () => Promise<{ readonly default: ComponentType<P> }>;
 
 const parts: Array<() => Promise<unknown>> = [];
@@ -13,7 +16,7 @@ export function lazily<P extends object>(load: Load<P>): ComponentType<P> {
   let inner = lazy(attempt);
   async function attempt(): Promise<{ readonly default: ComponentType<P> }> {
     try {
-      return await load();
+      return await fetchedPart(load, server.health);
     } catch {
       inner = lazy(attempt);
       return { default: Away };

@@ -1,8 +1,10 @@
 import { createBrowserRouter, redirect } from 'react-router';
+import { fetchedPart } from './build';
 import { whenIdle } from './idle';
 import { LostPage } from './LostPage';
 import { fetchParts } from './lazily';
 import { Shell } from './Shell';
+import { server } from './server';
 
 /** Each view is its own file of the build, fetched when it is first opened. */
 const VIEWS = {
@@ -39,7 +41,10 @@ export const router = createBrowserRouter([
         errorElement: <LostPage />,
         children: [
           { index: true, loader: () => redirect('/class') },
-          ...Object.entries(VIEWS).map(([path, lazy]) => ({ path, lazy })),
+          ...Object.entries(VIEWS).map(([path, view]) => ({
+            path,
+            lazy: () => fetchedPart<object>(view, server.health),
+          })),
           { path: '*', element: <LostPage /> },
         ],
       },

@@ -1,6 +1,7 @@
-import type { DocumentKind } from '@warm-ladder/core/formats';
+import { BUILD_HEADER, type DocumentKind } from '@warm-ladder/core/formats';
 import type { Kept, RefusalBody, ROUTES, SentChange, SetAsideDocument } from '@warm-ladder/core/wire';
 import type { z } from 'zod';
+import { hearBuild } from './build';
 
 /** A refusal in the server's words. */
 export class Refused extends Error {
@@ -57,6 +58,7 @@ async function send(
   } catch {
     throw new ServerAway();
   }
+  hearBuild(response.headers.get(BUILD_HEADER));
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok && answer !== null) return answer;
   const refusal = (answer ?? {}) as Partial<RefusalBody>;
@@ -77,6 +79,7 @@ export interface ImportQuery {
 }
 /** The server's interface, one function a question. Each throws `Refused`, `ServerFailed` or `ServerAway`. */
 export const server = {
+  health: () => ask('GET', '/health'),
   /** @param only the class whose page it is for: no more is sent than that needs */
   studio: (only?: string | null) => ask('GET', '/studio', { query: { class: only ?? undefined } }),
   /** What is kept of one document; `null` when there is none. */
