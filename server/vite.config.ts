@@ -13,6 +13,7 @@ export default defineConfig({
         [
           'main',
           'engine',
+          'reader',
           'review',
           'mend',
           'propose',

@@ -6,6 +6,7 @@ import { checkDocument } from './checkDocument';
 import { followRings, ringSentence } from './checkSeries';
 import type { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
+import { atOnce, type Steps } from './steps';
 
 /** A problem of one document, with its path inside it. */
 export interface DocumentProblem extends Problem {
@@ -22,13 +23,19 @@ const FOUNDATIONS: ReadonlySet<DocumentKind> = new Set<DocumentKind>(['method', 
  * @param after the studio as it would be
  * @param changed documents put or taken away on the way there
  */
-export function checkChanges(after: Documents, changed: readonly DocumentKey[]): DocumentProblem[] {
+export const checkChanges = (after: Documents, changed: readonly DocumentKey[]): DocumentProblem[] =>
+  atOnce(checkChangesSteps(after, changed));
+
+/** The same, a document a step. */
+export function* checkChangesSteps(after: Documents, changed: readonly DocumentKey[]): Steps<DocumentProblem[]> {
   const problems: DocumentProblem[] = [];
-  for (const key of affectedBy(after, changed)) {
+  const written = new Set(changed);
+  for (const key of yield* affectedBy(after, written)) {
+    yield;
     const [kind, id] = splitDocumentKey(key);
     const value = after.get(kind, id);
     if (value === undefined) continue;
-    const found = checkDocument(kind, value, after, changed.includes(key) ? 'written' : 'kept');
+    const found = checkDocument(kind, value, after, written.has(key) ? 'written' : 'kept');
     problems.push(...found.map((problem) => ({ ...problem, kind, id })));
   }
   if (changed.some((key) => key.startsWith('series/'))) {
@@ -45,9 +52,9 @@ export function checkChanges(after: Documents, changed: readonly DocumentKey[]):
 }
 
 /** The changed documents and all that name one of them. */
-function affectedBy(after: Documents, changed: readonly DocumentKey[]): Set<DocumentKey> {
+function* affectedBy(after: Documents, changed: ReadonlySet<DocumentKey>): Steps<Set<DocumentKey>> {
   const affected = new Set(changed);
-  const kinds = new Set(changed.map((key) => splitDocumentKey(key)[0]));
+  const kinds = new Set([...changed].map((key) => splitDocumentKey(key)[0]));
   if ([...kinds].some((kind) => FOUNDATIONS.has(kind))) {
     for (const kind of ['positions', 'exercises'] as const) {
       for (const id of after.shelf(kind).keys()) affected.add(documentKey(kind, id));
@@ -55,8 +62,12 @@ function affectedBy(after: Documents, changed: readonly DocumentKey[]): Set<Docu
   }
   for (const kind of DOCUMENT_KINDS) {
     for (const [id, value] of after.shelf(kind)) {
-      const names = referencesOf(kind, value);
-      if (changed.some((key) => names.has(key))) affected.add(documentKey(kind, id));
+      for (const key of referencesOf(kind, value)) {
+        if (!changed.has(key)) continue;
+        affected.add(documentKey(kind, id));
+        break;
+      }
+      yield;
     }
   }
   return affected;

@@ -11,7 +11,7 @@ export * from './mergeBundles';
 export { BUILD_EVENT, BUILD_HEADER, CLASS_PAGES, classShownAt } from './pages';
 export * from './parseBrief';
 export * from './parseBundle';
-export { partOf } from './partOf';
+export { partOf, partOfSeries } from './partOf';
 export * from './problems';
 export * from './proposeBundle';
 export * from './proposeSeriesBundle';

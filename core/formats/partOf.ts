@@ -1,4 +1,4 @@
-import type { DocumentKind } from './bundle';
+import type { Bundle, DocumentKind } from './bundle';
 import { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
 
@@ -11,10 +11,19 @@ import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from '.
  */
 export function partOf(studio: Documents, classId: string): Documents | null {
   if (!studio.has('classes', classId)) return null;
-  const found = new Set<DocumentKey>([documentKey('classes', classId)]);
-  for (const series of studio.list('series')) {
-    if (series.episodes.some((episode) => episode.class === classId)) found.add(documentKey('series', series.id));
-  }
+  const series = studio.list('series').filter(({ episodes }) => episodes.some((each) => each.class === classId));
+  return partFrom(studio, [documentKey('classes', classId), ...series.map(({ id }) => documentKey('series', id))], {
+    logs: studio.list('logs').filter((log) => log.class === classId),
+    questions: studio.list('questions').filter((question) => question.class === classId),
+  });
+}
+
+/** The same of a series: its episodes, what it follows on, and what those name. @returns `null` where there is none */
+export const partOfSeries = (studio: Documents, id: string): Documents | null =>
+  studio.has('series', id) ? partFrom(studio, [documentKey('series', id)], { logs: [], questions: [] }) : null;
+
+function partFrom(studio: Documents, keys: readonly DocumentKey[], own: Pick<Bundle, 'logs' | 'questions'>): Documents {
+  const found = new Set(keys);
   // What is added on the way is come to as well.
   for (const key of found) {
     const [kind, id] = splitDocumentKey(key);
@@ -26,7 +35,6 @@ export function partOf(studio: Documents, classId: string): Documents | null {
     ...studio.bundle,
     exercises: studio.list('exercises').filter(wanted('exercises')),
     classes: studio.list('classes').filter(wanted('classes')),
-    logs: studio.list('logs').filter((log) => log.class === classId),
-    questions: studio.list('questions').filter((question) => question.class === classId),
+    ...own,
   });
 }

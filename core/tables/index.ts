@@ -1,4 +1,4 @@
 export { CSV_COLUMNS, CSV_LOSS } from './columns';
 export { decodeTable } from './decodeTable';
 export * from './readRepertoireCsv';
-export { writeRepertoireCsv } from './writeRepertoireCsv';
+export { repertoireCsvSteps, writeRepertoireCsv } from './writeRepertoireCsv';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { BasePosition } from '../body/position';
 import type { Bundle } from '../formats';
-import { shortened } from '../formats';
+import { atOnce, type Steps, shortened } from '../formats';
 import { schemaProblems } from '../formats/schemaProblems';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
@@ -19,12 +19,16 @@ export type ReadCsv =
       /** Keys of rungs that were not here and come with a plain pose. */
       readonly plain: readonly string[];
     }
-  | { readonly ok: false; readonly problems: readonly Problem[] };
+  | Refused;
 
 /** Columns of one table at most. */
 const MOST_COLUMNS = 200;
 
-type Row = Partial<Record<Column, string>>;
+/** A row as it was read: the text of each of its columns. */
+export type TableRow = Readonly<Partial<Record<Column, string>>>;
+
+type Refused = { readonly ok: false; readonly problems: readonly Problem[] };
+export type ReadRows = { readonly ok: true; readonly rows: readonly TableRow[] } | Refused;
 
 /**
  * Reads a table of the repertoire onto the studio that is here: all of it, or nothing with a report naming the row
@@ -32,6 +36,12 @@ type Row = Partial<Record<Column, string>>;
  * @param bundle the studio: its rungs keep their poses, phases and cues
  */
 export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
+  const table = readTableRows(text);
+  return table.ok ? atOnce(exercisesOfRows(table.rows, bundle)) : table;
+}
+
+/** The rows of such a table, not yet held against anything. */
+export function readTableRows(text: string): ReadRows {
   const table = text.replace(/^\uFEFF/, '');
   const shape = { skipEmptyLines: 'greedy' as const, delimitersToGuess: [',', ';', '\t'] };
   const nameOf = (header: string) => header.trim().toLowerCase();
@@ -39,7 +49,7 @@ export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
   const [head = []] = Papa.parse<string[]>(firstRow(table), { ...shape, preview: 1 }).data;
   const columns = columnProblems(head.map(nameOf));
   if (columns.length > 0) return { ok: false, problems: columns };
-  const parsed = Papa.parse<Row>(table, {
+  const parsed = Papa.parse<TableRow>(table, {
     ...shape,
     header: true,
     transformHeader: nameOf,
@@ -53,7 +63,7 @@ export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
     return refusal([], `The table has ${parsed.data.length} rows; expected at most ${MOST_ROWS}, one for each rung.`);
   }
   if (parsed.data.length === 0) return refusal([], 'The table has no rows; expected one for each rung.');
-  return assembled(parsed.data, bundle);
+  return { ok: true, rows: parsed.data };
 }
 
 /** Characters of a first row at most: its columns, with room to spare. */
@@ -61,7 +71,7 @@ const MOST_HEAD = 100_000;
 /** As much of a table as its first row can be. */
 const firstRow = (table: string): string => table.slice(0, MOST_HEAD);
 
-const refusal = (path: Problem['path'], message: string): ReadCsv => ({ ok: false, problems: [{ path, message }] });
+const refusal = (path: Problem['path'], message: string): Refused => ({ ok: false, problems: [{ path, message }] });
 
 /** A leading apostrophe is how tables keep a text from being run; it is not part of the text. */
 const unescaped = (value: string): string => value.replace(/^'(?=['=+\-@\t\r\n])/, '');
@@ -85,15 +95,19 @@ function columnProblems(found: readonly string[]): Problem[] {
   ].slice(0, 12);
 }
 
-/** Rows gathered into exercises; the first row of each says what it is, and the others must agree. */
-function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
+/**
+ * Rows gathered into exercises, a row and an exercise a step: the first row of each says what it is, and the others must
+ * agree.
+ */
+export function* exercisesOfRows(rows: readonly TableRow[], bundle: Bundle): Steps<ReadCsv> {
   const problems: Problem[] = [];
   const here = new Map((bundle.exercises ?? []).map((exercise) => [exercise.id, exercise]));
   const likes = new Map((bundle.positions ?? []).map(({ id, like }) => [id, like]));
   const made = new Map<string, { exercise: Omit<Exercise, 'rungs'>; rungs: Rung[]; row: number }>();
   const seen = new Map<string, number>();
   const plain: string[] = [];
-  rows.forEach((row, i) => {
+  for (const [i, row] of rows.entries()) {
+    yield;
     const number = i + 2;
     const complain = (column: Column, message: string) => problems.push({ path: [`row ${number}`, column], message });
     const ref: RungRef = { exercise: row.exercise ?? '', rung: row.rung ?? '' };
@@ -101,7 +115,7 @@ function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
     const before = seen.get(key);
     if (before !== undefined) {
       complain('rung', `“${key}” stands in row ${before} already; expected each rung once.`);
-      return;
+      continue;
     }
     seen.set(key, number);
     const head = headOf(row, complain);
@@ -118,20 +132,22 @@ function assembled(rows: readonly Row[], bundle: Bundle): ReadCsv {
     const rung = rungOf(row, old ?? plainRung(like), complain);
     if (known) known.rungs.push(rung);
     else made.set(ref.exercise, { exercise: head, rungs: [rung], row: number });
-  });
-  const exercises = [...made.values()].flatMap(({ exercise, rungs: named, row }): Exercise[] => {
+  }
+  const exercises: Exercise[] = [];
+  for (const { exercise, rungs: named, row } of made.values()) {
+    yield;
     const rungs = withUnnamed(here.get(exercise.id)?.rungs ?? [], named);
     const { tags } = here.get(exercise.id) ?? {};
     const read = exerciseSchema.safeParse({ ...exercise, ...(tags ? { tags } : {}), rungs });
-    if (read.success) return [read.data];
-    problems.push(
-      ...schemaProblems(read.error).map(({ path, message }) => ({
-        path: [rowOf(path, row, rungs, seen, exercise.id), ...flatPath(path)],
-        message,
-      })),
-    );
-    return [];
-  });
+    if (read.success) exercises.push(read.data);
+    else
+      problems.push(
+        ...schemaProblems(read.error).map(({ path, message }) => ({
+          path: [rowOf(path, row, rungs, seen, exercise.id), ...flatPath(path)],
+          message,
+        })),
+      );
+  }
   if (problems.length > 0) return { ok: false, problems: shortened(problems) };
   return { ok: true, exercises, plain };
 }
@@ -205,7 +221,7 @@ const listOf = (cell: string | undefined): string[] =>
     .map((each) => each.trim().replaceAll('||', '|'))
     .filter(Boolean);
 
-function headOf(row: Row, complain: Complain): Omit<Exercise, 'rungs'> {
+function headOf(row: TableRow, complain: Complain): Omit<Exercise, 'rungs'> {
   const directions = listOf(row.directions);
   for (const each of directions) {
     if (!(DIRECTIONS as readonly string[]).includes(each)) {
@@ -226,7 +242,7 @@ function headOf(row: Row, complain: Complain): Omit<Exercise, 'rungs'> {
   };
 }
 
-function numberOf(row: Row, column: Column, complain: Complain): number | undefined {
+function numberOf(row: TableRow, column: Column, complain: Complain): number | undefined {
   const cell = row[column];
   if (!cell) return undefined;
   // A decimal comma is how half the world's tables write a number.
@@ -237,7 +253,7 @@ function numberOf(row: Row, column: Column, complain: Complain): number | undefi
 }
 
 /** A rung with the flat parts of a row and the poses, phases and cues it had. */
-function rungOf(row: Row, old: Omit<Rung, 'id' | 'name'>, complain: Complain): Rung {
+function rungOf(row: TableRow, old: Omit<Rung, 'id' | 'name'>, complain: Complain): Rung {
   const {
     gate: _gate,
     requires: _requires,
@@ -272,7 +288,7 @@ function rungOf(row: Row, old: Omit<Rung, 'id' | 'name'>, complain: Complain): R
   };
 }
 
-function doseOf(row: Row, old: Rung['dose'], complain: Complain): Rung['dose'] {
+function doseOf(row: TableRow, old: Rung['dose'], complain: Complain): Rung['dose'] {
   const secondsPerCount = numberOf(row, 'seconds per count', complain);
   const repsTo = row['reps to'] === undefined ? old.repsTo : numberOf(row, 'reps to', complain);
   const until = row.until === undefined ? old.until : row.until;
@@ -288,7 +304,7 @@ function doseOf(row: Row, old: Rung['dose'], complain: Complain): Rung['dose'] {
   };
 }
 
-function gateOf(row: Row, { gate }: Pick<Rung, 'gate'>): Pick<Rung, 'gate'> {
+function gateOf(row: TableRow, { gate }: Pick<Rung, 'gate'>): Pick<Rung, 'gate'> {
   const signs = {
     ready: listOf(row['ready when']),
     stay: listOf(row['stay when']),

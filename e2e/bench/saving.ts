@@ -48,7 +48,7 @@ async function saveRatio(rungs: number, classes: number, url?: string): Promise<
   const { db, close } = await openDatabase(join(folder, 'data'), url);
   const watch = watched(db);
   const studio = await Studio.open(watch.db, new Copies(join(folder, 'kept')));
-  await studio.import(largeStudio(rungs, classes), { mode: 'replace', rehearse: false });
+  await studio.import({ bundle: largeStudio(rungs }, classes), { mode: 'replace', rehearse: false });
   const plan = (studio.bundle.classes ?? []).find(({ id }) => id === 'night-landing') as ClassPlan;
   let { version } = studio.find('classes', plan.id);
   const [saves, statements]: [number[], number[]] = [[], []];

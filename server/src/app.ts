@@ -17,6 +17,7 @@ import { tableRoutes } from './routes/table';
 import { waysBackRoutes } from './routes/waysBack';
 import { buildOf, serveWeb } from './routes/web';
 import type { Studio } from './studio/studio';
+import { Readers } from './threads/readers';
 
 /** Milliseconds within which a request must have arrived: the largest file over a slow line at home. */
 const REQUEST_TIME = 60_000;
@@ -49,6 +50,8 @@ export async function buildApp(
   });
   app.server.maxConnections = MOST_CONNECTIONS;
   speakErrors(app);
+  const readers = new Readers();
+  app.addHook('onClose', () => readers.close());
   guard(app, hosts);
   // JSON alone, and a table where one is taken: a form of another site's page can send neither without asking first.
   app.removeContentTypeParser('text/plain');
@@ -86,7 +89,7 @@ export async function buildApp(
         waysBackRoutes,
         historyRoutes,
       ]) {
-        await api.register(routes(studio));
+        await api.register(routes(studio, readers));
       }
       await api.register(feedRoutes(studio, build));
     },

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import type { LengthsChanged } from '@warm-ladder/core/formats';
+import { bundleInOrder, type LengthsChanged } from '@warm-ladder/core/formats';
 import { clock } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { buildApp } from './app';
@@ -25,7 +25,8 @@ type Options = ReturnType<typeof readOptions>;
 /** Fills an empty studio from bundle files taken as one; of one that holds something a copy is kept. */
 async function prepare(studio: Studio, files: readonly string[]): Promise<void> {
   if (studio.isEmpty) {
-    if (files.length > 0) await studio.import(readFiles(files).bundle, { mode: 'merge', rehearse: false });
+    if (files.length > 0)
+      await studio.import({ bundle: bundleInOrder(readFiles(files).bundle) }, { mode: 'merge', rehearse: false });
     return;
   }
   await studio.copies.keep(studio.bundleText, 'start').catch(({ message }: Error) => sayError(message));

@@ -1,15 +1,15 @@
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import type { Studio } from '../studio/studio';
-import { serve } from './serve';
+import type { Readers } from '../threads/readers';
+import { serve, takeBytes } from './serve';
 
 /** The whole studio out and in: what is loaded at the start, the export, and the import with its report. */
 export const bundleRoutes =
-  (studio: Studio): FastifyPluginAsync =>
+  (studio: Studio, readers: Readers): FastifyPluginAsync =>
   async (app) => {
     // The file is read by the core, so that a truncated one gets the core's sentence.
-    app.removeContentTypeParser('application/json');
-    app.addContentTypeParser('application/json', { parseAs: 'string' }, (_request, body, done) => done(null, body));
+    takeBytes(app, 'application/json');
 
     serve(app, ROUTES.studio, async ({ query: { class: id }, request, reply }) => {
       reply.type('application/json; charset=utf-8').header('vary', 'accept-encoding');
@@ -27,6 +27,11 @@ export const bundleRoutes =
     });
 
     serve(app, ROUTES.import, async ({ body, query: { mode, rehearse, base, reason } }) =>
-      studio.import(String(body ?? ''), { mode, base, rehearse: rehearse === 'true', ...(reason ? { reason } : {}) }),
+      studio.import(await readers.bundle(body), {
+        mode,
+        base,
+        rehearse: rehearse === 'true',
+        ...(reason ? { reason } : {}),
+      }),
     );
   };

@@ -1,26 +1,15 @@
 import { COLLECTIONS, DOCUMENT_KINDS, documentKey, METHOD_ID } from '@warm-ladder/core/formats';
-import { documentSchemas } from '@warm-ladder/core/schemas';
 import { type ChangeAnswer, documentRoutes as documentRoutesOf, ROUTES, type SentChange } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { invalid, Refusal } from '../errors';
 import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
-import { read } from './read';
-import { serve } from './serve';
-
-/** A sent change with its value read by the schema of its kind. @throws Refusal INVALID */
-function readChange({ kind, id, version, value }: SentChange): AskedChange {
-  if (value === null) return { kind, id, base: version };
-  const parsed = read(documentSchemas[kind], value);
-  const own = kind === 'method' ? METHOD_ID : (parsed as { readonly id: string }).id;
-  if (own !== id) {
-    throw invalid([{ path: ['id'], message: `The id “${own}” is not the “${id}” it was sent to.` }]);
-  }
-  return { kind, id, base: version, value: parsed } as AskedChange;
-}
+import type { Readers } from '../threads/readers';
+import { readChange } from '../threads/reading';
+import { serve, takeBytes } from './serve';
 
 /** What became of a change, as it is answered. */
-function answerOf(resolved: Resolved | undefined, { kind, id }: SentChange): ChangeAnswer {
+function answerOf(resolved: Resolved | undefined, { kind, id }: Pick<SentChange, 'kind' | 'id'>): ChangeAnswer {
   if (resolved?.outcome === 'stale') return resolved;
   if (resolved?.outcome === 'refused') {
     const { body } = invalid(resolved.problems, resolved.inUse ? 'IN_USE' : 'INVALID');
@@ -81,26 +70,20 @@ export const documentRoutes =
  * is kept, in one transaction.
  */
 export const changeRoutes =
-  (studio: Studio): FastifyPluginAsync =>
+  (studio: Studio, readers: Readers): FastifyPluginAsync =>
   async (app) => {
-    serve(app, ROUTES.change, async ({ body: { changes } }) => {
+    // Read by threads, in steps: it may be a whole studio.
+    takeBytes(app, 'application/json');
+    serve(app, ROUTES.change, async ({ body }) => {
+      const changes = await readers.changes(body);
       const keys = changes.map(({ kind, id }) => documentKey(kind, id));
       if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
-      const unreadable = new Map<string, ChangeAnswer>();
-      const asked = changes.flatMap((change) => {
-        try {
-          return [readChange(change)];
-        } catch (error) {
-          if (!(error instanceof Refusal)) throw error;
-          const path = documentKey(change.kind, change.id);
-          unreadable.set(path, { outcome: 'refused', refusal: { ...error.body, path } });
-          return [];
-        }
-      });
+      const asked = changes.flatMap((change) => ('refusal' in change ? [] : [change]));
       const resolved = await studio.change(asked);
-      const answers = changes.map((change, i) => {
+      const answers = changes.map((change, i): ChangeAnswer => {
         const key = keys[i] ?? '';
-        return unreadable.get(key) ?? answerOf(resolved.get(documentKey(change.kind, change.id)), change);
+        if ('refusal' in change) return { outcome: 'refused', refusal: { ...change.refusal, path: key } };
+        return answerOf(resolved.get(documentKey(change.kind, change.id)), change);
       });
       return { answers };
     });

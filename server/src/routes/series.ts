@@ -1,39 +1,39 @@
-import { studioOf } from '@warm-ladder/core/formats';
-import { seriesHandouts } from '@warm-ladder/core/handouts';
-import { packageOf } from '@warm-ladder/core/package';
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { notFound } from '../errors';
-import { MEDIA, pagesOf } from '../handouts/handOut';
-import { calendarOf } from '../series/calendarOf';
-import { digest, zipped } from '../series/packed';
+import { MEDIA } from '../handouts/handOut';
 import type { Studio } from '../studio/studio';
+import type { Readers } from '../threads/readers';
 import { serve } from './serve';
 
 /** What goes out of a series as files, from the studio as it is kept. */
 export const seriesRoutes =
-  (studio: Studio): FastifyPluginAsync =>
+  (studio: Studio, readers: Readers): FastifyPluginAsync =>
   async (app) => {
-    const found = (id: string, url: string, today?: string) => {
-      const whole = studioOf(studio.bundle, { today });
-      const series = whole.seriesOf(id);
-      if (!series) throw notFound(url);
-      return { whole, series };
+    /** A part of the studio with a series in it. */
+    const given = (id: string, url: string) => {
+      const bundle = studio.partFor('series', id);
+      if (!bundle) throw notFound(url);
+      return { bundle, id };
+    };
+    const sent = <T>(made: T | null, url: string): T => {
+      if (made === null) throw notFound(url);
+      return made;
     };
     const named = (name: string) => `attachment; filename="${name}"`;
-    serve(app, ROUTES.seriesSheets, async ({ params: { id }, query: { paper, today }, reply, request }) => {
-      const { whole, series } = found(id, request.url, today);
+    serve(app, ROUTES.seriesSheets, async ({ params: { id }, query: { paper, today }, reply, request: { url } }) => {
+      const made = sent(await readers.make('sheets', { ...given(id, url), today, paper }), url);
       reply.header('content-disposition', named(`${id}.pdf`)).type(MEDIA.pdf);
-      return pagesOf(seriesHandouts(whole, series), paper);
+      return made;
     });
-    serve(app, ROUTES.seriesCalendar, async ({ params: { id }, reply, request }) => {
-      const { whole, series } = found(id, request.url);
+    serve(app, ROUTES.seriesCalendar, async ({ params: { id }, reply, request: { url } }) => {
+      const made = sent(await readers.make('calendar', given(id, url)), url);
       reply.header('content-disposition', named(`${id}.ics`)).type('text/calendar; charset=utf-8');
-      return calendarOf(whole, series);
+      return made;
     });
-    serve(app, ROUTES.seriesPackage, async ({ params: { id }, reply, request }) => {
-      const { whole, series } = found(id, request.url);
+    serve(app, ROUTES.seriesPackage, async ({ params: { id }, reply, request: { url } }) => {
+      const made = sent(await readers.make('package', given(id, url)), url);
       reply.header('content-disposition', named(`${id}.zip`)).type('application/zip');
-      return zipped(await packageOf(whole, series, digest));
+      return made;
     });
   };

@@ -1,11 +1,12 @@
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import type { Studio } from '../studio/studio';
+import type { Readers } from '../threads/readers';
 import { serve } from './serve';
 
 /** Copies kept before something was done, and documents set aside since they did not fit. */
 export const waysBackRoutes =
-  (studio: Studio): FastifyPluginAsync =>
+  (studio: Studio, readers: Readers): FastifyPluginAsync =>
   async (app) => {
     serve(app, ROUTES.copies, async () => studio.copies.list());
 
@@ -17,7 +18,11 @@ export const waysBackRoutes =
     });
 
     serve(app, ROUTES.restore, async ({ params: { name } }) =>
-      studio.import(await studio.copies.read(name), { mode: 'replace', rehearse: false, reason: 'restore' }),
+      studio.import(await readers.bundle(await studio.copies.readBytes(name)), {
+        mode: 'replace',
+        rehearse: false,
+        reason: 'restore',
+      }),
     );
 
     serve(app, ROUTES.setAside, async () => studio.setAside);

@@ -92,11 +92,16 @@ export class Copies {
 
   /** @throws Refusal NOT_FOUND */
   async read(name: string): Promise<string> {
+    return (await this.readBytes(name)).toString('utf8');
+  }
+
+  /** The same as it lies on the disk. @throws Refusal NOT_FOUND */
+  async readBytes(name: string): Promise<Buffer> {
     if (!(await this.#names()).includes(name)) {
       throw new Refusal('NOT_FOUND', 'There is no such copy; the oldest go when new ones are kept.', {
         path: 'copies',
       });
     }
-    return readFile(join(this.#folder, name), 'utf8');
+    return readFile(join(this.#folder, name));
   }
 }

@@ -58,7 +58,7 @@ export function* planImport(snapshot: Snapshot, bundle: Bundle, mode: ImportMode
   if (problems.length > 0) {
     throw invalid(shortened(problems.map((problem) => locate(problem, after.bundle, bundle))));
   }
-  return { report, rungs: rungReport(before, after, report.exercises), changes, after };
+  return { report, rungs: yield* rungReport(before, after, report.exercises), changes, after };
 }
 
 function wantedOf(bundle: Bundle, kind: DocumentKind): Map<string, object> {
@@ -75,7 +75,11 @@ function inOrder(documents: Documents, bundle: Bundle): Documents {
   return Documents.of({ ...documents.bundle, ...Object.fromEntries(sorted) });
 }
 
-function rungReport(before: Documents, after: Documents, { added, changed, removed }: ImportEffect): RungReport {
+function* rungReport(
+  before: Documents,
+  after: Documents,
+  { added, changed, removed }: ImportEffect,
+): Steps<RungReport> {
   const rungs: RungReport = { added: [], changed: [], removed: [] };
   for (const id of [...added, ...changed, ...removed]) {
     const [was, is] = [rungsOf(before.get('exercises', id)), rungsOf(after.get('exercises', id))];
@@ -84,6 +88,7 @@ function rungReport(before: Documents, after: Documents, { added, changed, remov
       else if (was.get(key) !== text) rungs.changed.push(key);
     }
     rungs.removed.push(...[...was.keys()].filter((key) => !is.has(key)));
+    yield;
   }
   return rungs;
 }

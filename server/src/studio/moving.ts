@@ -49,7 +49,7 @@ export async function moveStudio(from: Place, to: Place): Promise<{ documents: n
           `There is a studio in ${target.db.place} already; expected an empty place. Nothing was moved.`,
         );
       }
-      await target.studio.import(source.studio.bundle, { mode: 'replace', rehearse: false });
+      await target.studio.import({ bundle: source.studio.bundle }, { mode: 'replace', rehearse: false });
       await documentRows.keepAside(target.db, source.studio.setAside);
       if (target.studio.bundleText !== source.studio.bundleText)
         throw new Error('What was moved is not what was there.');

@@ -1,5 +1,5 @@
 import {
-  checkChanges,
+  checkChangesSteps,
   type DocumentChange,
   type DocumentKey,
   type DocumentProblem,
@@ -7,6 +7,7 @@ import {
   documentKey,
   type Problem,
   referencesOf,
+  type Steps,
 } from '@warm-ladder/core/formats';
 import type { Kept } from '@warm-ladder/core/wire';
 import { type Snapshot, textOf } from './snapshot';
@@ -31,21 +32,24 @@ const keyOf = ({ kind, id }: { readonly kind: DocumentChange['kind']; readonly i
 /**
  * Decides about changes asked for together: they may need one another. What is stale or can't stand is left out, and
  * the rest is kept as if that had never been asked for; one bad document holds up no other.
+ * A change a step.
  * @returns the studio with all that is kept, and what became of each change by its key
  */
-export function resolveChanges(
+export function* resolveChanges(
   snapshot: Snapshot,
   changes: readonly AskedChange[],
-): { after: Documents; kept: AskedChange[]; resolved: Map<DocumentKey, Resolved> } {
+): Steps<{ after: Documents; kept: AskedChange[]; resolved: Map<DocumentKey, Resolved> }> {
   const resolved = new Map<DocumentKey, Resolved>();
-  let pending = changes.filter((change) => {
+  let pending: AskedChange[] = [];
+  for (const change of changes) {
     const early = staleness(snapshot, change);
     if (early) resolved.set(keyOf(change), early);
-    return !early;
-  });
+    else pending.push(change);
+    yield;
+  }
   for (;;) {
     const after = snapshot.documents.with(pending);
-    const refused = blame(after, pending);
+    const refused = yield* blame(after, pending);
     for (const [key, why] of refused) resolved.set(key, why);
     if (refused.size === 0) {
       for (const change of pending) resolved.set(keyOf(change), { outcome: 'keep' });
@@ -63,10 +67,13 @@ function staleness(snapshot: Snapshot, { kind, id, base, value }: AskedChange): 
 }
 
 /** Which changes must go so that no problem is left, each with the problems it is refused for. */
-function blame(after: Documents, pending: readonly AskedChange[]): Map<DocumentKey, Resolved & { outcome: 'refused' }> {
+function* blame(
+  after: Documents,
+  pending: readonly AskedChange[],
+): Steps<Map<DocumentKey, Resolved & { outcome: 'refused' }>> {
   const byKey = new Map(pending.map((change) => [keyOf(change), change]));
   const refused = new Map<DocumentKey, Resolved & { outcome: 'refused' }>();
-  for (const problem of checkChanges(after, [...byKey.keys()])) {
+  for (const problem of yield* checkChangesSteps(after, [...byKey.keys()])) {
     for (const key of causesOf(problem, after, byKey)) {
       const inUse = byKey.get(key)?.value === undefined;
       const problems = [...(refused.get(key)?.problems ?? []), described(problem, key)];

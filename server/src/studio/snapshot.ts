@@ -23,6 +23,13 @@ export function textOf(value: object): string {
   return text;
 }
 
+/** A document from the JSON it is kept as. */
+export function documentOfText(text: string): object {
+  const value = JSON.parse(text) as object;
+  texts.set(value, text);
+  return value;
+}
+
 /** Characters of a document as it is kept; 0 of none. */
 export const lengthOf = (value: object | undefined): number => (value === undefined ? 0 : textOf(value).length);
 

@@ -1,9 +1,7 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import {
-  atOnce,
   type Bundle,
-  bundleInOrder,
   changeInOrder,
   checkChanges,
   DEFAULTS_UNTIL_V3,
@@ -13,10 +11,12 @@ import {
   documentKey,
   type LengthsChanged,
   lengthsChanged,
-  type ParsedBundle,
-  parseBundleSteps,
+  type Problem,
+  partOf,
+  partOfSeries,
   pathText,
 } from '@warm-ladder/core/formats';
+import type { Catalog } from '@warm-ladder/core/repertoire';
 import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
 import type {
   CopyReason,
@@ -42,6 +42,12 @@ import { lengthOf, type Snapshot } from './snapshot';
 import { turn, unhurried } from './unhurried';
 import { namesIn, writesOf } from './writes';
 import { type Brought, bring, writeAll } from './writing';
+
+/** A bundle as it was read, its documents in order, and what was changed on the way from an older version. */
+export interface ReadFile {
+  readonly bundle: Bundle;
+  readonly notes?: readonly Problem[];
+}
 
 export interface ImportWish {
   readonly mode: ImportMode;
@@ -139,6 +145,16 @@ export class Studio {
     return this.#snapshot.documents.bundle;
   }
 
+  get catalog(): Catalog {
+    return this.#snapshot.documents.catalog;
+  }
+
+  /** What pages of a class or a series are made from; `null` where there is no such one. */
+  partFor(kind: 'classes' | 'series', id: string): Bundle | null {
+    const { documents } = this.#snapshot;
+    return (kind === 'classes' ? partOf(documents, id) : partOfSeries(documents, id))?.bundle ?? null;
+  }
+
   get bundleText(): string {
     return this.#snapshot.bundleText;
   }
@@ -229,13 +245,12 @@ export class Studio {
   }
 
   /**
-   * Keeps and removes documents that may need one another: all that can stand, in one transaction.
+   * Keeps and removes documents, each in order, that may need one another: all that can stand, in one transaction.
    * @returns what became of each, by its key; a version where it was kept
    */
   change(changes: readonly AskedChange[]): Promise<Map<DocumentKey, Resolved>> {
-    const asked = changes.map(changeInOrder);
     return this.#decided(async () => {
-      const { after, kept, resolved } = resolveChanges(this.#snapshot, asked);
+      const { after, kept, resolved } = await unhurried(resolveChanges(this.#snapshot, changes));
       const outcome = new Map<DocumentKey, Resolved>(resolved);
       if (kept.length === 0) return outcome;
       const next = await this.#store(kept, after);
@@ -248,15 +263,11 @@ export class Studio {
   }
 
   /**
-   * Takes in a bundle: all of it or nothing, with a copy of the studio kept before it.
+   * Takes in a bundle with its documents in order: all of it or nothing, with a copy of the studio kept before it.
    * @throws Refusal INVALID with every problem, STALE when the studio has changed since `base`, NO_COPY
    */
-  async import(source: string | Bundle, wish: ImportWish): Promise<ImportAnswer> {
-    const read: ParsedBundle =
-      typeof source === 'string' ? await unhurried(parseBundleSteps(source)) : { ok: true, bundle: source, notes: [] };
-    if (!read.ok) throw invalid(read.problems);
-    const notes = read.notes.map(({ path, message }) => ({ path: pathText(path), message }));
-    const bundle = bundleInOrder(read.bundle);
+  async import({ bundle, notes: told = [] }: ReadFile, wish: ImportWish): Promise<ImportAnswer> {
+    const notes = told.map(({ path, message }) => ({ path: pathText(path), message }));
     // Looked at, and brought to the database, while others write; decided in turn.
     let early: Import | null = await this.#prepared(bundle, wish, wish.base);
     if (wish.rehearse) return { ...early.told, revision: early.begun.revision, notes };
@@ -316,7 +327,7 @@ export class Studio {
     const { value } = migrateDocument(known, row.body, row.format, this.bundle);
     const parsed = documentSchemas[known].safeParse(value);
     if (!parsed.success) throw invalid(schemaProblems(parsed.error, value));
-    const asked = { kind: known, id, value: parsed.data, base: 0 } as AskedChange;
+    const asked = { ...changeInOrder({ kind: known, id, value: parsed.data } as DocumentChange), base: 0 };
     const outcome = (await this.change([asked])).get(documentKey(known, id));
     if (outcome?.outcome === 'refused') throw invalid(outcome.problems);
     if (outcome?.outcome === 'stale') {
@@ -380,7 +391,7 @@ export class Studio {
   async #store(changes: readonly DocumentChange[], after: Snapshot['documents']): Promise<Snapshot | null> {
     if (changes.length === 0) return this.#snapshot;
     this.#refuseTooLarge(changes);
-    const writes = atOnce(writesOf(this.#snapshot, changes, after));
+    const writes = await unhurried(writesOf(this.#snapshot, changes, after));
     return this.#keep({ changes, after, ordered: false, writes, brought: await bring(this.#db, writes, turn) });
   }
 

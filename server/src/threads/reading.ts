@@ -1,0 +1,88 @@
+import {
+  bundleInOrder,
+  COLLECTIONS,
+  changeInOrder,
+  type DocumentChange,
+  METHOD_ID,
+  parseBundleSteps,
+} from '@warm-ladder/core/formats';
+import { documentSchemas } from '@warm-ladder/core/schemas';
+import { decodeTable, readTableRows } from '@warm-ladder/core/tables';
+import { changesSchema, type SentChange } from '@warm-ladder/core/wire';
+import { invalid, Refusal } from '../errors';
+import { read } from '../routes/read';
+import type { AskedChange } from '../studio/resolve';
+import type { ReadChange, ReadName, Tasks } from './tasks';
+
+/** A task at work: it gives its items one by one, none while it reads on, and ends with what it says. */
+export type Reading<K extends ReadName> = Generator<Tasks[K]['item'] | undefined, Tasks[K]['said'], undefined>;
+
+const textIn = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
+
+/** Reads a portable file: its documents, each in its one order, or why it can't be read. */
+function* bundleIn(bytes: Uint8Array): Reading<'bundle'> {
+  const parsed = yield* parseBundleSteps(textIn(bytes));
+  if (!parsed.ok) return parsed;
+  const bundle = bundleInOrder(parsed.bundle);
+  for (const kind of COLLECTIONS) {
+    for (const document of bundle[kind] ?? []) yield [kind, JSON.stringify(document)];
+  }
+  return { ok: true, method: bundle.method ? JSON.stringify(bundle.method) : null, notes: parsed.notes };
+}
+
+/** A sent change with its value read by the schema of its kind. @throws Refusal INVALID */
+export function readChange({ kind, id, version, value }: SentChange): AskedChange {
+  if (value === null) return { kind, id, base: version };
+  const parsed = read(documentSchemas[kind], value);
+  const own = kind === 'method' ? METHOD_ID : (parsed as { readonly id: string }).id;
+  if (own !== id) {
+    throw invalid([{ path: ['id'], message: `The id “${own}” is not the “${id}” it was sent to.` }]);
+  }
+  return { ...changeInOrder({ kind, id, value: parsed } as DocumentChange), base: version };
+}
+
+/** Reads changes sent together: one that can't be read is refused by itself. */
+function* changesIn(bytes: Uint8Array): Reading<'changes'> {
+  let changes: readonly SentChange[];
+  try {
+    ({ changes } = read(changesSchema, parsedJson(bytes)));
+  } catch (error) {
+    if (error instanceof Refusal) return { refusal: error.body };
+    throw error;
+  }
+  for (const change of changes) yield changeRead(change);
+  return { refusal: null };
+}
+
+function changeRead(change: SentChange): ReadChange {
+  const { kind, id, version } = change;
+  try {
+    const { value } = readChange(change);
+    return { kind, id, version, text: value === undefined ? null : JSON.stringify(value) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { kind, id, version, refusal: error.body };
+  }
+}
+
+function parsedJson(bytes: Uint8Array): unknown {
+  try {
+    return JSON.parse(textIn(bytes));
+  } catch {
+    throw new Refusal('BAD_JSON', 'The body is not whole JSON; nothing was changed.');
+  }
+}
+
+/** Reads a table into its rows, or says why it is none. */
+function* tableIn(bytes: Uint8Array): Reading<'table'> {
+  const table = readTableRows(decodeTable(bytes));
+  if (!table.ok) return table;
+  yield* table.rows;
+  return { ok: true };
+}
+
+export const READS: { readonly [K in ReadName]: (bytes: Uint8Array) => Reading<K> } = {
+  bundle: bundleIn,
+  changes: changesIn,
+  table: tableIn,
+};
