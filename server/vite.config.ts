@@ -14,6 +14,7 @@ export default defineConfig({
           'main',
           'engine',
           'reader',
+          'watchdog',
           'review',
           'mend',
           'propose',

@@ -23,6 +23,8 @@ interface Body<T extends z.ZodType = z.ZodType> {
   readonly schema: T;
   /** It may be as large as a whole studio. */
   readonly large?: true;
+  /** It is read in steps, from its bytes. */
+  readonly steps?: true;
   /** It goes as a file, and is read as one: it may be of an older version than its schema here. */
   readonly file?: true;
 }
@@ -94,7 +96,7 @@ export const ROUTES = {
     method: 'POST',
     path: '/changes',
     summary: 'Changes of many documents, kept in one transaction; each has its own answer',
-    body: { ...json(changesSchema), large: true },
+    body: { ...json(changesSchema), large: true, steps: true },
     answer: json(changesAnswerSchema),
     refusals: ['INVALID', 'NO_SPACE'],
   },
@@ -240,7 +242,12 @@ export const ROUTES = {
   },
 } as const satisfies Readonly<Record<string, Route>>;
 
-const written = json(z.strictObject({ version: z.int().min(0), value: z.unknown().describe('The document') }));
+/** A document as it is sent to its own address. */
+export const writtenSchema = z.strictObject({
+  version: z.int().min(0),
+  value: z.unknown().describe('The document'),
+});
+const written = { ...json(writtenSchema), steps: true } as const;
 const next = json(z.strictObject({ version: z.int().min(0).describe('The version it has now') }));
 const CHANGED: readonly RefusalCode[] = ['INVALID', 'STALE', 'IN_USE', 'NO_SPACE'];
 

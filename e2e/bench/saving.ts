@@ -48,15 +48,15 @@ async function saveRatio(rungs: number, classes: number, url?: string): Promise<
   const { db, close } = await openDatabase(join(folder, 'data'), url);
   const watch = watched(db);
   const studio = await Studio.open(watch.db, new Copies(join(folder, 'kept')));
-  await studio.import({ bundle: largeStudio(rungs }, classes), { mode: 'replace', rehearse: false });
+  await studio.import({ bundle: largeStudio(rungs, classes) }, { mode: 'replace', rehearse: false });
   const plan = (studio.bundle.classes ?? []).find(({ id }) => id === 'night-landing') as ClassPlan;
   let { version } = studio.find('classes', plan.id);
   const [saves, statements]: [number[], number[]] = [[], []];
   for (let save = 0; save < SAVES; save++) {
     // As a request brings it: a new object each time.
-    const value: unknown = JSON.parse(JSON.stringify({ ...plan, name: `Landing ${save}` }));
+    const value = JSON.parse(JSON.stringify({ ...plan, name: `Landing ${save}` })) as ClassPlan;
     const began = performance.now();
-    ({ version } = await changeOne(studio, { kind: 'classes', id: plan.id, version, value }, []));
+    ({ version } = await changeOne(studio, { kind: 'classes', id: plan.id, base: version, value }));
     saves.push(performance.now() - began);
     statements.push(watch.took());
   }

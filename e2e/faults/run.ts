@@ -1,6 +1,7 @@
 import { fullDiskCalls, fullDiskMounted } from './fullDisk';
 import { fuzz } from './fuzz';
 import { HAS_POSTGRES, POSTGRES } from './ground';
+import { held } from './held';
 import { kills, killsInImport } from './kills';
 import { namespaces } from './namespaces';
 import { powerCuts } from './powerCut';
@@ -19,9 +20,10 @@ function onPostgres(kill: number, inImport: number, files: number): ReadonlyArra
 /** Every script by size, the longest first. */
 const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
   /** Seconds, without rights: in every test run. */
-  short: [() => killsInImport(1), () => kills(1), () => fuzz(90), () => fullDiskCalls()],
+  short: [() => held(0.05), () => killsInImport(1), () => kills(1), () => fuzz(90), () => fullDiskCalls()],
   /** Some minutes, with mounts and namespaces: in every long check. */
   medium: [
+    () => held(0.4),
     () => kills(20),
     () => powerCuts(moments(5)),
     () => powerCutsOnImage([3, 8]),
@@ -33,6 +35,7 @@ const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
   ],
   /** What the table in docs/reliability.md is measured by. */
   long: [
+    () => held(1),
     () => powerCuts(moments(24)),
     () => kills(100),
     () => killsInImport(24),

@@ -16,6 +16,7 @@ import { sayError } from './plainLine';
 import { Copies } from './studio/copies';
 import { StudioIncomplete } from './studio/opening';
 import { Studio } from './studio/studio';
+import { watchOver } from './threads/watch';
 
 /** Milliseconds within which everything asked for must be done once the server is told to stop. */
 const STOPPING = 5_000;
@@ -68,6 +69,8 @@ async function start(options: Options): Promise<void> {
     }
     const address = await app.listen({ port: options.port, host: options.host });
     announce(address);
+    // Not before: a large studio of an older version is brought up to date at one go.
+    watchOver();
     console.log(`Warm Ladder is ready at ${address}`);
   } catch (error) {
     await close();

@@ -7,7 +7,7 @@ import { calendarOf } from './series/calendarOf';
 import { digest, zipped } from './series/packed';
 import { sentError } from './threads/messages';
 import { READS, type Reading } from './threads/reading';
-import type { FromThread, MakeName, Tasks, ToThread } from './threads/tasks';
+import type { FromThread, MakeName, ReadName, Tasks, ToThread } from './threads/tasks';
 
 /*
  * A thread that reads what is sent to the server and makes the pages it is asked for: what takes long there holds
@@ -56,7 +56,7 @@ const weightOf = (item: unknown): number =>
 let taken: () => void = () => {};
 
 /** Sends what a reading gives, so much at a time, each once the one before was taken. */
-async function sent(reading: Reading<'bundle'> | Reading<'changes'> | Reading<'table'>): Promise<unknown> {
+async function sent(reading: Reading<ReadName>): Promise<unknown> {
   let items: unknown[] = [];
   let weight = 0;
   const flush = async () => {
@@ -85,9 +85,13 @@ async function sent(reading: Reading<'bundle'> | Reading<'changes'> | Reading<'t
 function done(asked: Exclude<ToThread, { taken: true }>): Promise<unknown> {
   switch (asked.task) {
     case 'bundle':
+      return sent(READS.bundle(asked.given));
     case 'changes':
+      return sent(READS.changes(asked.given));
+    case 'document':
+      return sent(READS.document(asked.given));
     case 'table':
-      return sent(READS[asked.task](asked.given));
+      return sent(READS.table(asked.given));
     case 'handout':
       return MAKES.handout(asked.given);
     case 'sheets':

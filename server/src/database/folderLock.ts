@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, linkSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { writeFile } from 'node:fs/promises';
 import { connect, createServer, type Server } from 'node:net';
 import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -155,18 +156,16 @@ async function isAlive(folder: string, { token, socket, host, boot }: Holder): P
 export async function lockFolder(folder: string): Promise<FolderLock> {
   const token = randomUUID().slice(0, 8);
   const server = await listen(folder, token);
-  const beat = () => writeFileSync(beatFile(folder, token), randomUUID());
-  beat();
+  writeFileSync(beatFile(folder, token), randomUUID());
+  let beating: Promise<void> = Promise.resolve();
   const pulse = setInterval(() => {
-    try {
-      beat();
-    } catch {
-      // A full disk is said where something is to be kept, not by a sign of life.
-    }
+    // A slow disk holds up nobody, and a full one is said where something is to be kept, not by a sign of life.
+    beating = beating.then(() => writeFile(beatFile(folder, token), randomUUID())).catch(() => undefined);
   }, BEAT).unref();
   server?.unref();
   const letGo = async () => {
     clearInterval(pulse);
+    await beating;
     rmSync(beatFile(folder, token), { force: true });
     await new Promise((resolve) => (server ? server.close(resolve) : resolve(null)));
     rmSync(join(folder, `lock-${token}.sock`), { force: true });

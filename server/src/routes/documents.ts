@@ -5,7 +5,6 @@ import { invalid, Refusal } from '../errors';
 import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
 import type { Readers } from '../threads/readers';
-import { readChange } from '../threads/reading';
 import { serve, takeBytes } from './serve';
 
 /** What became of a change, as it is answered. */
@@ -19,17 +18,10 @@ function answerOf(resolved: Resolved | undefined, { kind, id }: Pick<SentChange,
 }
 
 /** One change by itself: its new version, or a refusal. @throws Refusal */
-export async function changeOne(studio: Studio, sent: SentChange, path: string[]): Promise<{ version: number }> {
-  const { kind, id, version, value } = sent;
+export async function changeOne(studio: Studio, asked: AskedChange): Promise<{ version: number }> {
+  const { kind, id, base: version, value = null } = asked;
   const key = documentKey(kind, id);
-  let asked: AskedChange;
-  try {
-    asked = readChange(sent);
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    throw error.within(path);
-  }
-  const answer = answerOf((await studio.change([asked])).get(key), sent);
+  const answer = answerOf((await studio.change([asked])).get(key), asked);
   if (answer.outcome === 'kept') return { version: answer.version };
   if (answer.outcome === 'refused') throw Refusal.of(answer.refusal);
   const what = answer.current === null ? 'was deleted' : version === 0 ? 'already exists' : 'was changed';
@@ -42,15 +34,19 @@ export async function changeOne(studio: Studio, sent: SentChange, path: string[]
 
 /** Every document by itself: read, and written with the version the change was made from. */
 export const documentRoutes =
-  (studio: Studio): FastifyPluginAsync =>
+  (studio: Studio, readers: Readers): FastifyPluginAsync =>
   async (app) => {
+    takeBytes(app, 'application/json');
     for (const kind of COLLECTIONS) {
       const { list, remove } = documentRoutesOf(kind);
-      serve(app, list, async () => studio.list(kind));
+      serve(app, list, async ({ reply }) => {
+        reply.type('application/json; charset=utf-8');
+        return studio.listText(kind);
+      });
       serve(app, remove, async ({ params, query: { version } }) => {
         const { id } = params as { id: string };
         studio.find(kind, id);
-        await changeOne(studio, { kind, id, version, value: null }, []);
+        await changeOne(studio, { kind, id, base: version });
         return {};
       });
     }
@@ -58,10 +54,7 @@ export const documentRoutes =
       const { find, put } = documentRoutesOf(kind);
       const idIn = (params: { readonly id?: string } | undefined) => params?.id ?? METHOD_ID;
       serve(app, find, async ({ params }) => studio.find(kind, idIn(params)));
-      serve(app, put, async ({ params, body: { version, value } }) => {
-        if (value === null) throw invalid([{ path: ['value'], message: 'The document is missing.' }]);
-        return changeOne(studio, { kind, id: idIn(params), version, value }, ['value']);
-      });
+      serve(app, put, async ({ params, body }) => changeOne(studio, await readers.document(kind, idIn(params), body)));
     }
   };
 

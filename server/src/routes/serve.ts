@@ -5,13 +5,13 @@ import { LARGEST_FILE } from './limits';
 import { read } from './read';
 
 type Read<T> = T extends z.ZodType ? z.infer<T> : undefined;
-type BodyOf<R extends Route> = R['body'] extends { readonly file: true } | { readonly large: true }
+type BodyOf<R extends Route> = R['body'] extends { readonly file: true } | { readonly steps: true }
   ? Uint8Array
   : R['body'] extends { readonly schema: infer S }
     ? Read<S>
     : undefined;
 
-/** What was sent to a route, read by its schemas; a file, and what may be as large, comes as its bytes. */
+/** What was sent to a route, read by its schemas; a file, and what is read in steps, comes as its bytes. */
 interface Sent<R extends Route> {
   readonly params: Read<R['params']>;
   readonly query: Read<R['query']>;
@@ -37,7 +37,7 @@ export function serve<R extends Route>(
       const sent = {
         params: params && read(params, request.params, 'BAD_REQUEST'),
         query: query && read(query, request.query, 'BAD_REQUEST'),
-        body: body && (body.file || body.large ? bytesOf(request.body) : read(body.schema, request.body)),
+        body: body && (body.file || body.steps ? bytesOf(request.body) : read(body.schema, request.body)),
         request,
         reply,
       };

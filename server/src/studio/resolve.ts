@@ -61,7 +61,8 @@ export function* resolveChanges(
 
 function staleness(snapshot: Snapshot, { kind, id, base, value }: AskedChange): Resolved | null {
   const current = snapshot.kept(kind, id);
-  if ((current?.version ?? 0) === base) return null;
+  const known = (current?.version ?? 0) === base;
+  if (known && (current !== null || value !== undefined)) return null;
   const same = value === undefined ? current === null : current !== null && textOf(current.value) === textOf(value);
   return same ? { outcome: 'there', version: current?.version ?? 0 } : { outcome: 'stale', current };
 }

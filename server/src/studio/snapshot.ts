@@ -105,6 +105,14 @@ export class Snapshot {
     return `${this.#written('\n')}\n`;
   }
 
+  /** All documents of a kind, each with its id and version, as JSON put together in the same way. */
+  listText(kind: DocumentKind): string {
+    const kept = [...this.documents.shelf(kind)].map(
+      ([id, value]) => `{"id":${JSON.stringify(id)},"version":${this.version(kind, id)},"value":${textOf(value)}}`,
+    );
+    return `[${kept.join(',')}]`;
+  }
+
   /** Characters of all documents together. */
   get size(): number {
     this.#size ??= DOCUMENT_KINDS.reduce(

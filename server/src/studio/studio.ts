@@ -210,8 +210,9 @@ export class Studio {
     return beforeChange(this.#db, version);
   }
 
-  list<K extends DocumentKind>(kind: K): Array<{ id: string } & Kept<K>> {
-    return [...this.#snapshot.documents.shelf(kind).keys()].map((id) => ({ id, ...this.find(kind, id) }));
+  /** All documents of a kind, each with its id and version, as JSON. */
+  listText(kind: DocumentKind): string {
+    return this.#snapshot.listText(kind);
   }
 
   find<K extends DocumentKind>(kind: K, id: string): Kept<K> {

@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { type Bundle, type CollectionName, type DocumentChange, emptyBundle } from '@warm-ladder/core/formats';
+import { type Bundle, type CollectionName, type DocumentKind, emptyBundle } from '@warm-ladder/core/formats';
 import type { TableRow } from '@warm-ladder/core/tables';
 import type { RefusalBody } from '@warm-ladder/core/wire';
 import { invalid, Refusal } from '../errors';
@@ -30,6 +30,9 @@ export type AskedOrRefused =
   | AskedChange
   | { readonly kind: ReadChange['kind']; readonly id: string; readonly refusal: RefusalBody };
 
+const askedOf = ({ kind, id, version: base, text }: Extract<ReadChange, { text: string | null }>): AskedChange =>
+  ({ kind, id, base, ...(text === null ? {} : { value: documentOfText(text) }) }) as AskedChange;
+
 interface Thread {
   readonly worker: Worker;
   idle?: NodeJS.Timeout;
@@ -50,7 +53,7 @@ export class Readers {
   /** A portable file, its documents in their order. @throws Refusal INVALID, TOO_LARGE, TOO_MANY */
   async bundle(bytes: Uint8Array): Promise<ReadFile> {
     const lists: Partial<Record<CollectionName, object[]>> = {};
-    const said = await this.#read('bundle', bytes, ([kind, text]) => {
+    const said = await this.#read('bundle', { bytes }, ([kind, text]) => {
       lists[kind] ??= [];
       lists[kind].push(documentOfText(text));
     });
@@ -62,20 +65,29 @@ export class Readers {
   /** Changes sent together. @throws Refusal BAD_JSON, INVALID, TOO_LARGE, TOO_MANY */
   async changes(bytes: Uint8Array): Promise<AskedOrRefused[]> {
     const changes: AskedOrRefused[] = [];
-    const { refusal } = await this.#read('changes', bytes, (read) => {
-      const { kind, id, version: base } = read;
-      if ('refusal' in read) changes.push({ kind, id, refusal: read.refusal });
-      else if (read.text === null) changes.push({ kind, id, base } as AskedChange);
-      else changes.push({ ...({ kind, id, value: documentOfText(read.text) } as DocumentChange), base });
+    const { refusal } = await this.#read('changes', { bytes }, (read) => {
+      const { kind, id } = read;
+      changes.push('refusal' in read ? { kind, id, refusal: read.refusal } : askedOf(read));
     });
     if (refusal) throw Refusal.of(refusal);
     return changes;
   }
 
+  /** A document sent to its own address. @throws Refusal BAD_JSON, INVALID, TOO_LARGE, TOO_MANY */
+  async document(kind: DocumentKind, id: string, bytes: Uint8Array): Promise<AskedChange> {
+    const found: AskedChange[] = [];
+    const { refusal } = await this.#read('document', { bytes, kind, id }, (read) => {
+      if ('text' in read) found.push(askedOf(read));
+    });
+    const [asked] = found;
+    if (refusal || !asked) throw Refusal.of(refusal ?? new Refusal('BAD_JSON', 'Nothing was sent.').body);
+    return asked;
+  }
+
   /** A table's rows. @throws Refusal INVALID, TOO_LARGE, TOO_MANY */
   async rows(bytes: Uint8Array): Promise<TableRow[]> {
     const rows: TableRow[] = [];
-    const said = await this.#read('table', bytes, (row) => rows.push(row));
+    const said = await this.#read('table', { bytes }, (row) => rows.push(row));
     if (!said.ok) throw invalid(said.problems);
     return rows;
   }
@@ -96,13 +108,14 @@ export class Readers {
 
   async #read<K extends ReadName>(
     task: K,
-    bytes: Uint8Array,
+    given: Tasks[K]['given'],
     take: (item: Tasks[K]['item']) => void,
   ): Promise<Tasks[K]['said']> {
-    if (bytes.length <= SMALL) return unhurried(taking(READS[task](bytes) as Reading<K>, take));
+    const { bytes } = given;
+    if (bytes.length <= SMALL) return unhurried(taking(READS[task](given), take));
     // Bytes of their own go over without being copied; a part of a pool is copied first.
     const own = bytes.byteLength === bytes.buffer.byteLength ? bytes : Uint8Array.from(bytes);
-    return this.#ask(task, own as Tasks[K]['given'], take, [own.buffer as ArrayBuffer]);
+    return this.#ask(task, { ...given, bytes: own }, take, [own.buffer as ArrayBuffer]);
   }
 
   async #ask<K extends TaskName>(

@@ -8,7 +8,7 @@ import {
 } from '@warm-ladder/core/formats';
 import { documentSchemas } from '@warm-ladder/core/schemas';
 import { decodeTable, readTableRows } from '@warm-ladder/core/tables';
-import { changesSchema, type SentChange } from '@warm-ladder/core/wire';
+import { changesSchema, type SentChange, writtenSchema } from '@warm-ladder/core/wire';
 import { invalid, Refusal } from '../errors';
 import { read } from '../routes/read';
 import type { AskedChange } from '../studio/resolve';
@@ -20,7 +20,7 @@ export type Reading<K extends ReadName> = Generator<Tasks[K]['item'] | undefined
 const textIn = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
 
 /** Reads a portable file: its documents, each in its one order, or why it can't be read. */
-function* bundleIn(bytes: Uint8Array): Reading<'bundle'> {
+function* bundleIn({ bytes }: Tasks['bundle']['given']): Reading<'bundle'> {
   const parsed = yield* parseBundleSteps(textIn(bytes));
   if (!parsed.ok) return parsed;
   const bundle = bundleInOrder(parsed.bundle);
@@ -31,7 +31,7 @@ function* bundleIn(bytes: Uint8Array): Reading<'bundle'> {
 }
 
 /** A sent change with its value read by the schema of its kind. @throws Refusal INVALID */
-export function readChange({ kind, id, version, value }: SentChange): AskedChange {
+function readChange({ kind, id, version, value }: SentChange): AskedChange {
   if (value === null) return { kind, id, base: version };
   const parsed = read(documentSchemas[kind], value);
   const own = kind === 'method' ? METHOD_ID : (parsed as { readonly id: string }).id;
@@ -42,7 +42,7 @@ export function readChange({ kind, id, version, value }: SentChange): AskedChang
 }
 
 /** Reads changes sent together: one that can't be read is refused by itself. */
-function* changesIn(bytes: Uint8Array): Reading<'changes'> {
+function* changesIn({ bytes }: Tasks['changes']['given']): Reading<'changes'> {
   let changes: readonly SentChange[];
   try {
     ({ changes } = read(changesSchema, parsedJson(bytes)));
@@ -52,6 +52,21 @@ function* changesIn(bytes: Uint8Array): Reading<'changes'> {
   }
   for (const change of changes) yield changeRead(change);
   return { refusal: null };
+}
+
+/** Reads a document sent to its own address. */
+function* documentIn({ bytes, kind, id }: Tasks['document']['given']): Reading<'document'> {
+  try {
+    const { version, value } = read(writtenSchema, parsedJson(bytes));
+    if (value === null) throw invalid([{ path: ['value'], message: 'The document is missing.' }]);
+    const change = changeRead({ kind, id, version, value });
+    if ('refusal' in change) return { refusal: Refusal.of(change.refusal).within(['value']).body };
+    yield change;
+    return { refusal: null };
+  } catch (error) {
+    if (error instanceof Refusal) return { refusal: error.body };
+    throw error;
+  }
 }
 
 function changeRead(change: SentChange): ReadChange {
@@ -74,15 +89,16 @@ function parsedJson(bytes: Uint8Array): unknown {
 }
 
 /** Reads a table into its rows, or says why it is none. */
-function* tableIn(bytes: Uint8Array): Reading<'table'> {
+function* tableIn({ bytes }: Tasks['table']['given']): Reading<'table'> {
   const table = readTableRows(decodeTable(bytes));
   if (!table.ok) return table;
   yield* table.rows;
   return { ok: true };
 }
 
-export const READS: { readonly [K in ReadName]: (bytes: Uint8Array) => Reading<K> } = {
+export const READS: { readonly [K in ReadName]: (given: Tasks[K]['given']) => Reading<K> } = {
   bundle: bundleIn,
   changes: changesIn,
+  document: documentIn,
   table: tableIn,
 };

@@ -11,6 +11,11 @@ type Refused = { readonly ok: false; readonly problems: readonly Problem[] };
 export type ReadChange = Pick<SentChange, 'kind' | 'id' | 'version'> &
   ({ readonly text: string | null } | { readonly refusal: RefusalBody });
 
+/** What was sent to the server, as it came. */
+interface Sent {
+  readonly bytes: Uint8Array;
+}
+
 /** A part of a studio, and which series in it, on which day. */
 interface OfSeries {
   readonly bundle: Bundle;
@@ -24,16 +29,21 @@ interface OfSeries {
  */
 export interface Tasks {
   bundle: {
-    readonly given: Uint8Array;
+    readonly given: Sent;
     readonly item: readonly [kind: CollectionName, document: string];
     readonly said: Refused | { readonly ok: true; readonly method: string | null; readonly notes: readonly Problem[] };
   };
   changes: {
-    readonly given: Uint8Array;
+    readonly given: Sent;
     readonly item: ReadChange;
     readonly said: { readonly refusal: RefusalBody | null };
   };
-  table: { readonly given: Uint8Array; readonly item: TableRow; readonly said: Refused | { readonly ok: true } };
+  document: {
+    readonly given: Sent & Pick<SentChange, 'kind' | 'id'>;
+    readonly item: ReadChange;
+    readonly said: { readonly refusal: RefusalBody | null };
+  };
+  table: { readonly given: Sent; readonly item: TableRow; readonly said: Refused | { readonly ok: true } };
   handout: {
     readonly given: OfSeries & { readonly teacher?: string | undefined; readonly wanted: Wanted };
     readonly item: never;
@@ -49,7 +59,7 @@ export interface Tasks {
 }
 export type TaskName = keyof Tasks;
 /** What reads what was sent, and what makes what is asked for. */
-export type ReadName = 'bundle' | 'changes' | 'table';
+export type ReadName = 'bundle' | 'changes' | 'document' | 'table';
 export type MakeName = Exclude<TaskName, ReadName>;
 
 /** To the thread: a task, or the word that what it sent was taken. */
