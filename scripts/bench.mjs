@@ -22,6 +22,17 @@ function run(command, args, stdio = 'inherit') {
 run(join(ROOT, 'node_modules/.bin/vite'), ['build', '-c', 'e2e/bench/vite.config.ts', '--logLevel', 'error'], 'ignore');
 for (const name of ['review', 'body', 'sequence', 'voice', 'series'])
   run(process.execPath, [join(ROOT, 'e2e/dist', `${name}.js`)]);
-for (const name of ['saving', 'startup', 'interface', 'climb', 'large', 'list', 'figures', 'sight', 'processes']) {
+for (const name of [
+  'saving',
+  'importing',
+  'startup',
+  'interface',
+  'climb',
+  'large',
+  'list',
+  'figures',
+  'sight',
+  'processes',
+]) {
   run(process.execPath, ['--import', 'tsx', join(ROOT, 'e2e/bench', `${name}.ts`)]);
 }

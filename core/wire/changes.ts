@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { idSchema, kindSchema, refusalSchema } from './answers';
 
-/** Most changes sent together: more than a studio holds. */
-const MOST_CHANGES = 70_000;
+/** Most changes sent together: more than a browser ever keeps unsent, and few enough to hold nobody up. */
+const MOST_CHANGES = 30_000;
 
 /**
  * Changes sent together, since they may need one another. Each value is read by the schema of its kind only when it is

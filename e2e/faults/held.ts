@@ -74,7 +74,7 @@ function attacks(size: number): Attack[] {
       what: 'removals of what is not there',
       path: 'changes',
       type: json,
-      body: () => JSON.stringify({ changes: Array.from({ length: many(70_000) }, (_, i) => change(i)) }),
+      body: () => JSON.stringify({ changes: Array.from({ length: many(30_000) }, (_, i) => change(i)) }),
       status: 200,
     },
     {

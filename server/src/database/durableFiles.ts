@@ -30,9 +30,13 @@ export class DurableFiles extends NodeFS {
 
 /**
  * How the engine is started: as by its own defaults, but with `fsync` on (they turn it off with `-F`), by the one
- * method that reaches the hook above, and with little write-ahead log kept: the database is small.
+ * method that reaches the hook above, and with little write-ahead log and few pages in its own memory: the database is
+ * small, and the system keeps its files in memory too.
  */
 export const DURABLE_START = [
   ...PGlite.defaultStartParams.filter((each) => each !== '-F'),
-  ...['wal_sync_method=fsync', 'max_wal_size=64MB', 'min_wal_size=32MB'].flatMap((setting) => ['-c', setting]),
+  ...['wal_sync_method=fsync', 'shared_buffers=16MB', 'max_wal_size=64MB', 'min_wal_size=32MB'].flatMap((setting) => [
+    '-c',
+    setting,
+  ]),
 ];

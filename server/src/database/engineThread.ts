@@ -10,9 +10,12 @@ interface Waiting {
   readonly reject: (error: unknown) => void;
 }
 
+/** Megabytes of what the thread holds only for a moment: its engine’s memory is its own. */
+const YOUNG = 8;
+
 /** The embedded database as it is asked from outside its thread (`engine.ts`). */
 export class EngineThread {
-  readonly #worker = new Worker(threadFile('engine'));
+  readonly #worker = new Worker(threadFile('engine'), { resourceLimits: { maxYoungGenerationSizeMb: YOUNG } });
   readonly #waiting = new Map<number, Waiting>();
   #asked = 0;
   /** What ended the thread; asked afterwards, it rejects with that. */

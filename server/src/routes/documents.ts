@@ -1,10 +1,18 @@
-import { COLLECTIONS, DOCUMENT_KINDS, documentKey, METHOD_ID } from '@warm-ladder/core/formats';
+import {
+  COLLECTIONS,
+  DOCUMENT_KINDS,
+  type DocumentKey,
+  documentKey,
+  METHOD_ID,
+  type Steps,
+} from '@warm-ladder/core/formats';
 import { type ChangeAnswer, documentRoutes as documentRoutesOf, ROUTES, type SentChange } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { invalid, Refusal } from '../errors';
 import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
-import type { Readers } from '../threads/readers';
+import { turn, unhurried } from '../studio/unhurried';
+import type { AskedOrRefused, Readers } from '../threads/readers';
 import { serve, takeBytes } from './serve';
 
 /** What became of a change, as it is answered. */
@@ -67,17 +75,28 @@ export const changeRoutes =
   async (app) => {
     // Read by threads, in steps: it may be a whole studio.
     takeBytes(app, 'application/json');
-    serve(app, ROUTES.change, async ({ body }) => {
+    serve(app, ROUTES.change, async ({ body, reply }) => {
       const changes = await readers.changes(body);
       const keys = changes.map(({ kind, id }) => documentKey(kind, id));
       if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
-      const asked = changes.flatMap((change) => ('refusal' in change ? [] : [change]));
-      const resolved = await studio.change(asked);
-      const answers = changes.map((change, i): ChangeAnswer => {
-        const key = keys[i] ?? '';
-        if ('refusal' in change) return { outcome: 'refused', refusal: { ...change.refusal, path: key } };
-        return answerOf(resolved.get(documentKey(change.kind, change.id)), change);
-      });
-      return { answers };
+      await turn();
+      const resolved = await studio.change(changes.flatMap((change) => ('refusal' in change ? [] : [change])));
+      reply.type('application/json; charset=utf-8');
+      return unhurried(answersText(changes, resolved));
     });
   };
+
+/** The answers as JSON, a change a step. */
+function* answersText(changes: readonly AskedOrRefused[], resolved: ReadonlyMap<DocumentKey, Resolved>): Steps<string> {
+  const answers: string[] = [];
+  for (const change of changes) {
+    const key = documentKey(change.kind, change.id);
+    const answer: ChangeAnswer =
+      'refusal' in change
+        ? { outcome: 'refused', refusal: { ...change.refusal, path: key } }
+        : answerOf(resolved.get(key), change);
+    answers.push(JSON.stringify(answer));
+    yield;
+  }
+  return `{"answers":[${answers.join(',')}]}`;
+}
