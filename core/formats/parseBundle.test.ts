@@ -1,9 +1,11 @@
+import { classOf } from '../testing';
 import { bundleOf, exercise, must, rung } from '../testing/studio';
 import { type Bundle, emptyBundle } from './bundle';
 import { checkBundle } from './checkBundle';
 import { mergeBundles } from './mergeBundles';
-import { parseBundle, readBundle } from './parseBundle';
+import { parseBundle, parseFilesSteps, readBundle } from './parseBundle';
 import { pathText, shortened } from './problems';
+import { atOnce } from './steps';
 
 /** The first problem a changed bundle is refused with, as a person reads it. */
 const refusal = (change: (bundle: Bundle & Record<string, unknown>) => unknown): string => {
@@ -269,4 +271,24 @@ describe('several files as one', () => {
     const files = ['a.json', 'b.json'].map((file) => ({ file, bundle: alone({ classes }) }));
     expect(mergeBundles(files).problems[0]?.message).toMatch(/“test-class” stands in a\.json too/);
   });
+});
+
+test('a list of files is read as one; a problem is told with the place of its file', () => {
+  const read = (value: unknown) => atOnce(parseFilesSteps(JSON.stringify(value)));
+  const [one, other] = [
+    { ...emptyBundle(), classes: [classOf([])] },
+    { ...emptyBundle(), props: [{ id: 'hoop', name: 'Hoop' }] },
+  ];
+  for (const files of [
+    [one, other],
+    [other, one],
+  ]) {
+    const parsed = read(files);
+    expect(parsed).toMatchObject({ ok: true, bundle: { classes: one.classes, props: other.props } });
+  }
+  expect(read([one])).toMatchObject({ ok: true, bundle: { classes: one.classes } });
+  expect(read([one, { ...other, colours: [] }])).toMatchObject({ ok: false, problems: [{ path: [1, 'colours'] }] });
+  for (const none of [[], Array.from({ length: 101 }, () => one)]) {
+    expect(read(none)).toMatchObject({ ok: false, problems: [{ path: [] }] });
+  }
 });

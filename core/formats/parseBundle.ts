@@ -21,16 +21,61 @@ export const parseBundle = (text: string): ParsedBundle => atOnce(parseBundleSte
 
 /** The same, a document a step. */
 export function* parseBundleSteps(text: string): Steps<ParsedBundle> {
-  let value: unknown;
+  const parsed = parsedJson(text);
+  if (!('value' in parsed)) return parsed;
+  yield;
+  return yield* readBundleSteps(parsed.value);
+}
+
+/** Files read as one at most. */
+const MOST_FILES = 100;
+
+/**
+ * Reads one bundle, or a list of several as one: files that need one another are taken in together, in any order. The
+ * path of a problem begins with the place of its file in the list.
+ */
+export function* parseFilesSteps(text: string): Steps<ParsedBundle> {
+  const parsed = parsedJson(text);
+  if (!('value' in parsed)) return parsed;
+  const { value } = parsed;
+  yield;
+  if (!Array.isArray(value)) return yield* readBundleSteps(value);
+  if (value.length === 0 || value.length > MOST_FILES) {
+    return refused([{ path: [], message: `A list of ${value.length} files; expected from 1 to ${MOST_FILES}.` }]);
+  }
+  const problems: Problem[] = [];
+  const notes: Problem[] = [];
+  let bundle = emptyBundle();
+  for (const [place, file] of value.entries()) {
+    const inFile = ({ path, message }: Problem): Problem => ({ path: [place, ...path], message });
+    const read = yield* readBundleSteps(file);
+    if (!read.ok) {
+      problems.push(...read.problems.map(inFile));
+      continue;
+    }
+    notes.push(...read.notes.map(inFile));
+    if (read.bundle.method && bundle.method) {
+      problems.push({ path: [place, 'method'], message: 'A method stands in more than one file; expected one.' });
+    }
+    bundle = joined(bundle, read.bundle);
+  }
+  return problems.length > 0 ? refused(problems) : { ok: true, bundle, notes: shortened(notes) };
+}
+
+const joined = (one: Bundle, other: Bundle): Bundle => ({
+  ...one,
+  ...(other.method ? { method: other.method } : {}),
+  ...Object.fromEntries(COLLECTIONS.map((each) => [each, [...(one[each] ?? []), ...(other[each] ?? [])]])),
+});
+
+function parsedJson(text: string): { readonly value: unknown } | Extract<ParsedBundle, { ok: false }> {
   try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+    return { value: JSON.parse(text.replace(/^\uFEFF/, '')) };
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
     const ended = text.trim() === '' ? 'The file is empty' : 'The file is not whole JSON';
     return refused([{ path: [], message: `${ended} (${reason}); expected a ${BUNDLE_FORMAT} file.` }]);
   }
-  yield;
-  return yield* readBundleSteps(value);
 }
 
 /** The same for a value already read from JSON. */
@@ -89,4 +134,7 @@ function* readBundleSteps(value: unknown): Steps<ParsedBundle> {
   return { ok: true, bundle, notes: shortened(notes) };
 }
 
-const refused = (problems: readonly Problem[]): ParsedBundle => ({ ok: false, problems: shortened(problems) });
+const refused = (problems: readonly Problem[]): Extract<ParsedBundle, { ok: false }> => ({
+  ok: false,
+  problems: shortened(problems),
+});

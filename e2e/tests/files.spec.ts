@@ -1,6 +1,7 @@
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { repertoireFile } from '../demo';
 import { chooseFile, expect, fromMenu, kept, saved, test } from '../fixtures';
+import { DEMO } from '../studio';
 
 const REPERTOIRE = repertoireFile();
 const bundle = (change: object) => JSON.stringify({ ...emptyBundle(), ...change });
@@ -85,4 +86,27 @@ test('an import and an emptying can be undone, and every copy can be brought bac
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Name of the class')).toHaveValue('Landing after a night shift');
   await saved(page);
+});
+
+test('files that need one another are taken in together, in any order; one that is wrong is named', {
+  tag: '@long',
+}, async ({ page, server }) => {
+  await fetch(`${server.address}/api/bundle?mode=replace`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: bundle({}),
+  });
+  await page.goto(`${server.address}/repertoire`);
+  const house = DEMO.filter((file) => file.includes('/house/')).reverse();
+  const chosen = page.getByLabel('File to import');
+  const file = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
+  await fromMenu(page, 'Import a file…');
+  await chosen.setInputFiles([file('good.json', bundle({})), file('bad.json', bundle({ colours: [] }))]);
+  await expect(page.getByRole('alert')).toContainText('bad.json: colours');
+  await chosen.setInputFiles([file('good.json', bundle({})), file('half.json', '{')]);
+  await expect(page.getByRole('alert')).toContainText('half.json is not whole JSON');
+  await chosen.setInputFiles(house);
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  expect((await kept(server.address)).exercises).toHaveLength(100);
 });

@@ -69,3 +69,28 @@ test('a phone that rehearses is sent one class', async ({ context, studio }) => 
   await expect.poll(() => urls.length).toBeGreaterThan(1);
   expect(new Set(urls)).toEqual(new Set(['/api/studio?class=bench-to-mat-1']));
 });
+
+test('a page that was open while the server was upgraded says so, and comes back with its work', {
+  tag: '@long',
+}, async ({ context, studio }) => {
+  const page = await context.newPage();
+  await page.goto(`${studio.address}/class/night-landing`);
+  await page.getByLabel('Target, minutes').fill('31');
+  await saved(page);
+  const newer = page.getByRole('status').filter({ hasText: 'There is a newer version of this page' });
+  await expect(newer).toBeHidden();
+  // What is answered from now on is of another build, and views that were not yet fetched are gone with the old one.
+  await page.route('**/api/classes/**', async (route) => {
+    const response = await route.fetch();
+    await route.fulfill({ response, headers: { ...response.headers(), 'warm-ladder-build': 'another' } });
+  });
+  await page.route('**/api/changes', async (route) => {
+    const response = await route.fetch();
+    await route.fulfill({ response, headers: { ...response.headers(), 'warm-ladder-build': 'another' } });
+  });
+  await page.getByLabel('Target, minutes').fill('32');
+  await expect(newer).toBeVisible();
+  await newer.getByRole('button', { name: 'Load it' }).click();
+  await expect(page.getByLabel('Target, minutes')).toHaveValue('32');
+  await expect(newer).toBeHidden();
+});

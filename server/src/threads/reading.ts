@@ -4,7 +4,7 @@ import {
   changeInOrder,
   type DocumentChange,
   METHOD_ID,
-  parseBundleSteps,
+  parseFilesSteps,
 } from '@warm-ladder/core/formats';
 import { documentSchemas } from '@warm-ladder/core/schemas';
 import { decodeTable, readTableRows } from '@warm-ladder/core/tables';
@@ -19,9 +19,9 @@ export type Reading<K extends ReadName> = Generator<Tasks[K]['item'] | undefined
 
 const textIn = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
 
-/** Reads a portable file: its documents, each in its one order, or why it can't be read. */
+/** Reads a portable file, or several as one: its documents, each in its one order, or why it can't be read. */
 function* bundleIn({ bytes }: Tasks['bundle']['given']): Reading<'bundle'> {
-  const parsed = yield* parseBundleSteps(textIn(bytes));
+  const parsed = yield* parseFilesSteps(textIn(bytes));
   if (!parsed.ok) return parsed;
   const bundle = bundleInOrder(parsed.bundle);
   for (const kind of COLLECTIONS) {

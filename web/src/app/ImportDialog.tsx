@@ -12,24 +12,47 @@ import { unheard } from './unheard';
 type Mode = ImportQuery['mode'];
 interface Read {
   readonly name: string;
-  readonly file: File;
+  /** Of several, all are bundles, taken in as one: they may need one another. */
+  readonly files: readonly [File, ...File[]];
   /** A table of the repertoire, and not a bundle. */
   readonly table: boolean;
 }
 type Failure = { readonly message: string; readonly problems: Refused['problems'] };
 
-const failureOf = (error: unknown): Failure => {
-  if (error instanceof Refused) return { message: error.message, problems: error.problems };
+const failureOf = (error: unknown, files: readonly File[]): Failure => {
+  // Of several files, a path begins with the place of its own.
+  const named = (path: string) => path.replace(/^\[(\d+)\]\.?/, (own, place) => `${files[place]?.name ?? own}: `);
+  if (error instanceof Refused) {
+    const problems = error.problems.map(({ path, message }) => ({
+      path: files.length > 1 ? named(path) : path,
+      message,
+    }));
+    return { message: error.message, problems };
+  }
   return {
     message: error instanceof ServerAway ? 'The server is away; nothing was read.' : (error as Error).message,
     problems: [],
   };
 };
 
-const send = async ({ file, table }: Read, query: ImportQuery): Promise<TableAnswer> =>
-  table ? server.importTable(file, query) : { ...(await server.import(await file.text(), query)), plain: [] };
+const send = async ({ files, table }: Read, query: ImportQuery): Promise<TableAnswer> =>
+  table ? server.importTable(files[0], query) : { ...(await server.import(await textOf(files), query)), plain: [] };
 
-/** A file in: read whole, told what it would change, and taken in only then. */
+/** One file as it is, several as a list. @throws Error naming the file that is not whole */
+async function textOf(files: Read['files']): Promise<string> {
+  if (files.length === 1) return files[0].text();
+  const texts = await Promise.all(files.map((file) => file.text()));
+  for (const [i, text] of texts.entries()) {
+    try {
+      JSON.parse(text);
+    } catch (error) {
+      throw new Error(`${files[i]?.name} is not whole JSON (${(error as Error).message}).`);
+    }
+  }
+  return `[${texts.join(',')}]`;
+}
+
+/** Files in: read whole, told what it would change, and taken in only then. */
 export default function ImportDialog({ close }: { close: () => void }) {
   const dispatch = useAppDispatch();
   const unsaved = useAppSelector(selectWaiting);
@@ -39,29 +62,35 @@ export default function ImportDialog({ close }: { close: () => void }) {
   const [failure, setFailure] = useState<Failure | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const waiting = async (work: () => Promise<void>) => {
+  const waiting = async (read: Read, work: () => Promise<void>) => {
     setFailure(null);
     setBusy(true);
-    await work().catch((error: unknown) => setFailure(failureOf(error)));
+    await work().catch((error: unknown) => setFailure(failureOf(error, read.files)));
     setBusy(false);
   };
   const rehearse = (read: Read, how: Mode) =>
-    waiting(async () => {
+    waiting(read, async () => {
       setRehearsal(null);
       setRehearsal(await send(read, { mode: how, rehearse: true }));
     });
-  const choose = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const read = { name: chosen.name, file: chosen, table: /\.(csv|tsv|txt)$/i.test(chosen.name) };
+  const choose = async ([first, ...more]: readonly File[]) => {
+    if (!first) return;
+    const table = (chosen: File) => /\.(csv|tsv|txt)$/i.test(chosen.name);
+    if (more.length > 0 && [first, ...more].some(table)) {
+      setRehearsal(null);
+      setFailure({ message: 'A table is taken in by itself; choose it alone.', problems: [] });
+      return;
+    }
+    const name = more.length > 0 ? countText(more.length + 1, 'file') : first.name;
+    const read: Read = { name, files: [first, ...more], table: table(first) };
     setFile(read);
     await rehearse(read, mode);
   };
-  const takeIn = () =>
-    waiting(async () => {
-      if (!file) return;
+  const takeIn = (read: Read) =>
+    waiting(read, async () => {
       await unheard(async () => {
-        await send(file, { mode, rehearse: false, base: rehearsal?.revision });
-        await dispatch(loadStudio(`importing ${file.name}`)).unwrap();
+        await send(read, { mode, rehearse: false, base: rehearsal?.revision });
+        await dispatch(loadStudio(`importing ${read.name}`)).unwrap();
       });
       close();
     });
@@ -69,15 +98,16 @@ export default function ImportDialog({ close }: { close: () => void }) {
     <Sheet
       open
       onOpenChange={close}
-      title="Import a file"
-      about="A Warm Ladder bundle (.json), or a table of the repertoire (.csv). It is taken in whole or not at all; a copy of the studio is kept first, and undo takes the import back."
+      title="Import a file, or several"
+      about="Warm Ladder bundles (.json), several at once where they need one another, or a table of the repertoire (.csv). All is taken in, or nothing; a copy of the studio is kept first, and undo takes the import back."
     >
       <input
         type="file"
         accept=".json,application/json,.csv,.tsv,text/csv"
         aria-label="File to import"
+        multiple
         disabled={busy}
-        onChange={({ target }) => void choose(target.files?.[0])}
+        onChange={({ target }) => void choose([...(target.files ?? [])])}
       />
       {file?.table ? (
         <p className="mt-4">{CSV_LOSS}</p>
@@ -125,7 +155,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
         type="button"
         className="action action-main mt-5"
         disabled={rehearsal === null || busy || unsaved}
-        onClick={() => void takeIn()}
+        onClick={() => file && void takeIn(file)}
       >
         {unsaved ? 'Saving first…' : 'Take it in'}
       </button>
