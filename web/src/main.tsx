@@ -1,9 +1,8 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { RouterProvider } from 'react-router';
 import { startRest } from './app/rest';
-import { fetchViews, router } from './app/routes';
+import { Desk, fetchViews } from './app/routes';
 import { startStudio } from './app/start';
 import { store } from './app/store';
 import './theme.css';
@@ -16,7 +15,7 @@ if (!root) throw new Error('the page has no root');
 createRoot(root).render(
   <StrictMode>
     <Provider store={store}>
-      <RouterProvider router={router} />
+      <Desk />
     </Provider>
   </StrictMode>,
 );

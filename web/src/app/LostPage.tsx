@@ -1,23 +1,21 @@
-import { isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { Link } from 'react-router';
 
-/** A part of the app that could not be fetched: each view is a file of its own. */
-const notFetched = (error: unknown): boolean =>
-  error instanceof TypeError && /dynamically imported module|module script|Failed to fetch/i.test(error.message);
+/** A view that could not be fetched: each is a file of its own. */
+export const AwayPage = () => (
+  <Page title="This page could not be fetched">
+    <p>The server is away. Your work is kept in this browser and sent when it is back.</p>
+    <button type="button" className="action action-main mt-4" onClick={() => window.location.reload()}>
+      Try again
+    </button>
+  </Page>
+);
 
-/** An address that is nothing here, a view that could not be fetched, or one that failed. */
-export function LostPage() {
-  const error = useRouteError();
-  if (notFetched(error)) {
-    return (
-      <Page title="This page could not be fetched">
-        <p>The server is away. Your work is kept in this browser and sent when it is back.</p>
-        <button type="button" className="action action-main mt-4" onClick={() => window.location.reload()}>
-          Try again
-        </button>
-      </Page>
-    );
-  }
-  if (error === undefined || error === null || isRouteErrorResponse(error)) {
+/**
+ * An address that is nothing here, or a view that failed.
+ * @param error what failed; none for an address that is nothing here
+ */
+export function LostPage({ error }: { error?: unknown }) {
+  if (error === undefined) {
     return (
       <Page title="This page does not exist">
         <p>The address leads to no class, script, series or exercise of this studio.</p>

@@ -110,7 +110,9 @@ function StudioGate() {
   return (
     <>
       <Readiness />
-      <Outlet />
+      <Suspense fallback={<p className="p-10 text-soft">Opening the studio…</p>}>
+        <Outlet />
+      </Suspense>
     </>
   );
 }

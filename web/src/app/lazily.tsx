@@ -10,8 +10,9 @@ const parts: Array<() => Promise<unknown>> = [];
 /**
  * A part of a view that is its own file of the build: fetched when it is first shown, or before, while the hand rests.
  * Where it can't be fetched it says so, and is asked for again the next time it is shown.
+ * @param Away what is shown then
  */
-export function lazily<P extends object>(load: Load<P>): ComponentType<P> {
+export function lazily<P extends object>(load: Load<P>, Away: ComponentType = AwayPart): ComponentType<P> {
   parts.push(load);
   let inner = lazy(attempt);
   async function attempt(): Promise<{ readonly default: ComponentType<P> }> {
@@ -19,10 +20,9 @@ export function lazily<P extends object>(load: Load<P>): ComponentType<P> {
       return await fetchedPart(load, server.health);
     } catch {
       inner = lazy(attempt);
-      return { default: Away };
+      return { default: () => <Away /> };
     }
   }
-  // biome-ignore lint/correctness/noComponentHookFactories: called once a part, at the top of a module.
   return function Part(props: P): JSX.Element {
     const [Inner] = useState(() => inner);
     // The props of a part are handed on as they are: that it takes them is the part's own type.
@@ -31,7 +31,7 @@ export function lazily<P extends object>(load: Load<P>): ComponentType<P> {
   };
 }
 
-const Away = () => (
+const AwayPart = () => (
   <p className="text-soft">This part can’t be fetched while the server is away. It comes with the server.</p>
 );
 

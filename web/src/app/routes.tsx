@@ -1,10 +1,9 @@
-import { createBrowserRouter, redirect } from 'react-router';
-import { fetchedPart } from './build';
+import { Component, type ComponentType, type ReactNode } from 'react';
+import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-router';
 import { whenIdle } from './idle';
-import { LostPage } from './LostPage';
-import { fetchParts } from './lazily';
+import { AwayPage, LostPage } from './LostPage';
+import { fetchParts, lazily } from './lazily';
 import { Shell } from './Shell';
-import { server } from './server';
 
 /** Each view is its own file of the build, fetched when it is first opened. */
 const VIEWS = {
@@ -30,33 +29,64 @@ const VIEWS = {
   'series/:id?': () => import('../views/series/SeriesView'),
 };
 
-export const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <LostPage />,
-    hydrateFallbackElement: <p className="p-10 text-soft">Opening the studio…</p>,
-    children: [
-      {
-        // Inside the shell, so that what can't be shown leaves the way back in sight.
-        errorElement: <LostPage />,
-        children: [
-          { index: true, loader: () => redirect('/class') },
-          ...Object.entries(VIEWS).map(([path, view]) => ({
-            path,
-            lazy: () => fetchedPart<object>(view, server.health),
-          })),
-          { path: '*', element: <LostPage /> },
-        ],
-      },
-    ],
-  },
-]);
+const PAGES = Object.entries(VIEWS).map(([path, view]) => ({ path, View: lazily(paged(view), AwayPage) }));
+
+/** A view as `lazy` takes one. */
+function paged(view: () => Promise<{ readonly Component: ComponentType }>) {
+  return async () => ({ default: (await view()).Component });
+}
+
+/** Every address of the desk. What can't be shown leaves the way back in sight. */
+function Pages() {
+  const location = useLocation();
+  return (
+    <Failing at={location}>
+      <Routes>
+        <Route element={<Shell />}>
+          <Route index element={<Navigate to="/class" replace />} />
+          {PAGES.map(({ path, View }) => (
+            <Route
+              key={path}
+              path={path}
+              element={
+                <Failing at={location}>
+                  <View />
+                </Failing>
+              }
+            />
+          ))}
+          <Route path="*" element={<LostPage />} />
+        </Route>
+      </Routes>
+    </Failing>
+  );
+}
+
+export const Desk = () => (
+  <BrowserRouter>
+    <Pages />
+  </BrowserRouter>
+);
+
+interface Place {
+  /** Where the page is; another place is tried anew. */
+  readonly at: unknown;
+  readonly children: ReactNode;
+}
+
+/** Shows what failed in place of what is in it, until the page is elsewhere. */
+class Failing extends Component<Place, { readonly error: unknown; readonly at: unknown }> {
+  override state = { error: undefined, at: this.props.at };
+  static getDerivedStateFromError = (error: unknown) => ({ error: error ?? new Error('It failed without a word.') });
+  static getDerivedStateFromProps = ({ at }: Place, state: { readonly at: unknown }) =>
+    at === state.at ? null : { at, error: undefined };
+  override render() {
+    const { error } = this.state;
+    return error === undefined ? this.props.children : <LostPage error={error} />;
+  }
+}
 
 /** Fetches every view while the hand rests, so that the next one opens though the server has gone away. */
 export function fetchViews(): void {
-  const fetchAll = async () => {
-    for (const view of Object.values(VIEWS)) await view().catch(() => undefined);
-    await fetchParts();
-  };
-  whenIdle(() => void fetchAll(), 3_000);
+  whenIdle(() => void fetchParts(), 3_000);
 }
