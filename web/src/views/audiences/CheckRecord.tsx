@@ -84,8 +84,8 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
         <tbody>
           {newestFirst.map((check, i) => (
             <tr key={`${check.date}-${i}`} className="border-t border-line">
-              <td className="whitespace-nowrap">{personWords(check.mark)}</td>
-              <td className="whitespace-nowrap">{dayText(check.date)}</td>
+              <td className="sm:whitespace-nowrap">{personWords(check.mark)}</td>
+              <td className="sm:whitespace-nowrap">{dayText(check.date)}</td>
               <td>{check.fingers}</td>
               <td>{check.doming ? 'yes' : 'no'}</td>
               <td>{check.checkedBy}</td>
