@@ -17,21 +17,16 @@ export type ParsedBundle =
  * there already, is for `checkBundle` on the whole, since a file may hold classes alone.
  * @param text the file's text; a byte-order mark is passed over
  */
-export const parseBundle = (text: string): ParsedBundle => atOnce(parseBundleSteps(text));
-
-/** The same, a document a step. */
-export function* parseBundleSteps(text: string): Steps<ParsedBundle> {
+export function parseBundle(text: string): ParsedBundle {
   const parsed = parsedJson(text);
-  if (!('value' in parsed)) return parsed;
-  yield;
-  return yield* readBundleSteps(parsed.value);
+  return 'value' in parsed ? readBundle(parsed.value) : parsed;
 }
 
 /** Files read as one at most. */
 const MOST_FILES = 100;
 
 /**
- * Reads one bundle, or a list of several as one: files that need one another are taken in together, in any order. The
+ * Reads one bundle, or a list of several as one, a document a step: files that need one another are taken in together, in any order. The
  * path of a problem begins with the place of its file in the list.
  */
 export function* parseFilesSteps(text: string): Steps<ParsedBundle> {
