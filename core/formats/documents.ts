@@ -19,7 +19,12 @@ export type DocumentChange = {
 type Shelf<K extends DocumentKind = DocumentKind> = ReadonlyMap<string, DocumentOf<K>>;
 
 /** Kinds the catalogue is made from: while none of them changes, the catalogue stays. */
-const REPERTOIRE: ReadonlySet<DocumentKind> = new Set<DocumentKind>(['method', 'positions', 'props', 'exercises']);
+export const REPERTOIRE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
+  'method',
+  'positions',
+  'props',
+  'exercises',
+]);
 
 /**
  * Every document of a studio by kind and id, in order. Never changed in place: `with` gives the next one and shares
@@ -45,7 +50,8 @@ export class Documents implements StudioIndex {
     return new Documents(shelves);
   }
 
-  with(changes: Iterable<DocumentChange>): Documents {
+  /** @param alike documents that have the same repertoire when these changes are made: their catalogue is this one's */
+  with(changes: Iterable<DocumentChange>, alike: Documents = this): Documents {
     const shelves = new Map(this.#shelves);
     const fresh = new Map<DocumentKind, Map<string, DocumentOf<DocumentKind>>>();
     for (const { kind, id, value } of changes) {
@@ -56,7 +62,7 @@ export class Documents implements StudioIndex {
       else shelf.set(id, value);
     }
     const same = [...fresh.keys()].every((kind) => !REPERTOIRE.has(kind));
-    return new Documents(shelves, same ? this.#catalog : undefined);
+    return new Documents(shelves, same || alike !== this ? alike.#catalog : undefined);
   }
 
   get<K extends DocumentKind>(kind: K, id: string): DocumentOf<K> | undefined {

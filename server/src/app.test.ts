@@ -148,6 +148,33 @@ describe('bundles', () => {
     expect((await studio()).bundle).toEqual(before);
   });
 
+  test('a large file is taken in beside saves: none is lost, and memory is what the disk has', async () => {
+    const classes = Array.from({ length: 200 }, (_, i) => classOf([block('hold')], { id: `many-${i}` }));
+    const file = { ...emptyBundle(), classes, exercises: [exercise('taken')] };
+    const importing = server.studio.import({ bundle: file }, { mode: 'merge', rehearse: false });
+    // Kept while the file is looked at and brought to the database: both a class that was there and a new one.
+    const was = await version('classes', 'test-class');
+    const saved = (id: string, base: number) => ({
+      kind: 'classes' as const,
+      id,
+      base,
+      value: classOf([], { id, name: 'Beside' }),
+    });
+    await server.studio.change([saved('test-class', was), saved('beside', 0)]);
+    expect((await studio()).bundle.classes).toHaveLength(2);
+    await importing;
+    const after = (await studio()).bundle;
+    expect(after.classes).toHaveLength(202);
+    expect(after.classes?.slice(0, 2).map(({ id, name }) => [id, name])).toEqual([
+      ['test-class', 'Beside'],
+      ['beside', 'Beside'],
+    ]);
+    expect(server.studio.catalog.exercise('taken')?.id).toBe('taken');
+    await server.close();
+    server = await startServer(folder);
+    expect((await studio()).bundle).toEqual(after);
+  }, 60_000);
+
   test('an import tells what it would do, and does it only when asked', async () => {
     const file = { ...emptyBundle(), classes: [classOf([], { name: 'Other' }), classOf([], { id: 'new' })] };
     const rehearsed = await server.send('POST', '/bundle?rehearse=true', file);

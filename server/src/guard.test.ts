@@ -53,6 +53,33 @@ test.each([
   expect(await classes()).toBe(1);
 });
 
+test('a page of another site has nothing read or made for it, and a link to the app still opens', async () => {
+  const foreign = { 'sec-fetch-site': 'cross-site' };
+  for (const path of ['/api/bundle', '/api/handouts/test-class?as=pdf', '/api/feed?since=0', '/api/nothing']) {
+    const answer = await ask('GET', path, foreign);
+    expect([path, answer.status, JSON.parse(answer.text).code]).toEqual([path, 403, 'FORBIDDEN']);
+  }
+  expect((await ask('GET', '/class/test-class', foreign)).status).not.toBe(403);
+});
+
+test.each([
+  ['a lone percent sign', '/%', 400, 'BAD_REQUEST'],
+  ['half of a character', '/api/classes/%E0%A4%A', 400, 'BAD_REQUEST'],
+  ['an id longer than any', `/api/classes/${'x'.repeat(150)}`, 400, 'BAD_REQUEST'],
+  ['a part of an address longer than any', `/api/classes/${'x'.repeat(2_000)}`, 400, 'BAD_REQUEST'],
+])('%s is refused in the one shape, guarded like the rest', async (_name, path, status, code) => {
+  const answer = await ask('GET', path);
+  expect([answer.status, JSON.parse(answer.text)]).toEqual([
+    status,
+    expect.objectContaining({ code, message: expect.stringMatching(/\.$/) }),
+  ]);
+  expect(answer.headers).toMatchObject({
+    'content-security-policy': expect.any(String),
+    'x-content-type-options': 'nosniff',
+  });
+  expect((await ask('GET', path, { host: 'evil.example' })).status).toBe(421);
+});
+
 test('our own page, and programs that are no browser, may write', async () => {
   const own = { ...json, origin: running.server.address, 'sec-fetch-site': 'same-origin' };
   for (const headers of [own, json]) {

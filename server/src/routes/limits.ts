@@ -2,7 +2,7 @@
 export const LARGEST_DOCUMENT = 2 * 1024 * 1024;
 /** Largest file taken in, in bytes. */
 export const LARGEST_FILE = 128 * 1024 * 1024;
-/** Largest studio kept, in characters of its documents: what is exported of it is taken in again, accents and all. */
+/** Largest studio kept, in characters of its documents (`lengthOf`): what is exported of it is taken in again, in any script. */
 export const LARGEST_STUDIO = 60 * 1024 * 1024;
 /** Feeds open at once, and requests on their way. */
 export const MOST_FEEDS = 500;

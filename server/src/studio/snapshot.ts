@@ -30,8 +30,15 @@ export function documentOfText(text: string): object {
   return value;
 }
 
-/** Characters of a document as it is kept; 0 of none. */
-export const lengthOf = (value: object | undefined): number => (value === undefined ? 0 : textOf(value).length);
+/**
+ * Characters of a document as it is kept; 0 of none. One of which a file has more than two bytes counts as half of its
+ * bytes, so that a file is never more than twice as many bytes as its studio has characters.
+ */
+export function lengthOf(value: object | undefined): number {
+  if (value === undefined) return 0;
+  const text = textOf(value);
+  return Math.max(text.length, Math.ceil(Buffer.byteLength(text) / 2));
+}
 
 /** The whole studio at one revision, never changed in place: readers read it while the next one is being written. */
 export class Snapshot {
@@ -116,7 +123,7 @@ export class Snapshot {
   /** Characters of all documents together. */
   get size(): number {
     this.#size ??= DOCUMENT_KINDS.reduce(
-      (sum, kind) => sum + this.documents.list(kind).reduce((all, value) => all + textOf(value).length, 0),
+      (sum, kind) => sum + this.documents.list(kind).reduce((all, value) => all + lengthOf(value), 0),
       0,
     );
     return this.#size;

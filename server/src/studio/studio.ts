@@ -3,7 +3,7 @@ import { gzip } from 'node:zlib';
 import {
   type Bundle,
   changeInOrder,
-  checkChanges,
+  checkChangesSteps,
   DEFAULTS_UNTIL_V3,
   type DocumentChange,
   type DocumentKey,
@@ -15,6 +15,8 @@ import {
   partOf,
   partOfSeries,
   pathText,
+  REPERTOIRE,
+  splitDocumentKey,
 } from '@warm-ladder/core/formats';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
@@ -104,6 +106,7 @@ export class Studio {
   #packed: { readonly text: string; readonly bytes: Promise<Buffer> } | undefined;
   #queue: Promise<unknown> = Promise.resolve();
   #lengths: LengthsChanged | null = null;
+  #tidying: Promise<void> | null = null;
 
   private constructor(
     db: Database,
@@ -273,12 +276,10 @@ export class Studio {
     let early: Import | null = await this.#prepared(bundle, wish, wish.base);
     if (wish.rehearse) return { ...early.told, revision: early.begun.revision, notes };
     return this.#decided(async () => {
-      const prepared = early && this.#followed(early) ? early : await this.#prepared(bundle, wish, undefined);
+      const prepared = (early && (await this.#followed(early))) ?? (await this.#prepared(bundle, wish, undefined));
       // Somebody else's write in between is read, and then it is all looked at anew.
       early = null;
-      const after =
-        prepared.begun === this.#snapshot ? prepared.after : this.#snapshot.documents.with(prepared.changes);
-      const next = await this.#keep({ ...prepared, after });
+      const next = await this.#keep(prepared);
       return next && { ...prepared.told, revision: next.revision, notes };
     });
   }
@@ -309,15 +310,22 @@ export class Studio {
     return { begun, told, changes, after, ordered, writes, brought: await bring(this.#db, writes, turn) };
   }
 
-  /** Whether what was prepared on an earlier studio holds on this one: what others kept meanwhile is none of its business. */
-  #followed({ begun, changes, ordered, brought }: Import): boolean {
+  /**
+   * What was prepared on an earlier studio as it is kept on this one, where what others kept meanwhile is none of its
+   * business; `null` where it is.
+   */
+  async #followed(early: Import): Promise<Import | null> {
+    const { begun, changes, ordered, brought } = early;
     const now = this.#snapshot;
-    if (now === begun) return true;
-    if (ordered || !brought.staged) return false;
+    if (now === begun) return early;
+    if (ordered || !brought.staged) return null;
     const own = new Set(changes.map(({ kind, id }) => documentKey(kind, id)));
     const meanwhile = now.changedSince(begun);
-    if (meanwhile.some((key) => own.has(key))) return false;
-    return checkChanges(now.documents.with(changes), meanwhile).length === 0;
+    if (meanwhile.some((key) => own.has(key))) return null;
+    const alike = meanwhile.every((key) => !REPERTOIRE.has(splitDocumentKey(key)[0]));
+    const after = now.documents.with(changes, alike ? early.after : undefined);
+    const problems = await unhurried(checkChangesSteps(after, meanwhile));
+    return problems.length === 0 ? { ...early, after } : null;
   }
 
   /** Puts a document that was set aside back, if it fits by now. @throws Refusal INVALID, STALE */
@@ -350,6 +358,7 @@ export class Studio {
   async settled(): Promise<void> {
     this.#deaf();
     await this.#queue;
+    await this.#tidying;
   }
 
   /** Reads the studio anew after the engine had to be opened again: its last write may have been kept, or not. */
@@ -405,8 +414,7 @@ export class Studio {
     const written = new Map(writes.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
     this.#become(this.#snapshot.with(after, changes, written, versions.at(-1) ?? known), ordered ? null : changes);
     const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
-    // The write is kept whether or not there is room to tidy; the next one will say what is wrong.
-    if (this.#upkeep.wrote(bytes, writes.length)) await this.#tidy().catch(() => undefined);
+    if (this.#upkeep.wrote(bytes, writes.length)) this.#tidyBeside();
     return this.#snapshot;
   }
 
@@ -423,6 +431,18 @@ export class Studio {
       'TOO_LARGE',
       `The studio would have ${Math.round(size / 2 ** 20)} million characters; ${LARGEST_STUDIO / 2 ** 20} is the most that one file holds. Nothing was changed.`,
     );
+  }
+
+  /**
+   * Tidies while others write. What was written is kept whether or not there is room to tidy; the next write will say
+   * what is wrong.
+   */
+  #tidyBeside(): void {
+    this.#tidying ??= this.#tidy()
+      .catch(() => undefined)
+      .finally(() => {
+        this.#tidying = null;
+      });
   }
 
   async #tidy(): Promise<void> {
