@@ -21,6 +21,10 @@ export const checkBundle = (bundle: Bundle): Problem[] => atOnce(checkBundleStep
 /** The same, a document a step. */
 export function* checkBundleSteps(bundle: Bundle, studio: StudioIndex = Documents.of(bundle)): Steps<Problem[]> {
   const problems = duplicateIds(bundle);
+  yield;
+  // What every check asks, made in a step of its own: of thousands of exercises it is the longest.
+  void studio.catalog;
+  yield;
   if (bundle.method) {
     const found = checkDocument('method', bundle.method, studio, 'written');
     problems.push(...found.map(({ path, message }) => ({ path: ['method', ...path], message })));

@@ -142,6 +142,32 @@ test('who listens hears of what was kept: each change with its document, and of 
   expect((await all).changes).toBeNull();
 });
 
+test('those who write one document at once all have their turn', async () => {
+  const WRITERS = 6;
+  const { server } = running;
+  const put = async (version: number, name: string) => {
+    const { status, body } = await server.send('PUT', '/audiences/rowers', { version, value: { ...rowers, name } });
+    const { version: now } = (status === 200 ? body : body.current) as { version: number };
+    return { kept: status === 200, version: now };
+  };
+  const tries = await Promise.all(
+    Array.from({ length: WRITERS }, async (_, writer) => {
+      let [version, most] = [0, 0];
+      for (let write = 0; write < 5; write++) {
+        for (let tried = 1; ; tried++) {
+          most = Math.max(most, tried);
+          const answer = await put(version, `Writer ${writer}, ${write}`);
+          version = answer.version;
+          if (answer.kept) break;
+        }
+      }
+      return most;
+    }),
+  );
+  // Whoever writes next is one of those who were refused, so nobody waits for much more than all the others.
+  expect(Math.max(...tries)).toBeLessThanOrEqual(2 * WRITERS);
+}, 30_000);
+
 test('a feed nobody reads is let go, and no more are open than the server holds', async () => {
   const { revision } = (await studio()) as unknown as { revision: number };
   const { address } = running.server;

@@ -3,6 +3,7 @@ import { connect } from 'node:net';
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { bundleOf } from '@warm-ladder/core/testing';
 import { hostsOf, isLoopback } from './guard';
+import { LARGEST_FILE } from './routes/limits';
 import { useServer } from './testing';
 
 const running = useServer();
@@ -106,6 +107,29 @@ test('an address nobody answers, a head too long and a line that is no request h
   });
   expect(raw).toMatch(/^HTTP\/1.1 400 [\s\S]*"code":"BAD_REQUEST"/);
 });
+
+test('a file sent without its length is read whole, and one over the limit is refused in words', async () => {
+  const sent = (parts: readonly string[]) =>
+    new Promise<string>((resolve, reject) => {
+      const socket = connect(Number(new URL(running.server.address).port), '127.0.0.1');
+      socket.on('error', reject).once('data', (chunk) => {
+        resolve(String(chunk));
+        socket.destroy();
+      });
+      socket.write(
+        'POST /api/bundle?rehearse=true HTTP/1.1\r\nhost: 127.0.0.1\r\ncontent-type: application/json\r\n' +
+          'transfer-encoding: chunked\r\n\r\n',
+      );
+      for (const part of parts) socket.write(`${part.length.toString(16)}\r\n${part}\r\n`);
+      socket.write('0\r\n\r\n');
+    });
+  const file = JSON.stringify(bundleOf());
+  const cut = Array.from({ length: Math.ceil(file.length / 700) }, (_, i) => file.slice(700 * i, 700 * (i + 1)));
+  expect(await sent(cut)).toMatch(/^HTTP\/1.1 200 [\s\S]*"unchanged":\["test-class"\]/);
+  const mebibyte = ' '.repeat(2 ** 20);
+  const over = await sent(Array.from({ length: LARGEST_FILE / 2 ** 20 + 1 }, () => mebibyte));
+  expect(over).toMatch(/^HTTP\/1.1 413 [\s\S]*"code":"TOO_LARGE"/);
+}, 30_000);
 
 test('the names of a server: this machine, where it listens, and what it is told', () => {
   expect([...hostsOf('127.0.0.1')]).toEqual(['localhost', '127.0.0.1', '[::1]']);

@@ -1,5 +1,6 @@
+import type { IncomingMessage } from 'node:http';
 import type { Route } from '@warm-ladder/core/wire';
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
+import { errorCodes, type FastifyInstance, type FastifyReply, type FastifyRequest } from 'fastify';
 import type { z } from 'zod';
 import { LARGEST_FILE } from './limits';
 import { read } from './read';
@@ -51,5 +52,28 @@ const bytesOf = (body: unknown): Uint8Array => (body instanceof Uint8Array ? bod
 /** Takes bodies of a type as their bytes, in this scope, whatever the type's own reader says of them. */
 export function takeBytes(app: FastifyInstance, type: string): void {
   app.removeContentTypeParser(type);
-  app.addContentTypeParser(type, { parseAs: 'buffer' }, (_request, body, done) => done(null, body));
+  app.addContentTypeParser(type, async (request: FastifyRequest, payload: IncomingMessage) =>
+    bytesIn(payload, request),
+  );
+}
+
+/** Bytes put in their place as they arrive, so that a large file is not put together at once at its end. */
+async function bytesIn(payload: IncomingMessage, { headers, routeOptions }: FastifyRequest): Promise<Buffer> {
+  const { bodyLimit: most } = routeOptions;
+  const announced = Number(headers['content-length'] ?? 0);
+  if (announced > most) throw new errorCodes.FST_ERR_CTP_BODY_TOO_LARGE();
+  let bytes = Buffer.allocUnsafeSlow(announced);
+  let length = 0;
+  // What is refused is answered: the line is not cut while more is on its way.
+  for await (const part of payload.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
+    if (length + part.length > most) throw new errorCodes.FST_ERR_CTP_BODY_TOO_LARGE();
+    if (length + part.length > bytes.length) {
+      const larger = Buffer.allocUnsafeSlow(Math.min(most, Math.max(2 * bytes.length, length + part.length)));
+      bytes.copy(larger);
+      bytes = larger;
+    }
+    bytes.set(part, length);
+    length += part.length;
+  }
+  return bytes.subarray(0, length);
 }

@@ -54,6 +54,7 @@ export function* planImport(snapshot: Snapshot, bundle: Bundle, mode: ImportMode
   }
   const changed = before.with(changes);
   const after = mode === 'merge' ? changed : inOrder(changed, bundle);
+  yield;
   const problems = yield* checkBundleSteps(after.bundle, after);
   if (problems.length > 0) {
     throw invalid(shortened(problems.map((problem) => locate(problem, after.bundle, bundle))));

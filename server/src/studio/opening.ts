@@ -1,5 +1,6 @@
 import { randomInt } from 'node:crypto';
 import {
+  atOnce,
   BUNDLE_FORMAT,
   BUNDLE_VERSION,
   COLLECTIONS,
@@ -86,17 +87,17 @@ export function caughtUp(
   newer: readonly Newer[],
 ): { snapshot: Snapshot; changed: DocumentChange[] } | null {
   const changed: DocumentChange[] = [];
-  const versions = new Map<DocumentKey, number>();
+  const versions: number[] = [];
   for (const { kind, id, document } of newer) {
     if (!isKind(kind)) return null;
     const read = document && documentSchemas[kind].safeParse(document.body);
     if (read && !read.success) return null;
     const value = read ? inKeyOrder(kind, read.data as DocumentOf<typeof kind>) : undefined;
     changed.push({ kind, id, value } as DocumentChange);
-    versions.set(documentKey(kind, id), document?.version ?? 0);
+    versions.push(document?.version ?? 0);
   }
   const revision = newer.at(-1)?.revision ?? snapshot.revision;
-  return { snapshot: snapshot.with(snapshot.documents.with(changed), changed, versions, revision), changed };
+  return { snapshot: atOnce(snapshot.with(snapshot.documents.with(changed), changed, versions, revision)), changed };
 }
 
 /**

@@ -9,36 +9,43 @@ import {
   emptyBundle,
   METHOD_ID,
   partOf,
+  type Steps,
 } from '@warm-ladder/core/formats';
 import type { Kept, Versions } from '@warm-ladder/core/wire';
 
-/** The JSON text of a document, made once: a document is never changed in place. */
-const texts = new WeakMap<object, string>();
-
-export function textOf(value: object): string {
-  const known = texts.get(value);
-  if (known !== undefined) return known;
-  const text = JSON.stringify(value);
-  texts.set(value, text);
-  return text;
+/** A document as JSON, and how many characters that is taken for. */
+interface Written {
+  readonly text: string;
+  readonly length: number;
 }
+
+/** What each document is written as, made once: a document is never changed in place. */
+const written = new WeakMap<object, Written>();
+
+/**
+ * A character that takes more than two bytes in a file counts as half of its bytes, so that a file is never more than
+ * twice as many bytes as its studio has characters.
+ */
+function remember(value: object, text: string): Written {
+  const made = { text, length: Math.max(text.length, Math.ceil(Buffer.byteLength(text) / 2)) };
+  written.set(value, made);
+  return made;
+}
+
+const writtenAs = (value: object): Written => written.get(value) ?? remember(value, JSON.stringify(value));
+
+/** The JSON text of a document. */
+export const textOf = (value: object): string => writtenAs(value).text;
 
 /** A document from the JSON it is kept as. */
 export function documentOfText(text: string): object {
   const value = JSON.parse(text) as object;
-  texts.set(value, text);
+  remember(value, text);
   return value;
 }
 
-/**
- * Characters of a document as it is kept; 0 of none. One of which a file has more than two bytes counts as half of its
- * bytes, so that a file is never more than twice as many bytes as its studio has characters.
- */
-export function lengthOf(value: object | undefined): number {
-  if (value === undefined) return 0;
-  const text = textOf(value);
-  return Math.max(text.length, Math.ceil(Buffer.byteLength(text) / 2));
-}
+/** Characters of a document as it is kept; 0 of none. */
+export const lengthOf = (value: object | undefined): number => (value === undefined ? 0 : writtenAs(value).length);
 
 /** The whole studio at one revision, never changed in place: readers read it while the next one is being written. */
 export class Snapshot {
@@ -63,20 +70,21 @@ export class Snapshot {
     return value === undefined ? null : { version: this.version(kind, id), value };
   }
 
-  /** The next snapshot. @param written the new version of each document put */
-  with(
+  /** The next snapshot, a document a step. @param written the new version of each, in the order of the changes */
+  *with(
     documents: Documents,
     changes: readonly DocumentChange[],
-    written: ReadonlyMap<DocumentKey, number>,
+    written: readonly number[],
     revision: number,
-  ) {
+  ): Steps<Snapshot> {
     const versions = new Map(this.#versions);
     let { size } = this;
-    for (const { kind, id, value } of changes) {
+    for (const [nth, { kind, id, value }] of changes.entries()) {
       const key = documentKey(kind, id);
       size += lengthOf(value) - lengthOf(this.documents.get(kind, id));
       if (value === undefined) versions.delete(key);
-      else versions.set(key, written.get(key) ?? 0);
+      else versions.set(key, written[nth] ?? 0);
+      yield;
     }
     const next = new Snapshot(documents, versions, revision);
     next.#size = size;

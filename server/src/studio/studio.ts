@@ -38,6 +38,7 @@ import { type DocumentName, documentRows, type Write } from './documentRows';
 import { Feed } from './feed';
 import { beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
+import { Line } from './line';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
 import { lengthOf, type Snapshot } from './snapshot';
@@ -98,6 +99,7 @@ export class Studio {
   readonly #db: Database;
   readonly #upkeep: Upkeep;
   readonly #feed = new Feed();
+  readonly #line = new Line();
   readonly #deaf: () => void;
   #snapshot: Snapshot;
   #generation = 0;
@@ -253,6 +255,15 @@ export class Studio {
    * @returns what became of each, by its key; a version where it was kept
    */
   change(changes: readonly AskedChange[]): Promise<Map<DocumentKey, Resolved>> {
+    const keys = changes.map(({ kind, id }) => documentKey(kind, id));
+    return this.#line.serve(
+      keys,
+      () => this.#change(changes),
+      (resolved) => [...resolved.values()].some(({ outcome }) => outcome === 'keep'),
+    );
+  }
+
+  #change(changes: readonly AskedChange[]): Promise<Map<DocumentKey, Resolved>> {
     return this.#decided(async () => {
       const { after, kept, resolved } = await unhurried(resolveChanges(this.#snapshot, changes));
       const outcome = new Map<DocumentKey, Resolved>(resolved);
@@ -411,8 +422,9 @@ export class Studio {
     const known = this.#snapshot.revision;
     const versions = await writeAll(this.#db, { writes, known, ordered: ordered ? namesIn(after) : null }, brought);
     if (!versions) return null;
-    const written = new Map(writes.map(({ kind, id }, i) => [documentKey(kind, id), versions[i] ?? 0]));
-    this.#become(this.#snapshot.with(after, changes, written, versions.at(-1) ?? known), ordered ? null : changes);
+    if (brought.staged) await turn();
+    const next = await unhurried(this.#snapshot.with(after, changes, versions, versions.at(-1) ?? known));
+    this.#become(next, ordered ? null : changes);
     const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
     if (this.#upkeep.wrote(bytes, writes.length)) this.#tidyBeside();
     return this.#snapshot;
