@@ -129,6 +129,17 @@ export const importSchema = z.strictObject({
   notes: z.array(placedSchema).readonly().describe('What was changed on the way from an older version of the file'),
 });
 export type ImportAnswer = z.infer<typeof importSchema>;
+
+const howFarSchema = z.strictObject({
+  stage: z.enum(['reading', 'checking', 'bringing']).describe('Each follows the one before it'),
+  done: z.int().min(0).describe('Steps of this stage that are done, a document or two each'),
+  of: z.int().min(0).nullable().describe('How many there are; null where that is not known yet'),
+});
+/** How far long work is. */
+export const progressSchema = z.strictObject({
+  progress: howFarSchema.nullable().describe('null for what is not begun or done'),
+});
+export type Progress = z.infer<typeof howFarSchema>;
 export type ImportReport = ImportAnswer['report'];
 export type RungReport = ImportAnswer['rungs'];
 

@@ -9,6 +9,7 @@ import {
   idSchema,
   importSchema,
   keptSchema,
+  progressSchema,
   type RefusalCode,
   setAsideSchema,
   studioSchema,
@@ -54,6 +55,10 @@ const flag = z.enum(['true', 'false']).default('false');
 const rehearse = flag.describe('Only tell what it would do');
 const base = version.optional().describe('The revision of the studio it was rehearsed on: refused if that has changed');
 const named = z.strictObject({ name: z.string().max(200).describe('Of a copy') });
+const importName = z
+  .string()
+  .max(64)
+  .regex(/^import-[a-z0-9]+$/, 'expected import- and letters or digits');
 const withId = z.strictObject({ id: idSchema });
 const asideSchema = z.strictObject({ kind: idSchema, id: idSchema, at: idSchema });
 const revision = z.int().min(0);
@@ -116,10 +121,21 @@ export const ROUTES = {
       rehearse,
       base,
       reason: z.enum(['empty', 'restore']).optional().describe('For the name of the copy that is kept before it'),
+      progress: importName
+        .optional()
+        .describe('A name of the caller’s choice, under which it is asked how far this is'),
     }),
     body: file(fileSchema),
     answer: json(importSchema),
     refusals: ['INVALID', 'STALE', 'NO_SPACE', 'NO_COPY'],
+  },
+  progress: {
+    method: 'GET',
+    path: '/progress/{id}',
+    summary: 'How far an import is, by the name it was given',
+    params: z.strictObject({ id: importName }),
+    answer: json(progressSchema),
+    refusals: [],
   },
   exportTable: {
     method: 'GET',

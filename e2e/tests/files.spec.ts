@@ -105,6 +105,11 @@ test('files that need one another are taken in together, in any order; one that 
   await expect(page.getByRole('alert')).toContainText('bad.json: colours');
   await chosen.setInputFiles([file('good.json', bundle({})), file('half.json', '{')]);
   await expect(page.getByRole('alert')).toContainText('half.json is not whole JSON');
+  // How far it is stands beside the button, wherever the list above has been scrolled to.
+  await page.route('**/api/bundle?*rehearse=false*', async (route) => {
+    await expect(page.getByText(/^Reading \d files…$/)).toBeInViewport();
+    await route.continue();
+  });
   await chosen.setInputFiles(house);
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();

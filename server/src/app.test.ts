@@ -1,5 +1,6 @@
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise } from '@warm-ladder/core/testing';
+import type { Progress } from '@warm-ladder/core/wire';
 import { preparedFolder, startServer, type TestServer } from './testing';
 
 const { folder, remove } = preparedFolder();
@@ -174,6 +175,29 @@ describe('bundles', () => {
     server = await startServer(folder);
     expect((await studio()).bundle).toEqual(after);
   }, 60_000);
+
+  test('an import tells how far it is under the name it was given, and of no other', async () => {
+    const classes = Array.from({ length: 600 }, (_, i) => classOf([block('hold')], { id: `many-${i}` }));
+    const progress = async (name: string) => (await server.send('GET', `/progress/${name}`)).body.progress as Progress;
+    const file = { ...emptyBundle(), classes };
+    let done = false;
+    const importing = server.send('POST', '/bundle?progress=import-mine', file).finally(() => {
+      done = true;
+    });
+    const heard: Progress[] = [];
+    while (!done) {
+      const now = await progress('import-mine');
+      if (now) heard.push(now);
+      expect(await progress('import-other')).toBeNull();
+    }
+    expect((await importing).status).toBe(200);
+    expect(await progress('import-mine')).toBeNull();
+    const stages = ['reading', 'checking', 'bringing'];
+    const places = heard.map(({ stage, done: at, of }) => stages.indexOf(stage) + at / ((of ?? 600) + 1));
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(new Set(heard.map(({ stage }) => stage))).toContain('bringing');
+    for (const { stage, of } of heard) expect(of).toBe({ reading: null, checking: 1_214, bringing: 600 }[stage]);
+  });
 
   test('an import tells what it would do, and does it only when asked', async () => {
     const file = { ...emptyBundle(), classes: [classOf([], { name: 'Other' }), classOf([], { id: 'new' })] };

@@ -1,5 +1,6 @@
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
+import { ProgressBook } from '../studio/progress';
 import type { Studio } from '../studio/studio';
 import type { Readers } from '../threads/readers';
 import { serve, takeBytes } from './serve';
@@ -26,12 +27,17 @@ export const bundleRoutes =
       return studio.fileText;
     });
 
-    serve(app, ROUTES.import, async ({ body, query: { mode, rehearse, base, reason } }) =>
-      studio.import(await readers.bundle(body), {
-        mode,
-        base,
-        rehearse: rehearse === 'true',
-        ...(reason ? { reason } : {}),
-      }),
+    const progress = new ProgressBook();
+    serve(app, ROUTES.import, async ({ body, query: { mode, rehearse, base, reason, progress: name } }) =>
+      progress.during(name, async (tell) =>
+        studio.import(await readers.bundle(body, (done) => tell('reading', done, null)), {
+          mode,
+          base,
+          tell,
+          rehearse: rehearse === 'true',
+          ...(reason ? { reason } : {}),
+        }),
+      ),
     );
+    serve(app, ROUTES.progress, async ({ params: { id } }) => ({ progress: progress.of(id) }));
   };

@@ -8,6 +8,7 @@ import {
   type DocumentChange,
   type DocumentKey,
   type DocumentKind,
+  Documents,
   documentKey,
   type LengthsChanged,
   lengthsChanged,
@@ -40,6 +41,7 @@ import { beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { Line } from './line';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
+import type { Tell } from './progress';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
 import { lengthOf, type Snapshot } from './snapshot';
 import { turn, unhurried } from './unhurried';
@@ -60,6 +62,8 @@ export interface ImportWish {
   readonly base?: number | undefined;
   /** What the copy kept before it is named for. */
   readonly reason?: CopyReason;
+  /** Is told how far it is. */
+  readonly tell?: Tell;
 }
 
 /** Changes ready to be kept. */
@@ -300,7 +304,11 @@ export class Studio {
    * to the database.
    * @throws Refusal INVALID with every problem, STALE when the studio is not at `base`, NO_COPY
    */
-  async #prepared(bundle: Bundle, { mode, rehearse, reason }: ImportWish, base: number | undefined): Promise<Import> {
+  async #prepared(
+    bundle: Bundle,
+    { mode, rehearse, reason, tell }: ImportWish,
+    base: number | undefined,
+  ): Promise<Import> {
     const begun = this.#snapshot;
     if (base !== undefined && base !== begun.revision) {
       throw new Refusal(
@@ -309,7 +317,12 @@ export class Studio {
         { path: 'revision' },
       );
     }
-    const { report, rungs, changes, after } = await unhurried(planImport(begun, bundle, mode));
+    const { size } = Documents.of(bundle);
+    // Each document is compared, and then checked with all that are there.
+    const steps = mode === 'merge' ? 2 * size + begun.documents.size : 2 * size;
+    const { report, rungs, changes, after } = await unhurried(planImport(begun, bundle, mode), (done) =>
+      tell?.('checking', Math.min(done, steps), steps),
+    );
     const told = { report, rungs };
     const ordered = mode === 'replace';
     if (rehearse) return { begun, told, changes, after, ordered, writes: [], brought: NOTHING_BROUGHT };
@@ -318,7 +331,11 @@ export class Studio {
       await this.copies.keep(begun.bundleText, reason ?? (mode === 'merge' ? 'import' : 'replace'));
     }
     const writes = await unhurried(writesOf(begun, changes, after));
-    return { begun, told, changes, after, ordered, writes, brought: await bring(this.#db, writes, turn) };
+    const brought = await bring(this.#db, writes, (done) => {
+      tell?.('bringing', done, writes.length);
+      return turn();
+    });
+    return { begun, told, changes, after, ordered, writes, brought };
   }
 
   /**

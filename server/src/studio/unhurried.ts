@@ -6,13 +6,17 @@ const STRETCH = 12;
 /** Lets the event loop turn once: whoever waits for an answer from memory gets it. */
 export const turn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
-/** Does long work in stretches, so that nobody else waits for the whole of it. */
-export async function unhurried<T>(steps: Steps<T>): Promise<T> {
+/**
+ * Does long work in stretches, so that nobody else waits for the whole of it.
+ * @param tell is told after each stretch how many steps are done
+ */
+export async function unhurried<T>(steps: Steps<T>, tell?: (done: number) => void): Promise<T> {
   let began = performance.now();
-  for (;;) {
+  for (let done = 1; ; done++) {
     const step = steps.next();
     if (step.done) return step.value;
     if (performance.now() - began < STRETCH) continue;
+    tell?.(done);
     await turn();
     began = performance.now();
   }

@@ -28,14 +28,18 @@ export interface Brought {
 
 /**
  * Brings the documents of a large write to the database, part by part, while others write; few need not be.
- * @param turn lets others go first between two parts
+ * @param turn lets others go first between two parts; it is told how many are brought
  */
-export async function bring(db: Database, writes: readonly Write[], turn: () => Promise<void>): Promise<Brought> {
+export async function bring(
+  db: Database,
+  writes: readonly Write[],
+  turn: (done: number) => Promise<void>,
+): Promise<Brought> {
   const write = randomUUID();
   if (writes.length <= BATCH) return { write, staged: false };
   for (let from = 0; from < writes.length; from += BATCH) {
     await documentRows.stage(db, write, from, writes.slice(from, from + BATCH));
-    await turn();
+    await turn(Math.min(from + BATCH, writes.length));
   }
   return { write, staged: true };
 }

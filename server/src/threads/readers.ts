@@ -50,10 +50,16 @@ export class Readers {
   readonly #all = new Set<Thread>();
   readonly #waiting: Array<(thread: Thread) => void> = [];
 
-  /** A portable file, its documents in their order. @throws Refusal INVALID, TOO_LARGE, TOO_MANY */
-  async bundle(bytes: Uint8Array): Promise<ReadFile> {
+  /**
+   * A portable file, its documents in their order.
+   * @param tell is told how many are read @throws Refusal INVALID, TOO_LARGE, TOO_MANY
+   */
+  async bundle(bytes: Uint8Array, tell?: (done: number) => void): Promise<ReadFile> {
     const lists: Partial<Record<CollectionName, object[]>> = {};
+    let done = 0;
     const said = await this.#read('bundle', { bytes }, ([kind, text]) => {
+      done += 1;
+      tell?.(done);
       lists[kind] ??= [];
       lists[kind].push(documentOfText(text));
     });

@@ -3,6 +3,8 @@ import { countText } from '@warm-ladder/core/vocabulary';
 import type { ImportEffect, TableAnswer } from '@warm-ladder/core/wire';
 import { useState } from 'react';
 import { Sheet } from '../parts/Sheet';
+import { newId } from './freeId';
+import { ImportProgress } from './ImportProgress';
 import { selectWaiting } from './selectors';
 import { type ImportQuery, Refused, ServerAway, server } from './server';
 import { useAppDispatch, useAppSelector } from './store';
@@ -60,18 +62,21 @@ export default function ImportDialog({ close }: { close: () => void }) {
   const [mode, setMode] = useState<Mode>('merge');
   const [rehearsal, setRehearsal] = useState<TableAnswer | null>(null);
   const [failure, setFailure] = useState<Failure | null>(null);
-  const [busy, setBusy] = useState(false);
+  /** What the server is asked under how far it is; `null` while nothing is sent. */
+  const [sending, setSending] = useState<string | null>(null);
+  const busy = sending !== null;
 
-  const waiting = async (read: Read, work: () => Promise<void>) => {
+  const waiting = async (read: Read, work: (progress: string) => Promise<void>) => {
     setFailure(null);
-    setBusy(true);
-    await work().catch((error: unknown) => setFailure(failureOf(error, read.files)));
-    setBusy(false);
+    const progress = newId('import');
+    setSending(progress);
+    await work(progress).catch((error: unknown) => setFailure(failureOf(error, read.files)));
+    setSending(null);
   };
   const rehearse = (read: Read, how: Mode) =>
-    waiting(read, async () => {
+    waiting(read, async (progress) => {
       setRehearsal(null);
-      setRehearsal(await send(read, { mode: how, rehearse: true }));
+      setRehearsal(await send(read, { mode: how, rehearse: true, progress }));
     });
   const choose = async ([first, ...more]: readonly File[]) => {
     if (!first) return;
@@ -87,9 +92,9 @@ export default function ImportDialog({ close }: { close: () => void }) {
     await rehearse(read, mode);
   };
   const takeIn = (read: Read) =>
-    waiting(read, async () => {
+    waiting(read, async (progress) => {
       await unheard(async () => {
-        await send(read, { mode, rehearse: false, base: rehearsal?.revision });
+        await send(read, { mode, rehearse: false, base: rehearsal?.revision, progress });
         await dispatch(loadStudio(`importing ${read.name}`)).unwrap();
       });
       close();
@@ -136,11 +141,6 @@ export default function ImportDialog({ close }: { close: () => void }) {
           ))}
         </fieldset>
       )}
-      {busy && (
-        <p role="status" className="mt-4 text-soft">
-          Reading {file?.name}…
-        </p>
-      )}
       {failure && <FailureReport failure={failure} />}
       {rehearsal && <Report answer={rehearsal} />}
       {rehearsal && rehearsal.notes.length > 0 && <Notes notes={rehearsal.notes} />}
@@ -151,6 +151,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
           {rehearsal.plain.length > 6 && ' …'}
         </p>
       )}
+      {busy && <ImportProgress id={file?.table ? null : sending} name={file?.name ?? ''} />}
       <button
         type="button"
         className="action action-main mt-5"

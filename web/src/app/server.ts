@@ -76,6 +76,8 @@ export interface ImportQuery {
   readonly rehearse: boolean;
   readonly base?: number | undefined;
   readonly reason?: 'empty';
+  /** A name under which it is asked how far this is. */
+  readonly progress?: string;
 }
 /** The server's interface, one function a question. Each throws `Refused`, `ServerFailed` or `ServerAway`. */
 export const server = {
@@ -93,6 +95,7 @@ export const server = {
   },
   change: (changes: readonly SentChange[]) => ask('POST', '/changes', { body: json({ changes }) }),
   import: (text: string, query: ImportQuery) => ask('POST', '/bundle', { query: { ...query }, body: text }),
+  progress: (id: string) => ask('GET', '/progress/{id}', { params: { id } }),
   /** A table as it lies on the disk: the server reads its encoding. */
   importTable: (table: Blob, { rehearse, base }: ImportQuery) =>
     ask('POST', '/repertoire.csv', { query: { rehearse, base }, body: table, type: 'text/csv' }),
