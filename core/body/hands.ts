@@ -1,13 +1,25 @@
 import { LeastSquares } from './leastSquares';
 import { bears, type Pose, SIDES, type Side } from './pose';
-import { CONTACT_GIVES, FLESH, NEAR, type Settled, type Surfaces } from './resting';
+import { CONTACT_GIVES, FLESH, type Gap, NEAR, type Settled, type Surfaces } from './resting';
 import { add, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
 import { axisOf, type LimbName, limbOf, MOST_TURN, movedBy, type Turning, turn, turningOf } from './turning';
 
+/** A body as far as its hands are concerned. */
+type Handed = Pick<Settled, 'angles' | 'bones' | 'ground' | 'floor'>;
+
+/** How flat each hand lies: 1 on what carries it, 0 in line with its forearm. */
+export type Flat = Readonly<Record<Side, number>>;
+
+/** A hand that bears lies flat, with no forearm beside it. */
+export function flatIn(pose: Pose): Flat {
+  const flat = (side: Side) => (bears(pose, 'hands', side) && !bears(pose, 'forearms', side) ? 1 : 0);
+  return { left: flat('left'), right: flat('right') };
+}
+
 /** A hand that bears bends back until it lies on what carries it, fingers away from the hips. */
-function handsFlat(settled: Settled, pose: Pose): Settled {
+function handsFlat<T extends Handed>(settled: T, flatness: Flat): T {
   const { bones, ground } = settled;
-  const flat = SIDES.filter((side) => bears(pose, 'hands', side) && !bears(pose, 'forearms', side));
+  const flat = SIDES.filter((side) => flatness[side] > 0);
   if (flat.length === 0) return settled;
   const { up } = ground;
   const arm = { ...bones.arm };
@@ -18,7 +30,8 @@ function handsFlat(settled: Settled, pose: Pose): Settled {
     const away = level(add(bones.shoulder, bones.hip, -1));
     const way = Math.hypot(own.x, own.y, own.z) > apart(tip, end) * 0.5 ? own : away;
     if (Math.hypot(way.x, way.y, way.z) < 1e-6) continue;
-    arm[side] = { ...arm[side], tip: add(end, unit(way), apart(tip, end)) };
+    const lies = between(unit(add(tip, end, -1)), unit(way), flatness[side]);
+    arm[side] = { ...arm[side], tip: add(end, unit(lies), apart(tip, end)) };
   }
   return { ...settled, bones: { ...bones, arm } };
 }
@@ -29,13 +42,20 @@ const HOLD_STEPS = 10;
 
 /** Lays hands that bear flat, brings hands that hold to what they hold, and keeps fingers and toes out of the floor. */
 export function handsPlaced(bearing: Settled, pose: Pose, heightM: number, surfaces: Surfaces): Settled {
-  const floored = surfaces('floor') !== null;
-  const held = handsHolding(handsFlat(bearing, pose), pose, heightM, floored);
-  return floored ? endsUp(held, heightM) : held;
+  const gaps = [...bearing.gaps];
+  const held = handsHolding({ ...handsFlat(bearing, flatIn(pose)), gaps }, pose.holds, heightM, surfaces);
+  return endsLaid(held, heightM, surfaces);
 }
 
+/** The same on the way, where nothing that holds is brought anywhere. */
+export const endsPlaced = <T extends Handed>(body: T, flatness: Flat, heightM: number, surfaces: Surfaces): T =>
+  endsLaid(handsFlat(body, flatness), heightM, surfaces);
+
+const endsLaid = <T extends Handed>(body: T, heightM: number, surfaces: Surfaces): T =>
+  surfaces('floor') === null ? body : endsUp(body, heightM);
+
 /** Fingers and toes that would go through the floor bend up at the wrist and the ankle and lie along it. */
-function endsUp(settled: Settled, heightM: number): Settled {
+function endsUp<T extends Handed>(settled: T, heightM: number): T {
   const { bones, ground, floor } = settled;
   const raised = (limb: Limb, flesh: number): Limb => {
     const { end, tip } = limb;
@@ -57,15 +77,21 @@ function endsUp(settled: Settled, heightM: number): Settled {
   return { ...settled, bones: { ...bones, ...ends } };
 }
 
-/** Brings hands that hold a part of the body to it: the least change of the arm that does. */
-function handsHolding(settled: Settled, pose: Pose, heightM: number, floored: boolean): Settled {
-  const { holds } = pose;
+/**
+ * Brings hands that hold a part of the body to it: the least change of the arm that does.
+ * @param settled its gaps are added to where a hand does not come to what it holds
+ */
+export function handsHolding<T extends Handed & { gaps?: Gap[] }>(
+  settled: T,
+  holds: Pose['holds'],
+  heightM: number,
+  surfaces: Surfaces,
+): T {
   if (!holds) return settled;
   const { up } = settled.ground;
-  const least = floored ? settled.floor : Number.NEGATIVE_INFINITY;
+  const least = surfaces('floor') !== null ? settled.floor : Number.NEGATIVE_INFINITY;
   const angles = turningOf(settled.angles);
   let { bones } = settled;
-  const gaps = [...settled.gaps];
   for (const side of SIDES) {
     const held = holds[`hand.${side}`];
     if (held === undefined) continue;
@@ -79,9 +105,9 @@ function handsHolding(settled: Settled, pose: Pose, heightM: number, floored: bo
     const arm = armOf(side, angles, bones.chest, bones.shoulder, heightM);
     bones = { ...bones, arm: { ...bones.arm, [side]: arm } };
     const away = apart(palmOf(arm), (target as (palm: Point) => Point)(palmOf(arm)));
-    if (away > HELD_NEAR) gaps.push({ support: `hand.${side}`, metres: away });
+    if (away > HELD_NEAR) settled.gaps?.push({ support: `hand.${side}`, metres: away });
   }
-  return { ...settled, angles, bones, gaps };
+  return { ...settled, angles, bones };
 }
 /** An arm as low and as straight as this, in degrees, is raised and bent first, or it would reach the head round the back. */
 const REACHING = 60;
@@ -151,7 +177,7 @@ function heldAt(
   palm: Point,
   side: Side,
   bones: Skeleton,
-  { ground, floor }: Settled,
+  { ground, floor }: Handed,
   heightM: number,
 ): Point | null {
   const own = held.endsWith('.right') ? 'right' : 'left';

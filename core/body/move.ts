@@ -37,7 +37,7 @@ export function moveBetween(from: Pose, to: Pose, a: Angles = anglesOf(from), b:
     if (share <= 0) return { pose: from, angles: a };
     if (share >= 1) return { pose: to, angles: b };
     const near = share < 0.5 ? from : to;
-    const angles = mixed(a, b, share);
+    const angles = anglesBetween(a, b, share);
     return { pose: poseOf(angles, shared ?? near.supports, near, ankle, pitch), angles };
   };
   return {
@@ -54,7 +54,7 @@ export const sameAngles = (a: Angles, b: Angles): boolean =>
   LIMB_JOINTS.every((joint) => SIDES.every((side) => a[joint][side] === b[joint][side])) &&
   TRUNK_JOINTS.every((joint) => a[joint] === b[joint]);
 
-/** Written out for speed, as `mixed` is; without the ankles or the pitch where they are to stay unsaid. */
+/** Written out for speed, as `anglesBetween` is; without the ankles or the pitch where they are to stay unsaid. */
 function poseOf(
   angles: Angles,
   supports: readonly Support[],
@@ -84,14 +84,14 @@ function poseOf(
   return pose;
 }
 
-const part = (a: number, b: number, share: number): number => a + (b - a) * share;
+export const part = (a: number, b: number, share: number): number => a + (b - a) * share;
 const parts = (a: Readonly<Record<Side, number>>, b: Readonly<Record<Side, number>>, share: number) => ({
   left: part(a.left, b.left, share),
   right: part(a.right, b.right, share),
 });
 
-/** Written out joint by joint, as `anglesOf` is: it runs for every moment of every rung. */
-const mixed = (a: Angles, b: Angles, share: number): Angles => ({
+/** Every joint on its way, evenly. Written out joint by joint, as `anglesOf` is: it runs for every moment of every rung. */
+export const anglesBetween = (a: Angles, b: Angles, share: number): Angles => ({
   hip: parts(a.hip, b.hip, share),
   knee: parts(a.knee, b.knee, share),
   shoulder: parts(a.shoulder, b.shoulder, share),

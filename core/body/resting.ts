@@ -60,12 +60,15 @@ export const NEAR = 0.0015;
 /** Metres by which a contact gives, as a standard deviation. */
 export const CONTACT_GIVES = 0.002;
 
+/** Of a skeleton, what a point that bears is read from. */
+export type Bearing = Pick<Skeleton, 'hip' | 'ribs' | 'shoulder' | 'head' | 'arm' | 'leg'>;
+
 /** A point of the body that has to lie on something. */
 export interface Contact {
   readonly support: string;
   /** The limb it belongs to; a part of the trunk has none. */
   readonly limb: LimbName | null;
-  readonly place: (bones: Pick<Skeleton, 'hip' | 'ribs' | 'shoulder' | 'head' | 'arm' | 'leg'>) => Point;
+  readonly place: (bones: Bearing) => Point;
   /** It is above the knee: folding that moves it not. */
   readonly above?: true;
   /** Metres of its middle above the floor when it rests. */
@@ -236,7 +239,7 @@ export function gapsOf(contacts: readonly Contact[], bones: Skeleton, up: Point,
 
 /** The point of a part that lies on something, in the middle of its flesh; `null` for what is no part. */
 export function restingPoint(
-  { hip, ribs, shoulder, head, arm, leg }: Skeleton,
+  { hip, ribs, shoulder, head, arm, leg }: Bearing,
   part: FleshyPart,
   side: Side,
 ): Point | null {

@@ -4,7 +4,7 @@ import { mirrored } from './mirror';
 import { anglesOf, JOINT_RANGES, LIMB_JOINTS, type Pose, SIDES } from './pose';
 import { type BasePosition, POSITIONS } from './position';
 import { depthsOf } from './resting';
-import { laidDown, settled } from './settle';
+import { settled } from './settle';
 import { dot, type Point, type Skeleton, skeletonOf } from './skeleton';
 import { axisOf, movedBy, risesBy } from './turning';
 
@@ -104,14 +104,6 @@ test('hands come to what they hold: behind the head, on the shin, on the other a
     const holding: Pose = { ...(pose as Pose), holds: { 'hand.left': held } };
     expect([held, settle(holding, like).gaps.filter(({ support }) => support === 'hand.left')]).toEqual([held, []]);
   }
-});
-
-test('a body on its way between two settled ones begins and ends as they are', () => {
-  const pose = plainPose('four-point');
-  const still = settle(pose, 'four-point');
-  const laid = laidDown(pose, 'four-point', still.angles, still.tilt, TALL);
-  expect(dot(laid.ground.up, still.ground.up)).toBeGreaterThan(0.9999);
-  expect(Math.abs(laid.floor - still.floor)).toBeLessThan(0.02);
 });
 
 test('what a turn of a joint does is known by its axis: the same as posing the limb anew', () => {

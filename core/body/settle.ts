@@ -30,7 +30,7 @@ import {
   throughFloor,
 } from './resting';
 import { add, cross, dot, type Limb, type Point, type Skeleton, skeletonOf, unit } from './skeleton';
-import { LEVEL, RADIANS, rolled, type Tilt, tilted, tiltFrom, tipped } from './tilt';
+import { LEVEL, RADIANS, rolled, type Tilt, tiltFrom, tipped } from './tilt';
 import {
   type Axis,
   axisOf,
@@ -289,7 +289,7 @@ function heelUp(leg: Limb, up: Point): number {
 }
 
 /** Degrees of the ankle at which a sole lies level under its shin; `null` where it can't. */
-function soleFlat({ middle, end, tip }: Limb, up: Point): number | null {
+export function soleFlat({ middle, end, tip }: Limb, up: Point): number | null {
   const shin = unit(add(end, middle, -1));
   // At 0 the sole stands square to the shin.
   const sole = unit(add(tip, end, -1));
@@ -297,29 +297,6 @@ function soleFlat({ middle, end, tip }: Limb, up: Point): number | null {
   const degrees = Math.atan2(front, -down) / RADIANS;
   const [least, most] = JOINT_RANGES.ankle;
   return degrees >= least && degrees <= most - 15 ? degrees : null;
-}
-
-/**
- * A body on its way between two settled ones: its angles and its tilt are theirs, mixed, and it is let down on the
- * lowest of what it rests on. Nothing is solved, so that two dozen bodies can move at once.
- */
-export function laidDown(
-  pose: Pose,
-  like: BasePosition,
-  angles: Angles,
-  tilt: Tilt,
-  heightM: number,
-  surfaces: Surfaces = FLOOR,
-): Pick<Settled, 'angles' | 'bones' | 'ground' | 'floor'> {
-  const bones = skeletonOf(angles, heightM);
-  const ground = groundOf(pose, like, angles, bones);
-  const lies = tilted(ground, tilt);
-  const { up } = lies;
-  const contacts = contactsOf(pose, like, bones, { ...ground, ...lies }, heightM, surfaces);
-  let floor = Number.POSITIVE_INFINITY;
-  for (const { place, rests } of contacts) floor = Math.min(floor, dot(place(bones), up) - rests);
-  if (contacts.length === 0) floor = Math.min(...SIDES.map((side) => dot(bones.leg[side].end, up)));
-  return { angles, bones, ground: { ...ground, ...lies }, floor };
 }
 
 type GivingSpine = Extract<TrunkJoint, 'lumbar' | 'thoracic' | 'neck' | 'sideBend'>;

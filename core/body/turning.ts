@@ -22,6 +22,7 @@ export const turningOf = (angles: Angles): Turning => ({
   hipAbduction: { ...angles.hipAbduction },
   hipRotation: { ...angles.hipRotation },
   shoulderAbduction: { ...angles.shoulderAbduction },
+  ankle: { ...angles.ankle },
   armTurn: { ...angles.armTurn },
 });
 

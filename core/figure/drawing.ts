@@ -11,6 +11,7 @@ import {
   isPropped,
   isUpright,
   type Limb,
+  type Placed,
   type Point,
   type Pose,
   restingPoint,
@@ -81,16 +82,22 @@ export function inRoom(
   { angles, bones, ground, floor }: Pick<Settled, 'angles' | 'bones' | 'ground' | 'floor'>,
   planted: string | null = null,
 ): RoomBody {
-  const { up, along, contacts } = ground;
+  const at = planted === null ? null : pointOf(bones, planted);
+  const rests = like === 'standing' || isPropped(pose, like) ? ground.contacts.lower : null;
+  return inItsPlace({ angles, bones, ground, floor, x: -dot(at ?? rests ?? bones.hip, ground.along), z: 0 }, like);
+}
+
+/** A body where it is in the room. */
+export function inItsPlace(
+  { angles, bones, ground: { up, along }, floor, x, z }: Placed,
+  like: BasePosition,
+): RoomBody {
   // The pelvis's own axes (head, front, right) are left-handed: in the room this is what lies towards who looks.
   const side = cross(up, along);
   const turnToRoom = (way: Point): Spot3 => ({ x: dot(way, along), y: dot(way, up), z: dot(way, side) });
-  const rests = like === 'standing' || isPropped(pose, like) ? contacts.lower : null;
-  const at = planted === null ? null : pointOf(bones, planted);
-  const anchor = dot(at ?? rests ?? bones.hip, along);
   const toRoom = (point: Point): Spot3 => {
-    const { x, y, z } = turnToRoom(point);
-    return { x: x - anchor, y: y - floor, z };
+    const turned = turnToRoom(point);
+    return { x: turned.x + x, y: turned.y - floor, z: turned.z + z };
   };
   return { like, angles, bones, toRoom, turnToRoom };
 }

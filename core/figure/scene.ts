@@ -1,22 +1,12 @@
-import {
-  anglesOf,
-  type BasePosition,
-  FLOOR,
-  laidDown,
-  moveBetween,
-  type Pose,
-  type Settled,
-  type Surfaces,
-  settled,
-  tiltBetween,
-} from '../body';
-import { liesOnApparatus, type Phase, type RungEntry, surfacesOf } from '../repertoire';
+import { anglesOf, type BasePosition, type Pose, settled } from '../body';
+import { bodiesOf, type Phase, type RungEntry, surfacesFor } from '../repertoire';
 import { cameraFor, type Spot, type View, viewOf } from './camera';
 import {
   type Drawing,
   drawn,
   type Frame,
   frameOf,
+  inItsPlace,
   inRoom,
   type Layer,
   matUnder,
@@ -25,9 +15,6 @@ import {
 } from './drawing';
 import { line } from './shapes';
 import { withThings } from './things';
-
-/** Metres of the body that props and seats are measured against. */
-const BODY_M = 1.7;
 
 /** A picture of a body, and of the pose it comes from. */
 export interface Scene {
@@ -53,45 +40,16 @@ export interface Shown {
   readonly planted?: string | null;
 }
 
-/** What carries a rung's body, for a body one high. */
-export function surfacesFor(entry: Shown['entry']): Surfaces {
-  if (!entry) return FLOOR;
-  const metres = surfacesOf(entry);
-  return (support) => {
-    const height = metres(support);
-    return height === null ? null : height / BODY_M;
-  };
-}
-
-/** What carries a body: as long as none of it changes, a pose settles alike. */
-interface Carried {
-  readonly like: BasePosition;
-  readonly position: string | undefined;
-  readonly on: RungEntry['rung']['on'];
-  readonly props: RungEntry['props'];
-  /** Whether it lies on an apparatus of the studio's own in any pose: then its legs do not rest on it. */
-  readonly lain: boolean;
-}
-
-/** Bodies that are settled already, by their pose: drawn from another side, larger or moving, they lie as they lay. */
-const settledBodies = new WeakMap<Pose, Carried & { readonly body: Settled }>();
-
-/** The body of a pose for a body one high, settled on what carries it. */
-function settledBody(pose: Pose, like: BasePosition, entry: Shown['entry']): Settled {
-  const known = settledBodies.get(pose);
-  const { position, on, props } = { position: entry?.position, on: entry?.rung.on, props: entry?.props ?? [] };
-  const lain = entry !== undefined && liesOnApparatus(entry);
-  const same = known?.like === like && known.position === position && known.on === on && known.lain === lain;
-  if (known && same && known.props.length === props.length && known.props.every((prop, i) => prop === props[i])) {
-    return known.body;
-  }
+/** A pose where it stands in the room: in its rung, as the rung's other poses leave it. */
+function standing(pose: Pose, { like, entry, planted }: Pick<Shown, 'like' | 'entry' | 'planted'>): RoomBody {
+  const placed = entry && planted === undefined ? bodiesOf({ ...entry, like }).placed.get(pose) : undefined;
+  if (placed) return inItsPlace(placed, like);
   const body = settled(pose, like, anglesOf(pose), 1, surfacesFor(entry));
-  settledBodies.set(pose, { like, position, on, props, lain, body });
-  return body;
+  return inRoom(pose, like, body, planted === undefined ? plantedIn([pose]) : planted);
 }
 
-export function sceneOf({ pose, from, like, view, entry, planted = standsOn(pose, from, entry) }: Shown): Scene {
-  const inPlace = (each: Pose) => inRoom(each, like, settledBody(each, like, entry), planted);
+export function sceneOf({ pose, from, like, view, entry, planted }: Shown): Scene {
+  const inPlace = (each: Pose) => standing(each, { like, entry, planted });
   const body = inPlace(pose);
   const before = from && from !== pose ? inPlace(from) : null;
   const camera = cameraFor(view, like);
@@ -101,9 +59,6 @@ export function sceneOf({ pose, from, like, view, entry, planted = standsOn(pose
   const frame = frameOf(ghost ? [ghost, drawing] : [drawing], view);
   return { view, frame, ...ground(before ? [before, body] : [body], view, frame), ghost, drawing };
 }
-
-const standsOn = (pose: Pose, from: Pose | undefined, entry: Shown['entry']): string | null =>
-  plantedIn(entry ? Object.values(entry.rung.poses) : from ? [from, pose] : [pose]);
 
 function ground(bodies: readonly RoomBody[], view: View, frame: Frame): Pick<Scene, 'mat' | 'floor'> {
   const level = view === 'side' || view === 'front';
@@ -183,24 +138,21 @@ export interface DrawnPhase {
   readonly along: Along;
 }
 
-/** The phases of a repetition as they are drawn moving: settled at both ends, and let down on the way. */
+/** The phases of a repetition as they are drawn moving, each settled at every moment of its way. */
 export function phasesOf(entry: RungEntry, view: View): DrawnPhase[] {
   const { rung, like } = entry;
-  const surfaces = surfacesFor(entry);
   const camera = cameraFor(view, like);
-  const planted = plantedIn(Object.values(rung.poses));
+  const { passage } = bodiesOf(entry);
   const phases: DrawnPhase[] = [];
   let from = rung.poses[rung.start];
   for (const phase of rung.phases) {
     const to = rung.poses[phase.pose];
-    if (!from || !to) continue;
-    const [a, b] = [settledBody(from, like, entry), settledBody(to, like, entry)];
-    const move = moveBetween(from, to, a.angles, b.angles);
+    const way = from && passage(from, phase);
+    if (!from || !to || !way) continue;
+    const begin = from;
     const along = (share: number): Drawing => {
-      const { pose, angles } = move.writtenAt(share);
-      const laid = laidDown(pose, like, angles, tiltBetween(a.tilt, b.tilt, share), 1, surfaces);
-      const body = inRoom(pose, like, laid, planted);
-      return withThings(drawn(body, camera), body, pose, view, entry);
+      const body = inItsPlace(way.at(share), like);
+      return withThings(drawn(body, camera), body, share < 0.5 ? begin : to, view, entry);
     };
     phases.push({ phase, along });
     from = to;

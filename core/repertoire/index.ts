@@ -23,5 +23,6 @@ export * from './props';
 export { withRange } from './range';
 export * from './requirements';
 export type { Run } from './run';
+export { bodiesOf, surfacesFor } from './rungBodies';
 export * from './search';
 export * from './substitutes';

@@ -17,6 +17,7 @@ export interface LadderDoubt {
     | 'SIDES_DOUBLED'
     | 'NOTHING_DONE'
     | 'POSE_UNSETTLED'
+    | 'WAY_BROKEN'
     | 'TOUCH_UNSEEN'
     | 'STOP_ANSWERED';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */

@@ -4,6 +4,7 @@ import type { Catalog, RungEntry } from './catalog';
 import type { LadderDoubt } from './ladderDoubts';
 import { poseDoubts } from './poseDoubts';
 import { touchDoubts } from './touchDoubts';
+import { wayDoubts } from './wayDoubts';
 
 /** What of one rung a director should look at. */
 export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
@@ -27,6 +28,7 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
         ]
       : []),
     ...poseDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('POSE_UNSETTLED', message)),
+    ...wayDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('WAY_BROKEN', message)),
     ...touchDoubts(entry).map((message) => doubt('TOUCH_UNSEEN', message)),
     ...stopsAnswered(catalog, rung).map((message) => doubt('STOP_ANSWERED', message)),
   ];

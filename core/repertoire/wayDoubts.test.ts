@@ -1,0 +1,112 @@
+import {
+  FLESH,
+  inTheRoom,
+  type Passage,
+  type Placed,
+  type Point,
+  type Pose,
+  SIDES,
+  type Side,
+  supportsOf,
+} from '../body';
+import { studioOf } from '../formats';
+import { demoBundle } from '../testing';
+import type { RungEntry } from './catalog';
+import type { Phase } from './exercise';
+import { bodiesOf, surfacesFor } from './rungBodies';
+import { wayDoubts } from './wayDoubts';
+
+/** Centimetres of a body of 1.70 m. */
+const CM = 170;
+const SHARES = Array.from({ length: 11 }, (_, i) => i / 10);
+
+/** Every phase of a rung, way in and way out among them, with the pose it begins in. */
+function waysOf(entry: RungEntry): Array<{ name: string; from: Pose; to: Pose; passage: Passage }> {
+  const { poses, start, phases, entry: wayIn = [], exit = [] } = entry.rung;
+  const bodies = bodiesOf(entry);
+  const follow = (part: readonly Phase[], first: string | undefined) =>
+    part.map((phase, i) => [i === 0 ? first : part[i - 1]?.pose, phase] as const);
+  const last = phases.at(-1)?.pose ?? start;
+  return [...follow(wayIn, undefined), ...follow(phases, start), ...follow(exit, last)].flatMap(([id, phase]) => {
+    const [from, to] = [id === undefined ? undefined : poses[id], poses[phase.pose]];
+    const passage = from && to && bodies.passage(from, phase);
+    return from && to && passage ? [{ name: `${entry.key} to ${phase.pose}`, from, to, passage }] : [];
+  });
+}
+
+type Part = readonly [string, (body: Placed) => Point, number];
+const LIMBS: readonly Part[] = SIDES.flatMap((side): Part[] => [
+  [`knee.${side}`, ({ bones }) => bones.leg[side].middle, FLESH.knee],
+  [`ankle.${side}`, ({ bones }) => bones.leg[side].end, FLESH.foot],
+  [`elbow.${side}`, ({ bones }) => bones.arm[side].middle, FLESH.elbow],
+  [`wrist.${side}`, ({ bones }) => bones.arm[side].end, FLESH.hand],
+]);
+const TRUNK: readonly Part[] = [
+  ['pelvis', ({ bones }) => bones.hip, FLESH.pelvis],
+  ['chest', ({ bones }) => bones.shoulder, FLESH.shoulders],
+  ['head', ({ bones }) => bones.head, FLESH.head],
+];
+/** Where on a limb a support is held: what of it does not roll. */
+const HELD: Readonly<Record<string, (body: Placed, side: Side) => Point>> = {
+  knee: ({ bones }, side) => bones.leg[side].middle,
+  shin: ({ bones }, side) => bones.leg[side].middle,
+  heel: ({ bones }, side) => bones.leg[side].end,
+  elbow: ({ bones }, side) => bones.arm[side].middle,
+  forearm: ({ bones }, side) => bones.arm[side].middle,
+  hand: ({ bones }, side) => bones.arm[side].end,
+};
+
+describe('every moving rung of the house, at eleven shares of every phase', () => {
+  const { catalog } = studioOf(demoBundle(), {});
+  const entries = catalog.rungs.filter(({ rung }) => rung.phases.length > 0);
+
+  test('is nowhere deeper in the floor than flesh gives', () => {
+    const sunk: string[] = [];
+    for (const entry of entries) {
+      if (surfacesFor(entry)('floor') === null) continue;
+      const parts = entry.like === 'side-lying' ? LIMBS : [...LIMBS, ...TRUNK];
+      for (const { name, passage } of waysOf(entry)) {
+        for (const share of SHARES) {
+          const body = passage.at(share);
+          for (const [part, at, flesh] of parts) {
+            const depth = (flesh - inTheRoom(body, at(body)).y) * CM;
+            if (depth > 1.05) sunk.push(`${name} at ${share}: ${part} ${depth.toFixed(1)} cm`);
+          }
+        }
+      }
+    }
+    expect(sunk).toEqual([]);
+  });
+
+  test('keeps what is planted at both ends where it bears, or goes there in a straight line', () => {
+    const strayed: string[] = [];
+    let held = 0;
+    for (const entry of entries) {
+      for (const { name, from, to, passage } of waysOf(entry)) {
+        const stepping = new Set(passage.steps.map(({ support }) => support));
+        for (const support of supportsOf(from)) {
+          const [part, side] = support.split('.') as [string, Side];
+          const point = HELD[part];
+          if (!point || !supportsOf(to).has(support) || stepping.has(support)) continue;
+          held += 1;
+          const at = SHARES.map((share) => {
+            const body = passage.at(share);
+            return inTheRoom(body, point(body, side));
+          });
+          const [a, b] = [at[0], at.at(-1)] as [Point, Point];
+          for (const [i, { x, y, z }] of at.entries()) {
+            const mixed = (axis: 'x' | 'y' | 'z') => a[axis] + ((b[axis] - a[axis]) * i) / 10;
+            const off = Math.hypot(x - mixed('x'), y - mixed('y'), z - mixed('z')) * CM;
+            if (off > 1) strayed.push(`${name} at ${i / 10}: ${support} ${off.toFixed(1)} cm`);
+          }
+        }
+      }
+    }
+    expect(held).toBeGreaterThan(500);
+    expect(strayed).toEqual([]);
+  });
+
+  test('says in its words what it sets down elsewhere', () => {
+    expect(entries.flatMap((entry) => wayDoubts(entry, 1.7))).toEqual([]);
+  });
+});
