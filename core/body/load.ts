@@ -1,3 +1,4 @@
+import type { Contacts } from './contacts';
 import { isPropped, isUpright } from './ground';
 import { handOf, holdsHead, legCarried, leverEased } from './holds';
 import { armBears, headBears, JOINT_RANGES, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
@@ -72,16 +73,19 @@ export function loadOf(posed: Posed, body: ReferenceBody): Load {
     for (const side of SIDES) join(lower, legOf(bones, pose, side, body));
     // Arms that hang from resting ribs, and a head that rests, press on the floor and not on the bridge.
     const bridging = ribsBear(pose) ? trunk : withHeadAndArms(trunk, posed, body);
-    const { contacts, up } = ground;
+    const { up } = ground;
+    const { upper, lower: below } = bearings(posed);
     // Swung up over one end, the other hangs on the low back as it is in the room.
-    if (!contacts.upper || !contacts.lower) {
-      const hanging = contacts.lower ? bridging : lower;
-      return held(momentOf(hanging, bones.lumbar, up), hangingSide(hanging, posed, contacts.lower !== null));
+    if (!upper || !below) {
+      const hanging = below ? bridging : lower;
+      return held(momentOf(hanging, bones.lumbar, up), hangingSide(hanging, posed, below !== null));
     }
-    const moment = proppedMoment(bridging, lower, posed, contacts.upper, contacts.lower);
-    // Only the part of gravity across the trunk line bends it; the part along it is carried end to end.
+    const moment = proppedMoment(bridging, lower, posed, upper, below);
+    // Only the part of gravity across the trunk line bends it; the part along it is carried end to end. What bears never
+    // asks more of the low back than all that hangs on it would.
+    const most = momentOf(bridging, bones.lumbar, up) + momentOf(lower, bones.lumbar, up);
     const across = moment * Math.cos((angles.pitch * Math.PI) / 180);
-    return held(Math.abs(across), sagging(posed, across < 0));
+    return held(Math.min(Math.abs(across), most), sagging(posed, across < 0));
   }
   const legLever = raisedLegs(posed, body);
   if (isUpright(like) && like !== 'seated') {
@@ -92,6 +96,18 @@ export function loadOf(posed: Posed, body: ReferenceBody): Load {
   const curlLever = curlLeverOf(trunk, posed, body);
   return { legLever, curlLever, lumbarMoment: null, ...lyingMoments(posed, trunk, legLever, curlLever, body) };
 }
+
+/**
+ * What a body is held up between. A foot that touches far overhead, legs rolled over, rests there with little weight: it
+ * is no second bearing to hang the spine from.
+ */
+function bearings({ ground: { contacts, along }, like }: Posed): Contacts {
+  const { upper, lower } = contacts;
+  const overhead = like === 'supine' && upper && lower && dot(add(lower, upper, -1), along) > -OVERHEAD;
+  return overhead ? { upper, lower: null } : contacts;
+}
+/** Metres short of the shoulders from which a foot is overhead. */
+const OVERHEAD = 0.1;
 
 /** A moment at the low back alone, on the side that holds it. */
 const held = (lumbarMoment: number, side: HoldingSide | null): Load => ({

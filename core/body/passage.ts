@@ -4,11 +4,13 @@ import { endsPlaced, flatIn, handsHolding } from './hands';
 import { Meeting } from './meeting';
 import { inTheRoom, type Placed, placedBetween } from './placed';
 import { placedOf } from './placing';
-import { type Footing, onToes, plantsOf, STRAYS, wantOf } from './plants';
+import { type Footing, plantsOf, STRAYS, toesOver, wantOf } from './plants';
 import { type Angles, type Hand, JOINT_RANGES, type Pose, SIDES, type Side } from './pose';
 import { soleFlat } from './settle';
 import { add } from './skeleton';
 
+/** Share of height within which a sole lies level. */
+const LEVEL = 0.02;
 /** Steps at a moment on the way. */
 const STEPS = 16;
 /** How high a limb is lifted that is set down elsewhere: a share of how far, and at most a share of height. */
@@ -27,13 +29,15 @@ const MOMENTS = 8;
 
 /** The way between two placed bodies. Moments are worked out as they are asked for. */
 export function passageBetween(from: Placed, fromPose: Pose, to: Placed, toPose: Pose, footing: Footing): Passage {
+  if (fromPose === toPose) return { at: () => from, steps: [] };
   const { heightM, slides } = footing;
   const plants = plantsOf(fromPose, toPose, from, to, footing).map((plant) => {
     const [a, b] = [inTheRoom(from, plant.place(from.bones)), inTheRoom(to, plant.place(to.bones))];
     const metres = Math.hypot(b.x - a.x, b.z - a.z);
     const steps = plant.limb !== null && metres > 2 * STRAYS * heightM && !slides(plant.support);
     const side: Side = plant.limb?.endsWith('right') ? 'right' : 'left';
-    const flat = plant.support.startsWith('foot') && ![from, to].some((body) => onToes(body, side, heightM));
+    const flat =
+      plant.support.startsWith('foot') && [from, to].every((body) => Math.abs(toesOver(body, side)) < LEVEL * heightM);
     return { plant, a, b, metres, flat, lift: steps ? Math.min(LIFT.most * heightM, LIFT.share * metres) : 0 };
   });
   const propped = [fromPose, toPose].some((pose) => isPropped(pose, footing.like));
@@ -120,8 +124,9 @@ function goneRound(angles: Angles, sides: readonly Side[], propped: boolean, sha
 
 /** A foot that stays flat keeps its sole level whatever its shin does. */
 function levelSole(body: Bringing, side: Side): void {
-  const level = soleFlat(body.bones.leg[side], body.facing.up);
-  if (level !== null) body.setAnkle(side, level);
+  const before = body.angles.ankle[side];
+  body.setAnkle(side, 0);
+  body.setAnkle(side, soleFlat(body.bones.leg[side], body.facing.up) ?? before);
 }
 
 /** What hands hold at both ends. */

@@ -39,10 +39,11 @@ function limbOfSupport(support: string): LimbName | null {
   return ARM.test(support) ? `arm.${side}` : null;
 }
 
+/** Metres of the toes over the ankle. */
+export const toesOver = ({ bones, ground: { up } }: Placed, side: Side): number =>
+  dot(bones.leg[side].tip, up) - dot(bones.leg[side].end, up);
 /** Toes lower than the ankle by this share of height carry the foot. */
 const TIPTOE = 0.03;
-export const onToes = ({ bones, ground: { up } }: Placed, side: Side, heightM: number): boolean =>
-  dot(bones.leg[side].end, up) - dot(bones.leg[side].tip, up) > TIPTOE * heightM;
 
 /** What bears at both ends, and where on the body it is held. */
 export function plantsOf(from: Pose, to: Pose, a: Placed, b: Placed, { like, heightM, surfaces }: Footing): Plant[] {
@@ -58,7 +59,7 @@ export function plantsOf(from: Pose, to: Pose, a: Placed, b: Placed, { like, hei
     const part = support.split('.')[0] as FleshyPart;
     const put = (place: Plant['place'], above = false) => plants.push({ support, limb, place, above });
     if (part === 'foot') {
-      const toes = onToes(a, side, heightM) || onToes(b, side, heightM);
+      const toes = [a, b].some((body) => toesOver(body, side) < -TIPTOE * heightM);
       put(toes ? ({ leg }) => leg[side].tip : ({ leg }) => leg[side].end);
     } else if (part === 'forearm') {
       put(({ arm }) => arm[side].middle, true);

@@ -288,7 +288,7 @@ function heelUp(leg: Limb, up: Point): number {
   return flat === null ? 0 : Math.min(flat + HEEL_UP, JOINT_RANGES.ankle[1]);
 }
 
-/** Degrees of the ankle at which a sole lies level under its shin; `null` where it can't. */
+/** Degrees of the ankle at which a sole lies level under its shin, read from a foot square to it; `null` where it can't. */
 export function soleFlat({ middle, end, tip }: Limb, up: Point): number | null {
   const shin = unit(add(end, middle, -1));
   // At 0 the sole stands square to the shin.

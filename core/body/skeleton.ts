@@ -29,7 +29,8 @@ export const LENGTH = {
   hand: 0.108,
   /** From the shoulder line to the middle of the head, its centre of mass. */
   headCentre: 0.1,
-  halfHips: 0.0955,
+  /** Half of the distance between the hip joints, not of the hips' breadth: 72 % of that between the hip spines (Bell et al. 1990). */
+  halfHips: 0.0505,
   halfShoulders: 0.129,
 } as const;
 export const CENTRE = { thigh: 0.433, shank: 0.433, upperArm: 0.436, forearm: 0.43 } as const;

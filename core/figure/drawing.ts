@@ -28,10 +28,10 @@ import { type Camera, cameraFor, type Spot, type Spot3, type View } from './came
 import { type Box, depthOf, ellipsoid, emptyBox, flat, hull, taper, widen } from './shapes';
 
 /**
- * How a part is toned: away from who looks, the trunk, towards who looks; an arm before the trunk is set off from it; a
+ * How a part is toned: away from who looks, the trunk, its face, towards who looks; an arm before the trunk is set off from it; a
  * thing, a thing drawn as a line, and the way something moves.
  */
-export type Tone = 'far' | 'trunk' | 'near' | 'arm' | 'prop' | 'line' | 'way';
+export type Tone = 'far' | 'trunk' | 'face' | 'near' | 'arm' | 'prop' | 'line' | 'way';
 
 /** A part of the drawing: outlines that are filled together, or for `line` and `way` a path that is stroked. */
 export interface Layer {
@@ -169,31 +169,55 @@ export function drawn(body: RoomBody, camera: Camera): Drawing {
       (['up', 'front', 'right'] as const).map((axis) => turnToRoom(scaled(frame[axis], size[axis]))),
     );
   };
-  // Lying on a side, what is above is before what is below; upright, seen a little from above, what is low is no farther.
+  // Upright, seen a little from above, what is low is no farther.
   const upright = isUpright(like);
   const depth = (point: Point): number => {
     const at = toRoom(point);
-    if (like === 'side-lying' && camera.view === 'side') return at.y;
     return depthOf(camera, upright ? { ...at, y: 0 } : at);
   };
+  // Lying on a side, one leg lies on the other: the lower one is toned as the far one, wherever they go.
+  const stacked = like === 'side-lying' && camera.view === 'side';
+  const legDepth = (leg: Limb): number => (stacked ? toRoom(leg.root).y : depth(limbMiddle(leg)));
   const limbs = SIDES.flatMap(
     (side): Array<Layer & { readonly depth: number }> => [
-      { tone: 'near', depth: depth(limbMiddle(bones.leg[side])), path: legPath(bones.leg[side], stick) },
+      { tone: 'near', depth: legDepth(bones.leg[side]), path: legPath(bones.leg[side], stick) },
       { tone: 'arm', depth: depth(limbMiddle(bones.arm[side])), path: armPath(bones.arm[side], stick) },
     ],
   );
-  const centre = depth(between(bones.hip, bones.shoulder, 0.5));
+  const middle = between(bones.hip, bones.shoulder, 0.5);
+  const centre = depth(middle);
+  const level = stacked ? toRoom(bones.hip).y : centre;
   // From just beside, one flank hides the other.
   const across = [bones.pelvis.right, bones.chest.right].map((right) => flat(camera, turnToRoom(right)));
   const flanks = across.every(({ x, y }) => Math.abs(x) + Math.abs(y) < HIDES) ? ONE_FLANK : BOTH_FLANKS;
   const trunk = trunkPath(bones, flanks, stick, mass);
   const inOrder = limbs.sort((a, b) => a.depth - b.depth);
+  const isFar = ({ tone, depth: own }: (typeof limbs)[number]) => own < (tone === 'arm' ? centre : level) - BESIDE;
   const layers = merged([
-    ...inOrder.filter((limb) => limb.depth < centre - BESIDE).map(({ path }): Layer => ({ tone: 'far', path })),
+    ...inOrder.filter(isFar).map(({ path }): Layer => ({ tone: 'far', path })),
     { tone: 'trunk', path: trunk },
-    ...inOrder.filter((limb) => limb.depth >= centre - BESIDE),
+    ...faceOf(body, camera, see),
+    ...inOrder.filter((limb) => !isFar(limb)),
   ]);
   return { layers, joints: jointsSeen(bones, see), box };
+}
+
+/** How far the face looks towards who looks before it is seen, as a cosine. */
+const FACES = -0.25;
+const FACE = { up: 0.04, front: 0.012, right: 0.033 } as const;
+
+/** The face, where it is turned to who looks: a head seen from the front is told from one seen from behind. */
+function faceOf({ bones, turnToRoom }: RoomBody, camera: Camera, see: (point: Point) => Spot): Layer[] {
+  const { head, skull } = bones;
+  const front = turnToRoom(skull.front);
+  if (front.x * camera.near.x + front.y * camera.near.y + front.z * camera.near.z < FACES) return [];
+  const axes = (['up', 'front', 'right'] as const).map((axis) => turnToRoom(scaled(skull[axis], FACE[axis])));
+  return [
+    {
+      tone: 'face',
+      path: ellipsoid(camera, see(add(add(head, skull.front, HEAD.front - 0.014), skull.up, -0.008)), axes),
+    },
+  ];
 }
 
 /** Where the joints of a body are on the page. */
@@ -296,10 +320,19 @@ export interface Frame {
   readonly width: number;
   readonly top: number;
   readonly bottom: number;
+  /** How high the floor stands: at 0, but under an apparatus that the body lies on. */
+  readonly floor: number;
 }
 
-/** The window that shows several drawings of one body without cutting any. */
-export function frameOf(drawings: ReadonlyArray<{ readonly box: Readonly<Box> }>, view: View = 'side'): Frame {
+/**
+ * The window that shows several drawings of one body without cutting any.
+ * @param onFloor whether the body is on the floor, and not on an apparatus that stands there
+ */
+export function frameOf(
+  drawings: ReadonlyArray<{ readonly box: Readonly<Box> }>,
+  view: View = 'side',
+  onFloor = true,
+): Frame {
   const all = emptyBox();
   for (const { box } of drawings) {
     widen(all, { x: box.left, y: box.top });
@@ -313,6 +346,7 @@ export function frameOf(drawings: ReadonlyArray<{ readonly box: Readonly<Box> }>
     width: all.right - all.left + 2 * (AIR + spare),
     top: Math.max(all.top + AIR, bottom + LEAST_HEIGHT),
     bottom,
+    floor: onFloor ? 0 : Math.min(0, bottom),
   };
 }
 

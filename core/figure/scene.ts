@@ -20,9 +20,8 @@ import { withThings } from './things';
 export interface Scene {
   readonly view: View;
   readonly frame: Frame;
-  /** The mat, as an outline where it is seen from above or from between; else the floor's height. */
+  /** The mat, as an outline where it is seen from above or from between; `null` where the floor is a line. */
   readonly mat: string | null;
-  readonly floor: number;
   readonly ghost: Drawing | null;
   readonly drawing: Drawing;
 }
@@ -56,14 +55,14 @@ export function sceneOf({ pose, from, like, view, entry, planted }: Shown): Scen
   const plain = drawn(body, camera);
   const drawing = entry ? withThings(plain, body, pose, view, entry) : plain;
   const ghost = before && drawn(before, camera);
-  const frame = frameOf(ghost ? [ghost, drawing] : [drawing], view);
-  return { view, frame, ...ground(before ? [before, body] : [body], view, frame), ghost, drawing };
+  const frame = frameOf(ghost ? [ghost, drawing] : [drawing], view, isOnFloor(entry));
+  const level = view === 'side' || view === 'front';
+  const mat = level ? null : matUnder(before ? [before, body] : [body], view);
+  return { view, frame, mat, ghost, drawing };
 }
 
-function ground(bodies: readonly RoomBody[], view: View, frame: Frame): Pick<Scene, 'mat' | 'floor'> {
-  const level = view === 'side' || view === 'front';
-  return { mat: level ? null : matUnder(bodies, view), floor: Math.min(0, frame.bottom) };
-}
+/** Whether a body of a rung is on the floor, and not on an apparatus of the studio's own. */
+export const isOnFloor = (entry: Shown['entry']): boolean => surfacesFor(entry)('floor') !== null;
 
 /** A rung in one picture: the pose its effort arrives at, with the pose it starts from behind; `null` without a pose. */
 export function rungScene(entry: RungEntry): Scene | null {

@@ -19,12 +19,12 @@ const escaped = (text: string): string =>
  * @param widthPx how wide it is meant to be; it may be scaled
  */
 export function svgOf(scene: Scene, colours: FigureColours, title: string, widthPx = 640): string {
-  const { frame, mat, floor, ghost, drawing } = scene;
+  const { frame, mat, ghost, drawing } = scene;
   const height = frame.top - frame.bottom + FLOOR_LINE.under;
   const fill = (path: string, colour: string, more = '') => `<path d="${path}" fill="${colour}"${more}/>`;
   const stroke = (path: string, colour: string, width: number) =>
     `<path d="${path}" fill="none" stroke="${colour}" stroke-width="${width}" stroke-linecap="round" stroke-linejoin="round"/>`;
-  const level = FLOOR_LINE.width / 2 - floor;
+  const level = FLOOR_LINE.width / 2 - frame.floor;
   const floorLine =
     mat === null
       ? stroke(

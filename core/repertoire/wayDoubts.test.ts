@@ -106,6 +106,28 @@ describe('every moving rung of the house, at eleven shares of every phase', () =
     expect(strayed).toEqual([]);
   });
 
+  test('keeps a planted foot’s sole as it is at both ends', () => {
+    const tipped: string[] = [];
+    for (const entry of entries) {
+      for (const { name, from, to, passage } of waysOf(entry)) {
+        for (const side of SIDES) {
+          const support = `foot.${side}`;
+          if (![from, to].every((pose) => supportsOf(pose).has(support))) continue;
+          if (passage.steps.some((step) => step.support === support)) continue;
+          const rise = SHARES.map((share) => {
+            const body = passage.at(share);
+            const { end, tip } = body.bones.leg[side];
+            return (inTheRoom(body, tip).y - inTheRoom(body, end).y) * CM;
+          });
+          const [a = 0, b = 0] = [rise[0], rise.at(-1)];
+          const off = Math.max(...rise.map((each) => Math.max(each - Math.max(a, b), Math.min(a, b) - each)));
+          if (off > 3) tipped.push(`${name}: ${support} ${off.toFixed(1)} cm`);
+        }
+      }
+    }
+    expect(tipped).toEqual([]);
+  });
+
   test('says in its words what it sets down elsewhere', () => {
     expect(entries.flatMap((entry) => wayDoubts(entry, 1.7))).toEqual([]);
   });

@@ -5,6 +5,7 @@ import { Catalog } from '@warm-ladder/core/repertoire';
 /** Runs in the page: a sheet of every figure of a repertoire, and one of plain outlines to hold it against. */
 const INK: FigureColours = {
   far: '#b3a5a9',
+  face: '#b3a0a4',
   trunk: '#6b5866',
   near: '#33202f',
   arm: '#33202f',

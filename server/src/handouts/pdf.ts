@@ -21,6 +21,7 @@ const LINE = '#d3c2ab';
 const TONES = {
   far: '#b3a0a4',
   trunk: '#6d5866',
+  face: '#b3a0a4',
   near: INK,
   arm: INK,
   prop: '#6f86a8',
@@ -238,14 +239,14 @@ function drawRow(
 function drawFigure(doc: Document, entry: RungEntry, x: number, y: number, { width, height }: Size): void {
   const scene = rungScene(entry);
   if (!scene) return;
-  const { frame, floor, mat, ghost, drawing } = scene;
+  const { frame, mat, ghost, drawing } = scene;
   const tall = frame.top - frame.bottom + FLOOR_LINE.under;
   const scale = Math.min(width / frame.width, height / tall);
   doc.save();
   doc.translate(x + (width - frame.width * scale) / 2, y + height - tall * scale);
   doc.scale(scale).translate(-frame.x, frame.top);
   if (mat === null) {
-    const level = FLOOR_LINE.width / 2 - floor;
+    const level = FLOOR_LINE.width / 2 - frame.floor;
     doc
       .moveTo(frame.x + FLOOR_LINE.margin, level)
       .lineTo(frame.x + frame.width - FLOOR_LINE.margin, level)

@@ -54,8 +54,8 @@ interface FigureFrameProps extends SceneFigureProps {
 
 /** The window a body is drawn in, with the floor it is on; seen from above, the mat under it. */
 export function FigureFrame({ scene, label, className, box, interactive = false, children }: FigureFrameProps) {
-  const { frame, mat, floor } = scene;
-  const { x, width, top, bottom } = frame;
+  const { frame, mat } = scene;
+  const { x, width, top, bottom, floor } = frame;
   return (
     <svg
       viewBox={`${x} ${-top} ${width} ${top - bottom + FLOOR_LINE.under}`}
@@ -89,6 +89,7 @@ const TO_PAGE = `scale(${OUTLINE})`;
 const FILLS: Readonly<Record<Exclude<Tone, 'line' | 'way'>, string>> = {
   far: 'fill-limb-far',
   trunk: 'fill-trunk',
+  face: 'fill-limb-far',
   near: 'fill-ink',
   arm: 'fill-ink stroke-sheet',
   prop: 'fill-thing',

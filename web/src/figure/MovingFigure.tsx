@@ -1,4 +1,12 @@
-import { type Drawing, type Frame, frameOf, phasesOf, rungScene, viewOfRung } from '@warm-ladder/core/figure';
+import {
+  type Drawing,
+  type Frame,
+  frameOf,
+  isOnFloor,
+  phasesOf,
+  rungScene,
+  viewOfRung,
+} from '@warm-ladder/core/figure';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useNear } from '../parts/useNear';
@@ -29,7 +37,10 @@ export const MovingFigure = memo(function MovingFigure({
   const view = viewOfRung(entry);
   const pace = entry.rung.dose.secondsPerCount ?? secondsPerCount;
   const motion = useMemo(() => motionOf(phasesOf(entry, view), pace), [entry, view, pace]);
-  const frame = useMemo(() => frameOf((beside ?? [entry]).flatMap(onTheWay), view), [beside, entry, view]);
+  const frame = useMemo(
+    () => frameOf((beside ?? [entry]).flatMap(onTheWay), view, isOnFloor(entry)),
+    [beside, entry, view],
+  );
   if (still || !motion) {
     return <RungFigure entry={entry} {...(className ? { className } : {})} {...(label ? { label } : {})} />;
   }
@@ -37,7 +48,7 @@ export const MovingFigure = memo(function MovingFigure({
 });
 
 /** Shares of a phase at which the frame is measured, so that nothing leaves it on the way. */
-const PROBES = [0, 0.25, 0.5, 0.75];
+const PROBES = [0, 0.5];
 interface MovingProps {
   readonly entry: RungEntry;
   readonly motion: Motion;

@@ -27,6 +27,7 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
   const fills: Readonly<Record<Exclude<Tone, 'line' | 'way'>, string>> = {
     far: colour('limb-far'),
     trunk: colour('trunk'),
+    face: colour('limb-far'),
     near: ink,
     arm: ink,
     prop: thing,
@@ -38,7 +39,7 @@ export function painterOf(canvas: HTMLCanvasElement, frame: Frame, mat: string |
   const scale = Math.min(canvas.width / frame.width, canvas.height / height);
   const left = (canvas.width - frame.width * scale) / 2 - frame.x * scale;
   const top = canvas.height - height * scale + frame.top * scale;
-  const floor = FLOOR_LINE.width / 2 - Math.min(0, frame.bottom);
+  const floor = FLOOR_LINE.width / 2 - frame.floor;
   const ground = new Path2D(
     mat ?? `M${frame.x + FLOOR_LINE.margin} ${floor}H${frame.x + frame.width - FLOOR_LINE.margin}`,
   );

@@ -11,6 +11,7 @@ function coloursOf(page: Element): FigureColours {
   return {
     far: colour('limb-far'),
     trunk: colour('trunk'),
+    face: colour('limb-far'),
     near: colour('ink'),
     arm: colour('ink'),
     prop: colour('thing'),

@@ -123,7 +123,8 @@ interface Dragging {
 }
 
 /** A little more air than a still picture needs: somewhere to drag to. */
-const roomy = ({ x, width, top, bottom }: Frame): Frame => ({
+const roomy = ({ x, width, top, bottom, floor }: Frame): Frame => ({
+  floor,
   x: x - ROUND.x,
   width: width + 2 * ROUND.x,
   top: top + ROUND.y,
