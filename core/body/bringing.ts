@@ -32,17 +32,12 @@ export interface Want {
 }
 
 /** What a body gives by that is brought somewhere, as standard deviations: degrees, and metres of its place. */
-const GIVES = { turn: 7, yaw: 4, place: 0.12, height: 0.12 } as const;
+const GIVES = { place: 0.12, height: 0.12 } as const;
+/** A trunk that lies keeps its line: its limbs give way, and it does not roll over for them. */
+const TURNS = { free: { turn: 7, yaw: 4 }, lying: { turn: 1, yaw: 1 } } as const;
 const LEG_GIVES = { hip: 14, knee: 14, hipAbduction: 7, hipRotation: 20 } as const;
 const ARM_GIVES = { shoulder: 14, elbow: 14, shoulderAbduction: 9, armTurn: 30 } as const;
-const KEEPS: Readonly<Record<string, number>> = {
-  pitch: GIVES.turn,
-  roll: GIVES.turn,
-  yaw: GIVES.yaw,
-  height: GIVES.height,
-  x: GIVES.place,
-  z: GIVES.place,
-};
+const WHOLE = { height: GIVES.height, x: GIVES.place, z: GIVES.place };
 /** How much shorter a step is tried again that leads away, and the least there is. */
 const SHORTER = 0.35;
 const LEAST = 0.1;
@@ -83,15 +78,19 @@ export class Bringing {
   x: number;
   z: number;
   readonly #heightM: number;
+  readonly #turns: keyof typeof TURNS;
   /** By how much each unknown has given so far, by its name. */
   #changed = new Map<string, number>();
   /** Joints at the end of their range: what they can't give the others must. */
   readonly #stuck = new Set<string>();
 
+  /** @param lies whether its trunk lies on the floor, on two parts of it or more */
   constructor(
     { angles, facing, floor, x, z }: { angles: Angles; facing: Facing; floor: number; x: number; z: number },
     heightM: number,
+    lies = false,
   ) {
+    this.#turns = lies ? 'lying' : 'free';
     this.angles = turningOf(angles);
     this.bones = skeletonOf(this.angles, heightM);
     this.facing = facing;
@@ -159,9 +158,10 @@ export class Bringing {
     const size = JOINTS + joints.length + SPINE.length;
     const solver = new LeastSquares(size);
     const keep = (i: number, name: string, gives: number) => solver.keep(i, this.#changed.get(name) ?? 0, gives);
-    keep(PITCH, 'pitch', GIVES.turn);
-    keep(ROLL, 'roll', GIVES.turn);
-    keep(YAW, 'yaw', GIVES.yaw);
+    const { turn: turns, yaw } = TURNS[this.#turns];
+    keep(PITCH, 'pitch', turns);
+    keep(ROLL, 'roll', turns);
+    keep(YAW, 'yaw', yaw);
     keep(HEIGHT, 'height', GIVES.height);
     keep(X, 'x', GIVES.place);
     keep(Z, 'z', GIVES.place);
@@ -230,10 +230,12 @@ export class Bringing {
 
   /** What is wanted and kept, as the solver weighs it. */
   #cost(wants: readonly Want[], joints: readonly Movable[]): number {
+    const { turn: turns, yaw } = TURNS[this.#turns];
     const own = new Map<string, number>(joints.map(({ key, gives }) => [key, gives]));
+    const whole: Readonly<Record<string, number>> = { pitch: turns, roll: turns, yaw, ...WHOLE };
     let cost = 0;
     for (const [name, by] of this.#changed) {
-      const gives = own.get(name) ?? KEEPS[name] ?? SPINE_GIVES;
+      const gives = own.get(name) ?? whole[name] ?? SPINE_GIVES;
       cost += (by / gives) ** 2;
     }
     for (const { place, to, across, rise } of wants) {

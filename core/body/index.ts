@@ -6,7 +6,7 @@ export * from './load';
 export * from './mirror';
 export * from './move';
 export { type Passage, passageBetween } from './passage';
-export { inTheRoom, type Placed } from './placed';
+export { inTheRoom, type Placed, placedBetween } from './placed';
 export { placedAfter, placedAlone } from './placing';
 export type { Footing } from './plants';
 export * from './pose';

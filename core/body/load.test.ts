@@ -4,6 +4,7 @@ import type { Pose } from './pose';
 import { asWritten } from './posed';
 import { poseSchema } from './poseSchema';
 import type { BasePosition } from './position';
+import { add, between, CENTRE, dot, MASS, type Point } from './skeleton';
 
 const BODY = { bodyMassKg: 70, bodyHeightM: 1.7 };
 const loadOf = (pose: Pose, like: BasePosition) => loadOfPosed(asWritten(pose, like, BODY.bodyHeightM), BODY);
@@ -123,5 +124,95 @@ describe('hands that help', () => {
     expect(held({ holds: { 'hand.left': 'shin.right', 'hand.right': 'shin.right' } })).toBeCloseTo(0.25, 9);
     expect(held({ holds: { 'hand.right': 'thigh.left' } })).toBeCloseTo(1, 9);
     expect(held({ holds: { 'hand.left': 'seat' } })).toBeCloseTo(0.88, 9);
+  });
+});
+
+describe('what hangs on the low back', () => {
+  const angle = (least: number, most: number) => fc.integer({ min: least, max: most });
+  const anyPose = fc
+    .record({
+      hip: angle(-20, 140),
+      knee: angle(0, 140),
+      shoulder: angle(-30, 180),
+      elbow: angle(0, 120),
+      lumbar: angle(-30, 60),
+      thoracic: angle(-25, 45),
+      pitch: fc.option(angle(-85, 85), { nil: undefined }),
+      at: fc.constantFrom<readonly [BasePosition, Pose['supports']]>(
+        ['supine', ['head', 'shoulders', 'feet']],
+        ['supine', ['head', 'shoulders', 'toes']],
+        ['supine', ['head', 'shoulders']],
+        ['plank', ['hands', 'feet']],
+        ['four-point', ['forearms', 'knees']],
+        ['prone', ['hands', 'feet']],
+        ['standing', ['feet']],
+      ),
+    })
+    .map(({ at: [like, supports], pitch, ...angles }) => ({
+      like,
+      pose: { ...angles, ...(pitch === undefined ? {} : { pitch }), supports } as Pose,
+    }));
+
+  test('is never more than each part’s weight times its distance along the floor from the low back', () => {
+    fc.assert(
+      fc.property(anyPose, ({ pose, like }) => {
+        const posed = asWritten(pose, like, BODY.bodyHeightM);
+        const { hip, lumbar, waist, ribs, shoulder, head, arm, leg } = posed.bones;
+        const { up } = posed.ground;
+        const alone = (kg: number, from: Point, to: Point = from, share = 0.5): number => {
+          const way = add(between(from, to, share), lumbar, -1);
+          return kg * 9.81 * Math.sqrt(Math.max(0, dot(way, way) - dot(way, up) ** 2));
+        };
+        const kg = BODY.bodyMassKg;
+        let all = alone(MASS.pelvis * kg, hip, lumbar) + alone(MASS.abdomen * kg, lumbar, waist);
+        all += alone((MASS.thorax / 2) * kg, waist, ribs) + alone((MASS.thorax / 2) * kg, ribs, shoulder);
+        all += alone(MASS.head * kg, head);
+        for (const side of ['left', 'right'] as const) {
+          all += alone(MASS.upperArm * kg, arm[side].root, arm[side].middle, CENTRE.upperArm);
+          all += alone(MASS.forearm * kg, arm[side].middle, arm[side].end, CENTRE.forearm);
+          all += alone(MASS.hand * kg, arm[side].end) + alone(MASS.foot * kg, leg[side].end);
+          all += alone(MASS.thigh * kg, leg[side].root, leg[side].middle, CENTRE.thigh);
+          all += alone(MASS.shank * kg, leg[side].middle, leg[side].end, CENTRE.shank);
+        }
+        expect(loadOfPosed(posed, BODY).lumbarMoment ?? 0).toBeLessThanOrEqual(all + 1e-6);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test('legs rolled over stay under 150 N·m, the toes down or not', () => {
+    const over = fc.record({
+      hip: angle(80, 130),
+      knee: angle(0, 20),
+      lumbar: angle(25, 60),
+      thoracic: angle(10, 40),
+      pitch: angle(-95, -60),
+    });
+    fc.assert(
+      fc.property(over, fc.constantFrom('feet' as const, 'toes' as const, null), (angles, down) => {
+        const supports: Pose['supports'] = ['head', 'shoulders', ...(down ? [down] : [])];
+        const { lumbarMoment } = loadOf({ ...angles, supports }, 'supine');
+        expect(lumbarMoment).toBeGreaterThan(20);
+        expect(lumbarMoment).toBeLessThan(150);
+      }),
+    );
+  });
+
+  test('help never asks for more: a hand on either leg, on the seat, on the floor or on the head', () => {
+    const raised = fc.record({ hip: angle(0, 90), knee: angle(0, 90), elbow: angle(0, 90) });
+    const held = fc.constantFrom('thigh.left', 'thigh.right', 'shin.left', 'shin.right', 'seat', 'floor', 'head');
+    const total = (pose: Pose) => {
+      const { legLever, curlLever, bellyMoment, backMoment } = loadOf(pose, 'supine');
+      return [legLever ?? 0, curlLever ?? 0, bellyMoment, backMoment];
+    };
+    fc.assert(
+      fc.property(raised, held, fc.boolean(), (angles, what, curled) => {
+        const pose: Pose = { ...angles, supports: curled ? ['ribs', 'pelvis'] : ['head', 'ribs', 'pelvis'] };
+        const free = total(pose);
+        for (const [i, load] of total({ ...pose, holds: { 'hand.right': what } }).entries()) {
+          expect(load).toBeLessThanOrEqual((free[i] ?? 0) + 1e-9);
+        }
+      }),
+    );
   });
 });

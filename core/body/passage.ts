@@ -50,10 +50,11 @@ export function passageBetween(from: Placed, fromPose: Pose, to: Placed, toPose:
       return wantOf(plant, { ...at, y: at.y + lift * Math.sin(Math.PI * share) });
     });
   const holds = holdsOf(fromPose, toPose);
+  const lies = plants.filter(({ plant }) => plant.limb === null).length > 1;
   const solved: Placed[] = [from];
   let last: Bringing | null = null;
   const brought = (mixed: Placed, share: number, before: Bringing | null): { body: Bringing; found: Placed } => {
-    const body = new Bringing({ ...mixed, facing: mixed.ground }, heightM);
+    const body = new Bringing({ ...mixed, facing: mixed.ground }, heightM, lies);
     if (before) body.beginAs(before);
     const near = share < 0.5 ? fromPose : toPose;
     const meeting = new Meeting(near, wantsAt(share), footing);

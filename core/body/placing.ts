@@ -95,8 +95,10 @@ function brought(
         ? []
         : [{ limb, place, above: above ?? false, to: { x: 0, y: rests, z: 0 }, across: null, rise: PLANTED }],
   );
-  const body = new Bringing({ ...at, facing: at.ground }, heightM);
-  const meeting = new Meeting(pose, [...wants, ...own], footing);
+  const all = [...wants, ...own];
+  const lies = all.filter(({ limb }) => limb === null).length > 1;
+  const body = new Bringing({ ...at, facing: at.ground }, heightM, lies);
+  const meeting = new Meeting(pose, all, footing);
   body.run(() => meeting.wants(body), STEPS);
   return body;
 }

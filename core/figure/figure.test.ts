@@ -1,10 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { type BasePosition, mirrored, POSITIONS, type Pose } from '../body';
-import { Catalog, plainPose } from '../repertoire';
+import { studioOf } from '../formats';
+import { bodiesOf, Catalog, plainPose } from '../repertoire';
+import { demoBundle } from '../testing';
 import { VIEWS, type View, viewOf } from './camera';
 import { type Drawing, drawingOf, frameOf } from './drawing';
 import { phasesOf, rungScene, sceneOf } from './scene';
+import { seenFrom, viewOfRung } from './viewOfRung';
 
 const catalog = new Catalog(JSON.parse(readFileSync(join(__dirname, '../testing/taught-ladders.json'), 'utf8')));
 const POSES: ReadonlyArray<readonly [Pose, BasePosition]> = catalog.rungs.flatMap(({ rung, like }) =>
@@ -128,4 +131,22 @@ test('what a rung names is drawn: a seat under who sits, a band from hand to foo
   const line = band.drawing.layers.find(({ tone }) => tone === 'line')?.path ?? '';
   expect(line.match(/[ML]/g)).toHaveLength(4);
   expect(shown('wall', 'Wall', home).drawing.layers.some(({ tone }) => tone === 'prop')).toBe(true);
+});
+
+test('every rung of the house is drawn from where six tenths of its longest way show', () => {
+  const { catalog: house } = studioOf(demoBundle(), {});
+  const hidden = house.rungs.flatMap((entry) => {
+    const { passage } = bodiesOf(entry);
+    const { poses, start, phases } = entry.rung;
+    let from = poses[start];
+    const bodies = phases.flatMap((phase) => {
+      const way = from && passage(from, phase);
+      from = poses[phase.pose] ?? from;
+      return way ? Array.from({ length: 11 }, (_, i) => way.at(i / 10)) : [];
+    });
+    if (bodies.length === 0) return [];
+    const share = seenFrom(viewOfRung(entry), entry.like, bodies);
+    return share < 0.59 ? [`${entry.key}: ${share.toFixed(2)}`] : [];
+  });
+  expect(hidden).toEqual([]);
 });

@@ -4,3 +4,4 @@ export * from './scene';
 export { OUTLINE } from './shapes';
 export * from './svg';
 export * from './things';
+export * from './viewOfRung';

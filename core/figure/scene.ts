@@ -1,6 +1,6 @@
 import { anglesOf, type BasePosition, type Pose, settled } from '../body';
 import { bodiesOf, type Phase, type RungEntry, surfacesFor } from '../repertoire';
-import { cameraFor, type Spot, type View, viewOf } from './camera';
+import { cameraFor, type Spot, type View } from './camera';
 import {
   type Drawing,
   drawn,
@@ -15,6 +15,7 @@ import {
 } from './drawing';
 import { line } from './shapes';
 import { withThings } from './things';
+import { viewOfRung } from './viewOfRung';
 
 /** A picture of a body, and of the pose it comes from. */
 export interface Scene {
@@ -124,9 +125,6 @@ function wayOf({ joints: from }: Drawing, { joints: to }: Drawing): Layer | null
 }
 
 const scenes = new WeakMap<RungEntry, Scene | null>();
-
-export const viewOfRung = ({ rung, like }: Pick<RungEntry, 'rung' | 'like'>): View =>
-  viewOf(Object.values(rung.poses), like);
 
 /** A body on its way along a phase, 0 at its beginning and 1 on arrival. */
 export type Along = (share: number) => Drawing;
