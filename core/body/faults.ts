@@ -3,7 +3,7 @@ import { HANDS, type Pose, pelvisBears, ribsBear, type Side, supportsOf } from '
 import { asWritten, type Posed } from './posed';
 import type { BasePosition } from './position';
 import { distanceTo } from './reach';
-import { dot, LENGTH, type Point } from './skeleton';
+import { apart, dot, LENGTH, type Point } from './skeleton';
 
 /** A pose that can't be: a sentence naming the part, the joint and the range. */
 export interface PoseFault {
@@ -38,8 +38,6 @@ export function poseFaults(pose: Pose, like: BasePosition): readonly PoseFault[]
 
 /** Metres by which what a hand holds may lie farther from the shoulder than the arm is long: bodies differ. */
 const GIVE_M = 0.05;
-
-const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 const sideOf = (part: string): Side => (part.endsWith('.right') ? 'right' : 'left');
 

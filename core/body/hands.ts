@@ -1,7 +1,7 @@
 import { LeastSquares } from './leastSquares';
 import { bears, type Pose, SIDES, type Side } from './pose';
 import { CONTACT_GIVES, FLESH, type Gap, NEAR, type Settled, type Surfaces } from './resting';
-import { add, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
+import { add, apart, armOf, between, dot, type Limb, type Point, type Skeleton, unit } from './skeleton';
 import { axisOf, type LimbName, limbOf, MOST_TURN, movedBy, type Turning, turn, turningOf } from './turning';
 
 /** A body as far as its hands are concerned. */
@@ -116,7 +116,6 @@ const RAISED = 120;
 /** Metres within which a hand is on what it holds. */
 const HELD_NEAR = 0.03;
 
-const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 const palmOf = ({ end, tip }: Limb): Point => between(end, tip, 0.4);
 
 const ARM_TURNS = ['shoulder', 'elbow', 'shoulderAbduction', 'armTurn'] as const;

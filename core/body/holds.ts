@@ -1,8 +1,6 @@
 import { armBears, HANDS, type Hand, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
-import type { Point } from './skeleton';
-
-const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+import { apart } from './skeleton';
 
 /** The hand of a side as a key of `holds`. */
 export const handOf = (side: Side): Hand => (side === 'left' ? 'hand.left' : 'hand.right');

@@ -3,7 +3,7 @@ import { isPropped, isUpright } from './ground';
 import { handOf, holdsHead, legCarried, leverEased } from './holds';
 import { armBears, headBears, JOINT_RANGES, legBears, type Pose, ribsBear, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
-import { add, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
+import { add, apart, CENTRE, dot, MASS, type Point, type Skeleton } from './skeleton';
 
 /** Newtons per kilogram. */
 const GRAVITY = 9.81;
@@ -231,7 +231,6 @@ export function feltLegs(posed: Posed, body: ReferenceBody): number {
 }
 
 const NOWHERE: Point = { x: 0, y: 0, z: 0 };
-const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 /** What one can hold on to; a weight, or one's own ribs, hold nobody up. */
 const HELPS = /^(thigh|shin|foot)\.|^(seat|floor|bar)$/;

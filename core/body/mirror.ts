@@ -13,13 +13,13 @@ const mirroredKeys = <T extends object>(record: T): T =>
 const known = new WeakMap<Pose, Pose>();
 
 /**
- * A pose seen in a mirror: angles, supports, held loads and holding hands change sides, turns and side bends their
+ * A pose seen in a mirror: angles, supports, held loads, holding hands and what presses change sides, turns and side bends their
  * sign. Twice mirrored, it is the pose again.
  */
 export function mirrored(pose: Pose): Pose {
   const found = known.get(pose);
   if (found) return found;
-  const { supports, weights, holds, ...angles } = pose;
+  const { supports, weights, holds, between, ...angles } = pose;
   const turned: Pose = { ...angles, supports: supports.map((part): Support => otherOf(part)) };
   for (const joint of LIMB_JOINTS) {
     const angle = pose[joint];
@@ -32,6 +32,8 @@ export function mirrored(pose: Pose): Pose {
     const hands = Object.entries(holds) as Array<[Hand, string]>;
     turned.holds = Object.fromEntries(hands.map(([hand, part]) => [otherOf(hand), otherOf(part)]));
   }
+  if (between)
+    turned.between = between.map(({ prop, parts: [one, other] }) => ({ prop, parts: [otherOf(one), otherOf(other)] }));
   known.set(pose, turned);
   known.set(turned, pose);
   return turned;

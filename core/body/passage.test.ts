@@ -8,7 +8,7 @@ import { anglesOf, type Pose } from './pose';
 import type { BasePosition } from './position';
 import { FLOOR } from './resting';
 import { settled } from './settle';
-import { cross, dot, type Point, type Skeleton } from './skeleton';
+import { apart, cross, dot, type Point, type Skeleton } from './skeleton';
 
 /** The way between two poses of a body a metre tall: all that is measured here is a share of height. */
 function way(from: Pose, to: Pose, like: BasePosition, slides: Footing['slides'] = () => false): Passage {
@@ -23,7 +23,6 @@ const along = (passage: Passage, point: (bones: Skeleton) => Point): Point[] =>
     const body = passage.at(share);
     return inTheRoom(body, point(body.bones));
   });
-const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 /** How far a point gets from where it began. */
 const farthest = ([first, ...rest]: readonly Point[]): number =>
   Math.max(...rest.map((point) => (first ? apart(point, first) : Number.POSITIVE_INFINITY)));

@@ -4,11 +4,10 @@ import { loadOf } from './load';
 import { type Angles, anglesOf, JOINT_RANGES, LIMB_JOINTS, type Pose, TRUNK_JOINTS } from './pose';
 import { asWritten } from './posed';
 import { type BasePosition, POSITIONS } from './position';
-import { LENGTH, type Point, skeletonOf } from './skeleton';
+import { apart, LENGTH, skeletonOf } from './skeleton';
 
 const TALL = 1.7;
 const BODY = { bodyMassKg: 70, bodyHeightM: TALL };
-const apart = (a: Point, b: Point) => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 const within = (joint: keyof typeof JOINT_RANGES) => {
   const [min, max] = JOINT_RANGES[joint];
   return fc.integer({ min, max });

@@ -67,6 +67,7 @@ export const cross = (a: Point, b: Point): Point => ({
   z: a.x * b.y - a.y * b.x,
 });
 export const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
+export const apart = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 export const between = (a: Point, b: Point, share: number): Point => ({
   x: a.x + (b.x - a.x) * share,
   y: a.y + (b.y - a.y) * share,

@@ -93,6 +93,27 @@ test('a ball lies on the floor under what it carries, is held in the hands, or p
   expect(Math.abs(beside.bottom - (beside.right - beside.left) / 2)).toBeLessThan(TOUCHES);
 });
 
+test('a prop is pressed between the parts that are said, as large as it is, and thin where they leave it little', () => {
+  const knees: Pose['between'] = [{ prop: 'ball', parts: ['knee.left', 'knee.right'] }];
+  const ball = shown({ ...BALL, heightM: 0.2 }, 'supine', { hip: 45, knee: 90, between: knees }, { view: 'front' });
+  const { knee } = ball.joints;
+  expect((ball.left + ball.right) / 2).toBeCloseTo((knee.left.x + knee.right.x) / 2, 2);
+  expect(ball.right - ball.left).toBeCloseTo(0.2 / 1.7, 2);
+  // A cushion between a hand and the knee over it: thin along the line between them.
+  const pushed = shown({ id: 'cushion', name: 'Cushion' }, 'supine', {
+    hip: 90,
+    knee: 90,
+    shoulder: 75,
+    supports: ['head', 'ribs', 'pelvis'],
+    between: [{ prop: 'cushion', parts: ['hand.right', 'knee.right'] }],
+  });
+  const { wrist, knee: over } = pushed.joints;
+  const middle = { x: (wrist.right.x + over.right.x) / 2, y: (wrist.right.y + over.right.y) / 2 };
+  expect(pushed.left).toBeLessThan(middle.x + 0.03);
+  expect(pushed.right).toBeGreaterThan(middle.x - 0.03);
+  expect(pushed.right - pushed.left).toBeLessThan(pushed.top - pushed.bottom);
+});
+
 test('a roller lies across under the seat, and along under the whole back', () => {
   const roller = { id: 'roller', name: 'Foam roller' };
   const along = shown(roller, 'supine', {}, { on: { ribs: 'roller', pelvis: 'roller' } });

@@ -1,5 +1,14 @@
-import { legBears, type Pose, SIDES, type Side } from '../body';
-import { carrierOf, type Prop, type PropShape, propShape, type Rung, SEAT_M } from '../repertoire';
+import { legBears, type Pose, type PressedPart, SIDES, type Side } from '../body';
+import {
+  carrierOf,
+  type Prop,
+  type PropShape,
+  pressedAcross,
+  propShape,
+  type Rung,
+  restingNameOf,
+  SEAT_M,
+} from '../repertoire';
 import { type Camera, cameraFor, type Spot3, type View } from './camera';
 import { type Drawing, type Layer, type RoomBody, roomPlace } from './drawing';
 import { type Box, disc, flat, hull, line, taper, widen } from './shapes';
@@ -21,7 +30,11 @@ export function withThings(drawing: Drawing, body: RoomBody, pose: Pose, view: V
   const { rung, props } = equipment;
   if (props.length === 0) return drawing;
   const table = new Table(body, pose, cameraFor(view, body.like), { ...drawing.box });
-  for (const prop of props) table.place(prop, placesOf(rung, prop, props, pose), handsWith(pose, prop));
+  for (const prop of props) {
+    const pressed = pose.between?.find((each) => each.prop === prop.id);
+    if (pressed) table.press(prop, pressed.parts);
+    else table.place(prop, placesOf(rung, prop, props, pose), handsWith(pose, prop));
+  }
   return { ...drawing, layers: [...table.behind, ...drawing.layers, ...table.before], box: table.box };
 }
 
@@ -71,6 +84,9 @@ interface Place {
   readonly flesh: number;
 }
 
+/** Half the thickness of a soft thing pressed flat, and half its breadth, in body heights. */
+const [THIN, BROAD] = [0.014, 0.055];
+
 class Table {
   readonly behind: Layer[] = [];
   readonly before: Layer[] = [];
@@ -117,6 +133,23 @@ class Table {
       box: () => this.#block(spots, middle, low, height),
     };
     draw[propShape(prop)]();
+  }
+
+  /** Between the two parts that press it, as large as it is. */
+  press(prop: Prop, parts: readonly [PressedPart, PressedPart]): void {
+    const [one, other] = parts.map((part) => roomPlace(this.#body, restingNameOf(part)));
+    if (!one || !other) return;
+    const middle = mean([one.at, other.at]);
+    const radius = inBodies(pressedAcross(prop)) / 2;
+    if (propShape(prop) === 'ball') {
+      this.#sphere(middle, radius, true);
+      return;
+    }
+    // As thin as the parts leave it, along the line between them.
+    const ways = (['x', 'y', 'z'] as const).map((axis) => [axis, Math.abs(other.at[axis] - one.at[axis])] as const);
+    const [thin, far] = ways.reduce((most, each) => (each[1] > most[1] ? each : most));
+    const half = Math.max(THIN, Math.min(radius, (far - one.flesh - other.flesh) / 2));
+    this.#slab(middle, { x: BROAD, y: BROAD, z: BROAD, [thin]: half }, true);
   }
 
   #ball(spots: readonly Place[], palms: readonly Spot3[], middle: Spot3 | null, low: number, radius: number): void {

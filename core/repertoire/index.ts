@@ -18,6 +18,7 @@ export * from './lanes';
 export * from './plain';
 export { poseDoubts } from './poseDoubts';
 export * from './preparation';
+export { pressedAcross, restingNameOf } from './pressed';
 export * from './propShape';
 export * from './props';
 export { withRange } from './range';

@@ -1,4 +1,4 @@
-import type { BasePosition, Pose } from '../body';
+import type { BasePosition, Pose, PressedPart } from '../body';
 import { catalogOf, exercise, must, rung } from '../testing/studio';
 import { plainPose } from './plain';
 import { poseDoubts } from './poseDoubts';
@@ -83,6 +83,30 @@ test.each<[string, Pose, BasePosition, RegExp]>([
   ],
 ])('%s is doubted', (_name, pose, like, expected) => {
   expect(doubts(pose, like).join(' ')).toMatch(expected);
+});
+
+test('what is pressed between two parts fits between them, or is doubted with both sizes', () => {
+  const entry = must(catalogOf([exercise('one')]).rungs[0]);
+  const told = (hipAbduction: number, parts: [PressedPart, PressedPart]) => {
+    const home: Pose = {
+      hip: 45,
+      knee: 90,
+      hipAbduction,
+      supports: ['head', 'ribs', 'pelvis'],
+      between: [{ prop: 'ball', parts }],
+    };
+    const props = [{ id: 'ball', name: 'Small ball', heightM: 0.2 }];
+    return poseDoubts({ ...entry, props, rung: { ...entry.rung, props: ['ball'], poses: { home } } }, TALL);
+  };
+  expect(told(10, ['knee.left', 'knee.right'])).toEqual([]);
+  expect(told(40, ['knee.left', 'knee.right'])).toEqual([
+    expect.stringMatching(
+      /“Small ball” is said to be pressed between the left knee and the right knee, which stand 5\d cm apart; it is 20 cm across\.$/,
+    ),
+  ]);
+  expect(told(10, ['hand.left', 'foot.right']).join(' ')).toMatch(
+    /between the left hand and the right foot, which stand/,
+  );
 });
 
 test('an arm through the wall the back leans on is doubted, one before it is not', () => {

@@ -20,6 +20,7 @@ import {
   settled,
 } from '../body';
 import type { RungEntry } from './catalog';
+import { gapBetween, pressedAcross } from './pressed';
 import { carrierOf, propShape, surfacesOf } from './propShape';
 
 /** Metres by which a support may lie off what carries it, and a hand off what it holds: flesh gives. */
@@ -38,6 +39,7 @@ export function poseDoubts(entry: RungEntry, heightM: number): string[] {
         ({ joint, degrees }) =>
           `the ${spoken(joint)} has to turn by ${Math.abs(Math.round(degrees))}° for everything to rest as it is said to; write it so, or let it hang.`,
       ),
+      ...notPressed(entry, pose, body, heightM),
       ...throughFloor(body, heightM, surfaces),
       ...throughTrunk(body, heightM),
       ...throughWall(entry, body, heightM),
@@ -78,6 +80,27 @@ function offContact({ support, metres }: Gap, { holds }: Pose): string[] {
   return [
     `the ${spoken(support)} is said to rest and stays ${cm} cm ${way} what carries it; bend the ${joint}, or let it hang.`,
   ];
+}
+
+/** Metres by which two parts may stand farther apart than what is pressed between them. */
+const LOOSE_M = 0.08;
+
+function notPressed(
+  { props }: RungEntry,
+  { between: pressed = [] }: Pose,
+  { bones }: Settled,
+  heightM: number,
+): string[] {
+  return pressed.flatMap(({ prop: id, parts }) => {
+    const prop = props.find((each) => each.id === id);
+    if (!prop) return [];
+    const [gap, across] = [gapBetween(bones, parts, heightM), pressedAcross(prop)];
+    if (gap <= across + LOOSE_M) return [];
+    const [cm, own] = [gap, across].map((metres) => Math.round(metres * 100));
+    return [
+      `“${prop.name}” is said to be pressed between the ${spoken(parts[0])} and the ${spoken(parts[1])}, which stand ${cm} cm apart; it is ${own} cm across.`,
+    ];
+  });
 }
 
 function throughFloor(body: Settled, heightM: number, surfaces: Surfaces): string[] {

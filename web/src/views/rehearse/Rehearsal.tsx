@@ -6,7 +6,7 @@ import { clock } from '@warm-ladder/core/review';
 import type { ScriptSection } from '@warm-ladder/core/script';
 import type { Rehearsed } from '@warm-ladder/core/taught';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
-import { MovingFigure } from '../../figure/MovingFigure';
+import { SoonMoving } from '../../figure/SoonMoving';
 import { pace, usePacer } from './usePacer';
 import { canSpeak, useSpeaker } from './useSpeaker';
 
@@ -96,7 +96,7 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
         </h1>
         {entry && (
           <div className="flex justify-center rounded-lg bg-paper py-1 text-ink">
-            <MovingFigure entry={entry} secondsPerCount={catalog.method.secondsPerCount} className="h-40 w-full" />
+            <SoonMoving entry={entry} secondsPerCount={catalog.method.secondsPerCount} className="h-40 w-full" />
           </div>
         )}
         {actions.length > 0 && (
