@@ -18,6 +18,7 @@ export interface LadderDoubt {
     | 'NOTHING_DONE'
     | 'POSE_UNSETTLED'
     | 'WAY_BROKEN'
+    | 'MARK_MISSED'
     | 'TOUCH_UNSEEN'
     | 'STOP_ANSWERED';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */

@@ -2,6 +2,7 @@ import { alike, mirrored } from '../body';
 import { answersByLess, namesStopSign, saidAsStop } from '../vocabulary/stopSigns';
 import type { Catalog, RungEntry } from './catalog';
 import type { LadderDoubt } from './ladderDoubts';
+import { landmarkDoubts } from './landmarks';
 import { poseDoubts } from './poseDoubts';
 import { touchDoubts } from './touchDoubts';
 import { wayDoubts } from './wayDoubts';
@@ -29,6 +30,7 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
       : []),
     ...poseDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('POSE_UNSETTLED', message)),
     ...wayDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('WAY_BROKEN', message)),
+    ...landmarkDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('MARK_MISSED', message)),
     ...touchDoubts(entry).map((message) => doubt('TOUCH_UNSEEN', message)),
     ...stopsAnswered(catalog, rung).map((message) => doubt('STOP_ANSWERED', message)),
   ];

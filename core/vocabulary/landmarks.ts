@@ -21,5 +21,5 @@ export const LANDMARKS = {
   'arms-to-ceiling': { unit: '°', words: 'arms straight to the ceiling' },
   'arms-45-aside': { unit: '°', words: 'arms 45° to the side' },
 } as const satisfies Record<string, { readonly unit: 'cm' | '°'; readonly words: string }>;
-type Landmark = keyof typeof LANDMARKS;
+export type Landmark = keyof typeof LANDMARKS;
 export const LANDMARK_IDS = Object.keys(LANDMARKS) as [Landmark, ...Landmark[]];
