@@ -8,6 +8,7 @@ import { VIEWS, type View, viewOf } from './camera';
 import { type Drawing, drawingOf, frameOf } from './drawing';
 import { phasesOf, rungScene, sceneOf } from './scene';
 import { seenFrom, viewOfRung } from './viewOfRung';
+import { wrongFormsOf } from './wrongForms';
 
 const catalog = new Catalog(JSON.parse(readFileSync(join(__dirname, '../testing/taught-ladders.json'), 'utf8')));
 const POSES: ReadonlyArray<readonly [Pose, BasePosition]> = catalog.rungs.flatMap(({ rung, like }) =>
@@ -149,4 +150,33 @@ test('every rung of the house is drawn from where six tenths of its longest way 
     return share < 0.59 ? [`${entry.key}: ${share.toFixed(2)}`] : [];
   });
   expect(hidden).toEqual([]);
+});
+
+test('a fault that is drawn stands beside the form it spoils, in one window, and its hands and feet where they are', () => {
+  const { catalog: house } = studioOf(demoBundle(), {});
+  const drawn = house.rungs.flatMap((entry) => wrongFormsOf(entry).map((form) => ({ key: entry.key, ...form })));
+  expect(drawn.map(({ key }) => key)).toEqual([
+    'leg-lower/double-straight',
+    'chest-lift/hands-behind',
+    'opposite-reach/arm-leg',
+    'plank/full',
+    'knee-hover/hold',
+  ]);
+  for (const { right, wrong } of drawn) {
+    expect(wrong.frame).toEqual(right.frame);
+    const trunk = ['hip', 'lumbar', 'ribs', 'shoulder', 'head'] as const;
+    const ways = trunk.map((joint) => {
+      const [a, b] = [right.drawing.joints[joint], wrong.drawing.joints[joint]];
+      return Math.hypot(a.x - b.x, a.y - b.y);
+    });
+    const moved = Math.max(...ways);
+    // It is told from the right one at a glance, and is no other exercise.
+    expect(moved).toBeGreaterThan(0.015);
+    expect(moved).toBeLessThan(0.4);
+  }
+  const plank = drawn.find(({ key }) => key === 'plank/full');
+  for (const joint of ['wrist', 'toe'] as const) {
+    const [a, b] = [plank?.right, plank?.wrong].map((scene) => scene?.drawing.joints[joint].left);
+    expect(b?.x).toBeCloseTo(a?.x ?? Number.NaN, 1);
+  }
 });

@@ -5,3 +5,4 @@ export { OUTLINE } from './shapes';
 export * from './svg';
 export * from './things';
 export * from './viewOfRung';
+export * from './wrongForms';

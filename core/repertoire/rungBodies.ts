@@ -36,7 +36,7 @@ export type Carried = Pick<RungEntry, 'position' | 'rung' | 'props'>;
 
 /** Every pose of a rung as it lies and where, one after another as they are reached: what is planted stays where it is. */
 export interface RungBodies {
-  /** By the pose as it is written; what no phase reaches lies by itself. */
+  /** By the pose as it is written; what no phase reaches stands where it begins. */
   readonly placed: ReadonlyMap<Pose, Placed>;
   /** The way along a phase, from the pose it begins in. */
   readonly passage: (from: Pose, phase: Phase) => Passage | null;
@@ -150,8 +150,11 @@ function madeOf(entry: Drawn): RungBodies {
   const entering = (rung.entry ?? []).map((phase) => [phase, poseOf(phase.pose)] as const);
   for (let i = entering.length - 1; i > 0; i--)
     follow(entering[i]?.[1], entering[i - 1]?.[1], entering[i]?.[0] ?? null);
-  for (const pose of Object.values(rung.poses))
-    if (!placed.has(pose)) placed.set(pose, placedAlone(alone(pose), pose, footingOf(entry, null, null, null)));
+  // What no phase reaches, as a wrong form, stands where the rung begins.
+  for (const pose of Object.values(rung.poses)) {
+    if (begin) follow(begin, pose, null);
+    else placed.set(pose, placedAlone(alone(pose), pose, footingOf(entry, null, null, null)));
+  }
   const passages = new Map<Phase, Map<Pose, Passage>>();
   return {
     placed,

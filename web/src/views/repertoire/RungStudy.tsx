@@ -18,6 +18,7 @@ import { loadLines } from '../../parts/loadLines';
 import { SendToClass } from '../../parts/SendToClass';
 import { SubstituteList } from '../../parts/SubstituteList';
 import { SwapMark } from '../../parts/SwapMark';
+import { WrongForms } from '../../parts/WrongForms';
 
 interface RungStudyProps {
   readonly catalog: Catalog;
@@ -93,6 +94,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           />
         </section>
       )}
+      <WrongForms entry={entry} />
       <dl className="mt-1 grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5 text-[15px]">
         <Row name="Load" lines={loadLines(catalog, entry)} />
         <Row name="Set-up" lines={cues('setup').map(({ text }) => text)} />

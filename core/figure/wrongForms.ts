@@ -1,0 +1,35 @@
+import type { Cue, RungEntry } from '../repertoire';
+import { type Frame, frameOf } from './drawing';
+import { isOnFloor, type Scene, sceneOf } from './scene';
+import { viewOfRung } from './viewOfRung';
+
+/** A fault that is drawn: the wrong form and the right one it is held against, in one window. */
+export interface WrongForm {
+  readonly cue: Cue;
+  readonly right: Scene;
+  readonly wrong: Scene;
+}
+
+/** The faults of a rung that show a wrong form, each beside the form it is mistaken for. */
+export function wrongFormsOf(entry: RungEntry): WrongForm[] {
+  const { rung, like } = entry;
+  const view = viewOfRung(entry);
+  const drawn = (pose: string | undefined) => {
+    const found = pose === undefined ? undefined : rung.poses[pose];
+    return found && sceneOf({ pose: found, like, view, entry });
+  };
+  return (rung.cues ?? []).flatMap((cue): WrongForm[] => {
+    if (cue.kind !== 'fault' || cue.pose === undefined) return [];
+    const [right, wrong] = [drawn(rightPoseOf(entry, cue)), drawn(cue.pose)];
+    if (!right || !wrong) return [];
+    const frame: Frame = frameOf([right.drawing, wrong.drawing], view, isOnFloor(entry));
+    return [{ cue, right: { ...right, frame }, wrong: { ...wrong, frame } }];
+  });
+}
+
+/** The pose a fault spoils: the one its phase arrives at, else where the rung goes, else where it begins. */
+function rightPoseOf({ rung }: RungEntry, { phase: id }: Cue): string {
+  const said = rung.phases.find((phase) => phase.id === id);
+  const away = rung.phases.filter(({ pose }) => pose !== rung.start);
+  return (said ?? away.find(({ effort }) => effort) ?? away[0])?.pose ?? rung.start;
+}
