@@ -9,7 +9,7 @@ const SINKS = 0.0065;
 /** Moments of a way that are looked at. */
 const LOOKS = 10;
 /** Words of somebody who sets a hand or a foot down elsewhere. */
-const STEPS = /\b(step\w*|walk\w*|hop\w*|jump\w*|crawl\w*|place\w*|set\w*|land\w*|lift\w*|take|bring)\b/i;
+const STEPS = /\b(step\w*|walk\w*|hop\w*|jump\w*|crawl\w*|set)\b/i;
 
 /** What of a rung's movement can't be joined, as sentences. */
 export function wayDoubts(entry: RungEntry, heightM: number): string[] {
