@@ -29,53 +29,84 @@ export interface Moment {
   readonly still: boolean;
 }
 
-/** A rung as it passes: the way in, one repetition, the way out. Kept in counts; who counts how fast is the class's. */
-export interface Course {
-  readonly entry: readonly Moment[];
-  readonly rep: readonly Moment[];
-  readonly exit: readonly Moment[];
-  /** The pose repetitions begin in. */
-  readonly start: Posed | null;
-  /** Every pose it reaches, settled, by the pose as it is written. */
-  readonly bodies: ReadonlyMap<Pose, Posed>;
-}
-
 /** Moments a moving phase is cut into; a held one is a single moment. */
 const CUTS = 3;
 
 /**
- * A rung as it passes, phase by phase, each interpolated from the pose before it: what loads and exposures are summed
- * over. The way in begins in its own first pose: where people come from is the class's.
+ * A rung as it passes, phase by phase, each interpolated from the pose before it: the way in, one repetition, the way
+ * out; what loads and exposures are summed over. Kept in counts; who counts how fast is the class's. The way in begins
+ * in its own first pose: where people come from is the class's. Each part is worked out when it is first asked for.
+ */
+export class Course {
+  readonly #rung: Rung;
+  readonly #like: BasePosition;
+  readonly #method: Method;
+  readonly #surfaces: Surfaces | undefined;
+  readonly #worked = new Map<Pose, Posed>();
+  #parts: Pick<Course, 'entry' | 'rep' | 'exit'> | undefined;
+
+  constructor(rung: Rung, like: BasePosition, method: Method, surfaces?: Surfaces) {
+    this.#rung = rung;
+    this.#like = like;
+    this.#method = method;
+    this.#surfaces = surfaces;
+  }
+
+  get entry(): readonly Moment[] {
+    return this.#passed().entry;
+  }
+
+  get rep(): readonly Moment[] {
+    return this.#passed().rep;
+  }
+
+  get exit(): readonly Moment[] {
+    return this.#passed().exit;
+  }
+
+  /** The pose repetitions begin in. */
+  get start(): Posed | null {
+    return this.bodyIn(this.#rung.start);
+  }
+
+  /** A pose of the rung, settled, by its id; `null` where the rung has none of that id. */
+  bodyIn(id: string): Posed | null {
+    const pose = this.#rung.poses[id];
+    if (!pose) return null;
+    const known = this.#worked.get(pose) ?? posedAs(pose, this.#like, this.#method.bodyHeightM, this.#surfaces);
+    this.#worked.set(pose, known);
+    return known;
+  }
+
+  #passed(): Pick<Course, 'entry' | 'rep' | 'exit'> {
+    if (this.#parts) return this.#parts;
+    const { phases, entry = [], exit = [] } = this.#rung;
+    const pass = (part: readonly Phase[], first: Posed | null): readonly Moment[] => {
+      const moments: Moment[] = [];
+      let from = first;
+      let clock = 0;
+      for (const phase of part) {
+        const to = this.bodyIn(phase.pose);
+        if (!to) continue;
+        clock = addMoments(moments, phase, from ?? to, to, clock, this.#like, this.#method);
+        from = to;
+      }
+      return moments;
+    };
+    const { start } = this;
+    const rep = pass(phases, start);
+    this.#parts = { entry: pass(entry, null), rep, exit: pass(exit, rep.at(-1)?.posed ?? start) };
+    return this.#parts;
+  }
+}
+
+/**
+ * A rung as it passes.
  * @param like the position the exercise is drawn and measured as
  * @param surfaces how high what carries each support lies
  */
-export function courseOf(rung: Rung, like: BasePosition, method: Method, surfaces?: Surfaces): Course {
-  const worked = new Map<Pose, Posed>();
-  const reached = (pose: Pose): Posed => {
-    const posed = worked.get(pose) ?? posedAs(pose, like, method.bodyHeightM, surfaces);
-    worked.set(pose, posed);
-    return posed;
-  };
-  const pass = (phases: readonly Phase[], first: Posed | null): readonly Moment[] => {
-    const moments: Moment[] = [];
-    let from = first;
-    let clock = 0;
-    for (const phase of phases) {
-      const pose = rung.poses[phase.pose];
-      if (!pose) continue;
-      const to = reached(pose);
-      clock = addMoments(moments, phase, from ?? to, to, clock, like, method);
-      from = to;
-    }
-    return moments;
-  };
-  const startPose = rung.poses[rung.start];
-  const start = startPose ? reached(startPose) : null;
-  const rep = pass(rung.phases, start);
-  const entry = pass(rung.entry ?? [], null);
-  const exit = pass(rung.exit ?? [], rep.at(-1)?.posed ?? start);
-  return { entry, rep, exit, start, bodies: worked };
-}
+export const courseOf = (rung: Rung, like: BasePosition, method: Method, surfaces?: Surfaces): Course =>
+  new Course(rung, like, method, surfaces);
 
 /** Adds a phase as it passes. @returns the counts by its end */
 function addMoments(
@@ -122,11 +153,15 @@ function addMoments(
 }
 
 /** Every moment of a rung that something reaches. */
-export const allMoments = ({ entry, rep, exit }: Course): readonly Moment[] => [...entry, ...rep, ...exit];
+const allMoments = ({ entry, rep, exit }: Course): readonly Moment[] => [...entry, ...rep, ...exit];
 
 /** The heaviest each load gets, on the way as well as in its poses, N·m. */
 export const heaviestLoad = (moments: readonly Moment[]): Load =>
   moments.reduce<Load>((most, { load }) => peakLoad(most, load), NO_LOAD);
+
+/** The heaviest each load gets in a whole rung, the way in and out too, N·m. */
+export const heaviestOf = (course: Course, method: Method): Load =>
+  peakLoad(course.start ? loadOf(course.start, method) : NO_LOAD, heaviestLoad(allMoments(course)));
 
 /** The load of a repetition spread over its time, N·m; an idea that never applies is `null`. */
 export function meanLoad(moments: readonly Moment[]): Load {

@@ -1,108 +1,140 @@
 import {
+  add,
+  apart,
   armBears,
   bears,
+  dot,
+  feetOverhead,
   headBears,
+  helps,
   holdsHead,
+  isPropped,
   legBears,
   type Pose,
   type Posed,
   pelvisBears,
   ribsBear,
   SIDES,
+  type Side,
 } from '../body';
 import type { BasePosition } from '../body/position';
 import type { Prop, Rung } from './exercise';
+import { propShape } from './propShape';
 
 // What is hard about a shape, whoever moves in it; each scale is in docs/heat.md, by its number.
 
-/** What an arm in the air counts against a leg. */
-const ARM_ALOFT = 0.16;
-
-/** With no foot down nothing steadies the pelvis: the second leg costs more than the first. */
-const BOTH_LEGS = 5;
+/** Limbs of one moment that nothing carries. */
+export interface Aloft {
+  readonly legs: number;
+  readonly arms: number;
+}
 
 /** An arm hanging or lying along the trunk works no more than one that rests. */
 const ARM_AT_REST = 20;
 
-export function limbsAloft(posed: Posed, like: BasePosition): number {
+/** 2: limbs in the air. Toes that touch down far overhead carry too little to count as down. */
+export function limbsAloft(posed: Posed, like: BasePosition): Aloft {
   const { pose, angles } = posed;
   const upright = like === 'standing' || like === 'kneeling';
-  const legs = SIDES.filter((side) => !legBears(pose, side)).length;
-  const bothLegs = legs === 2 && !upright ? BOTH_LEGS : 0;
+  const over = feetOverhead(posed);
   // Seated, a leg that lies on the floor is often left unsaid; upright, both feet must bear.
+  const legs = SIDES.filter((side) => over || !legBears(pose, side)).length;
   const arms = SIDES.filter(
     (side) =>
-      !armBears(pose, side) &&
-      !holdsHead(posed, side) &&
+      !armCarried(posed, side) &&
       (Math.abs(angles.shoulder[side]) > ARM_AT_REST || Math.abs(angles.shoulderAbduction[side]) > ARM_AT_REST),
   ).length;
-  return (upright ? Math.min(legs, 1) : legs) + bothLegs + ARM_ALOFT * arms;
+  return { legs: upright ? Math.min(legs, 1) : legs, arms };
 }
+
+/** Whether an arm needs no work of its own: it bears, holds the head or holds on, or hangs straight down. */
+export function armCarried(posed: Posed, side: Side): boolean {
+  const { pose, bones, ground } = posed;
+  if (armBears(pose, side) || holdsHead(posed, side) || helps(pose, side)) return true;
+  if (pose.weights?.[`hand.${side}`]) return false;
+  const { root, end } = bones.arm[side];
+  return dot(add(root, end, -1), ground.up) > HANGS * apart(root, end);
+}
+/** The cosine from which an arm hangs straight down: within 20°. */
+const HANGS = 0.94;
 
 /** How much each supported part steadies the body. */
-const STEADY = { pelvis: 3, ribs: 3, head: 0.5, foot: 1, knee: 1, shin: 1, forearm: 1.4, hand: 1 } as const;
+const STEADY = { pelvis: 3, back: 4.5, ribs: 3, head: 0.5, foot: 1, knee: 1, shin: 1, forearm: 1.4, hand: 1 } as const;
 /** Feet are made to stand on: upright they steady far more than the toes of a plank. */
-const STANDING_FOOT = 2.4;
+const STANDING_FOOT = 3.2;
 
-/** A prop that is squeezed or lies under the head is not stood on: it unsteadies nothing. */
-export function steadying(props: readonly Prop[], { phases, on }: Rung): readonly Prop[] {
-  const under = props.filter(({ id }) => on?.head !== id);
-  if (!phases.some(({ squeeze }) => squeeze)) return under;
-  const held = under.findIndex(({ unstable }) => unstable);
-  return under.filter((_prop, i) => i !== held);
-}
-
-/** What an unstable prop takes away of the base, and once more for all that the base lacks. */
-const UNSTEADY = 0.52;
-/** What forbids a sway takes away as much base as this much of an unstable prop. */
-const GUIDE = 0.65;
+/** Degrees of tilt from which a body sits up and no longer lies. */
+const SITTING_UP = 20;
 
 /**
- * 3: what the smallest base of any pose lacks; a wider stance steadies, an unstable prop unsteadies the more the less
- * of the body rests beside it, a guide forbids the sway.
+ * The unstable props that a body rests on. One that is squeezed is not rested on; a soft one under the head steadies; a
+ * roller under it lies along the spine and rolls.
  */
-export function supportEffort(
-  course: readonly Posed[],
-  props: readonly Prop[],
-  like: BasePosition,
-  guided: boolean,
-): number {
-  const base = Math.min(...course.map((posed) => baseOf(posed, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
-  const unstable = props.filter((prop) => prop.unstable).length;
-  const smallness = 3.5 / Math.max(base, 0.5);
-  return smallness + unstable * UNSTEADY * (1 + smallness) + (guided ? GUIDE : 0);
+export function steadying(props: readonly Prop[], { phases, on, poses }: Rung): readonly Prop[] {
+  const unstable = props.filter((prop) => prop.unstable && (on?.head !== prop.id || propShape(prop) === 'roller'));
+  if (!phases.some(({ squeeze }) => squeeze)) return unstable;
+  const carrying = new Set<string>(Object.values(on ?? {}));
+  const pressed = new Set(Object.values(poses).flatMap(({ between }) => (between ?? []).map(({ prop }) => prop)));
+  const squeezed =
+    unstable.find(({ id }) => pressed.has(id)) ??
+    unstable.find((prop) => !carrying.has(prop.id) && propShape(prop) !== 'roller');
+  return unstable.filter((prop) => prop !== squeezed);
 }
 
-function baseOf({ pose, angles: { hipAbduction } }: Posed, foot: number): number {
+/** 3: what the smallest base of a repetition lacks: 3.5 parts of base over what there is; a wider stance steadies. */
+export function smallness(course: readonly Posed[], like: BasePosition): number {
+  const base = Math.min(...course.map((posed) => baseOf(posed, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
+  return 3.5 / Math.max(base, 0.5);
+}
+
+function baseOf(posed: Posed, foot: number): number {
+  const { pose, angles } = posed;
+  const feet = feetOverhead(posed) ? 0 : foot;
+  // Lying curled up, the low back rests with the pelvis.
+  const lies = posed.like === 'supine' && !ribsBear(pose) && Math.abs(angles.pitch) < SITTING_UP;
   let base =
-    (pelvisBears(pose) ? STEADY.pelvis : 0) + (ribsBear(pose) ? STEADY.ribs : 0) + (headBears(pose) ? STEADY.head : 0);
+    (pelvisBears(pose) ? (lies ? STEADY.back : STEADY.pelvis) : 0) +
+    (ribsBear(pose) ? STEADY.ribs : 0) +
+    (headBears(pose) ? STEADY.head : 0);
   for (const side of SIDES) {
-    if (bears(pose, 'feet', side) || bears(pose, 'heels', side) || bears(pose, 'toes', side)) base += foot;
+    if (bears(pose, 'feet', side) || bears(pose, 'heels', side) || bears(pose, 'toes', side)) base += feet;
     if (bears(pose, 'knees', side) || bears(pose, 'thighs', side)) base += STEADY.knee;
     if (bears(pose, 'shins', side)) base += STEADY.shin;
     if (bears(pose, 'forearms', side) || bears(pose, 'elbows', side)) base += STEADY.forearm;
     else if (bears(pose, 'hands', side) || bears(pose, 'fists', side)) base += STEADY.hand;
-    if (legBears(pose, side)) base += Math.max(0, hipAbduction[side]) / 60;
+    if (legBears(pose, side)) base += Math.max(0, angles.hipAbduction[side]) / 60;
   }
   return base;
 }
 
-/**
- * 4: head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work, but not
- * in prone, where it hangs from the arms' own weight and where the back lifts the chest, which it is made for.
- */
-export function headEffort(posed: Posed): number {
-  const { pose, like } = posed;
-  const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
-  if (!lying || headBears(pose) || armsBearTheChest(pose, like)) return 0;
-  const free = like === 'prone' ? 2 : 2 - SIDES.filter((side) => holdsHead(posed, side)).length;
-  return ((ribsBear(pose) ? 1 : CHEST_UP) + HAND_FREE * free) * (like === 'prone' ? PRONE : 1);
+/** 4: what of head and chest is held up. */
+export interface HeadUp {
+  readonly head: number;
+  /** The chest with it. */
+  readonly chest: number;
+  /** Hands that do not hold the head. */
+  readonly freeHands: number;
 }
-/** What the head and a free hand count lying on the front, where the back lifts the chest. */
-const PRONE = 0.155;
-/** The chest held up with the head, against the head alone. */
-const CHEST_UP = 1.07;
-const HAND_FREE = 0.085;
+const LAID_DOWN: HeadUp = { head: 0, chest: 0, freeHands: 0 };
+
+/**
+ * Head and chest held up, more as the chest follows; a hand behind the head takes most of the neck's work, but not in
+ * prone, where it hangs from the arms' own weight and where the back lifts the chest, which it is made for.
+ */
+export function headUp(posed: Posed): HeadUp {
+  const { pose, like, angles } = posed;
+  const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
+  if (!lying || headBears(pose) || armsBearTheChest(pose, like)) return LAID_DOWN;
+  const held = SIDES.filter((side) => holdsHead(posed, side)).length;
+  return {
+    head: 1,
+    chest: ribsBear(pose) ? Math.min(1, Math.max(0, angles.thoracic / CHEST_OFF)) : 1,
+    freeHands: like === 'prone' ? 2 : 2 - held,
+  };
+}
+
+/** Degrees of the upper back at which the chest is off the floor, whatever is said to rest. */
+const CHEST_OFF = 20;
 
 /** On forearms or hands in prone the arms carry the chest: the head is not held up against its weight. */
 const armsBearTheChest = (pose: Pose, like: BasePosition): boolean =>
@@ -110,28 +142,31 @@ const armsBearTheChest = (pose: Pose, like: BasePosition): boolean =>
 
 /** 7: how near the floor's angle a propped body is: wall, then bench, then floor. */
 export function angleEffort(pose: Pose, like: BasePosition): number {
-  if (like !== 'plank' && like !== 'four-point') return 0;
+  const propped = like === 'prone' && isPropped(pose, like);
+  if (like !== 'plank' && like !== 'four-point' && !propped) return 0;
   const pitch = Math.min(90, Math.abs(pose.pitch ?? 0));
-  return Math.cos((pitch * Math.PI) / 180) * (like === 'plank' ? 1 : 0.5);
+  return Math.cos((pitch * Math.PI) / 180) * (like === 'four-point' ? 0.5 : 1);
 }
 
 /** Degrees by which a leg leaves the middle line for one unit of effort. */
-const OFF_MIDDLE = 110;
+const OFF_MIDDLE = 90;
 
-/** 12: a leg in the air that leaves the middle line while the pelvis stays. */
+/**
+ * 12: a leg in the air that leaves the middle line while the pelvis stays: what one leg is further out than the other.
+ * Both opening alike hold each other.
+ */
 export function offMiddle(course: readonly Posed[], like: BasePosition): number {
   if (like === 'side-lying') return 0;
   let most = 0;
   for (const { pose, angles } of course) {
+    const out = (side: Side) => Math.abs(angles.hipAbduction[side]) + 0.5 * Math.abs(angles.hipRotation[side]);
     for (const side of SIDES) {
       if (legBears(pose, side)) continue;
-      most = Math.max(
-        most,
-        (Math.abs(angles.hipAbduction[side]) + 0.5 * Math.abs(angles.hipRotation[side])) / OFF_MIDDLE,
-      );
+      const other = side === 'left' ? 'right' : 'left';
+      most = Math.max(most, out(side) - out(other));
     }
   }
-  return most;
+  return most / OFF_MIDDLE;
 }
 
 /** 11: long legs under a tall seat, feet pointed under weight, arms overhead: what stiffness makes work of. */

@@ -1,43 +1,66 @@
-import { armBears, LIMB_JOINTS, type LimbJoint, legBears, type Posed, SIDES, type Side, sameAngles } from '../body';
+import {
+  armBears,
+  LIMB_JOINTS,
+  type LimbJoint,
+  legBears,
+  type Posed,
+  SIDES,
+  type Side,
+  TRUNK_JOINTS,
+  type TrunkJoint,
+} from '../body';
 import type { BasePosition } from '../body/position';
-import type { Phase, Rung } from './exercise';
-import { limbsAloft } from './shapeEfforts';
+import type { Rung } from './exercise';
+import { type FeltCourse, GRAVITY, heatOfFelt } from './feltLever';
+import { longestStay, type Movement, SEEN_TO_MOVE, workedCounts } from './movements';
+import { armCarried } from './shapeEfforts';
 
 // What is hard about what is done: moved, held, breathed and repeated; each scale is in docs/heat.md, by its number.
 
-/** What a limb that moves counts beside one that is held. */
-const MOVING = 0.23;
-
-/** 2: limbs in the air at once, and limbs that move, less each. */
-export function limbsEffort(course: readonly Posed[], like: BasePosition): number {
-  const aloft = Math.max(0, ...course.map((posed) => limbsAloft(posed, like)));
-  return aloft + MOVING * movingLimbs(course);
+/** Degrees between the least and the most of every angle over a repetition. */
+export interface Travel {
+  readonly limb: Readonly<Record<LimbJoint, Readonly<Record<Side, number>>>>;
+  readonly trunk: Readonly<Record<TrunkJoint, number>>;
 }
 
-/** Limbs that travel through the air: one that bears in every pose is only stood on. */
-function movingLimbs(course: readonly Posed[]): number {
+/** How far every joint travels over the shapes of a repetition; all read at once, for it is asked of every rung. */
+export function travelOf(course: readonly Posed[]): Travel {
+  const limb = Object.fromEntries(LIMB_JOINTS.map((joint) => [joint, { left: 0, right: 0 }])) as Record<
+    LimbJoint,
+    Record<Side, number>
+  >;
+  const trunk = Object.fromEntries(TRUNK_JOINTS.map((joint) => [joint, 0])) as Record<TrunkJoint, number>;
+  for (const joint of LIMB_JOINTS) {
+    for (const side of SIDES) limb[joint][side] = spread(course, ({ angles }) => angles[joint][side]);
+  }
+  for (const joint of TRUNK_JOINTS) trunk[joint] = spread(course, ({ angles }) => angles[joint]);
+  return { limb, trunk };
+}
+
+function spread(course: readonly Posed[], read: (posed: Posed) => number): number {
+  if (course.length < 2) return 0;
+  let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const posed of course) {
+    const degrees = read(posed);
+    if (degrees < least) least = degrees;
+    if (degrees > most) most = degrees;
+  }
+  return most - least;
+}
+
+/** 2: limbs that travel through the air: one that bears in every pose is only stood on. */
+export function movingLimbs(course: readonly Posed[], { limb }: Travel): number {
   let moving = 0;
   for (const side of SIDES) {
-    const leg = moves(course, 'hip', side) || moves(course, 'knee', side) || moves(course, 'hipAbduction', side);
+    const leg = Math.max(limb.hip[side], limb.knee[side], limb.hipAbduction[side]) > SEEN_TO_MOVE;
     if (leg && course.some(({ pose }) => !legBears(pose, side))) moving += 1;
-    const arm = moves(course, 'shoulder', side) || moves(course, 'shoulderAbduction', side);
-    if (arm && course.some(({ pose }) => !armBears(pose, side))) moving += 1;
+    const arm = Math.max(limb.shoulder[side], limb.shoulderAbduction[side]) > SEEN_TO_MOVE;
+    if (arm && course.some((posed) => !armCarried(posed, side))) moving += 1;
   }
   return moving;
 }
 
-/** Degrees a joint must travel to be seen to move. */
-const SEEN_TO_MOVE = 5;
-
-const moves = (course: readonly Posed[], joint: LimbJoint, side: Side): boolean =>
-  travel(course, ({ angles }) => angles[joint][side]) > SEEN_TO_MOVE;
-
-/** Newtons of a spring at which one that carries the body makes nothing harder any more. */
-const CARRIED = 200;
-/** Newtons of a kilogram. */
-const GRAVITY = 9.81;
-
-/** 5: kilograms held, phases that squeeze, and a spring: harder with more where it resists, with less where it carries. */
+/** 5: kilograms held, phases that squeeze, and a spring that resists. */
 export function weightEffort(course: readonly Posed[], { phases, spring }: Rung): number {
   let kg = 0;
   for (const { pose } of course) {
@@ -48,96 +71,118 @@ export function weightEffort(course: readonly Posed[], { phases, spring }: Rung)
     );
   }
   if (phases.some((phase) => phase.squeeze)) kg += 1.5;
-  if (spring) kg += (spring.does === 'resist' ? spring.newtons : Math.max(0, CARRIED - spring.newtons)) / GRAVITY;
+  if (spring?.does === 'resist') kg += spring.newtons / GRAVITY;
   return Math.log1p(kg / 2);
 }
 
-/** A degree of the spine is worth this many of a limb's, and a joint of a limb that bears throughout this share. */
-const SPINE_DEGREE = 2;
+/** The share of a degree that counts in a joint of a limb that bears throughout: it follows more than it moves. */
 const BEARING_DEGREE = 0.25;
 
-/**
- * 6: degrees travelled over one repetition: the most moved joint of a limb, a third of its others, and the spine's
- * own travel, which counts double; a limb that bears throughout follows more than it moves.
- */
-export function rangeOf(course: readonly Posed[]): number {
+/** 6: degrees travelled over one repetition by limbs: the most moved joint, and a third of all others and of the tilt. */
+export function limbRange(course: readonly Posed[], { limb, trunk }: Travel): number {
   let [most, others] = [0, 0];
-  for (const joint of LIMB_JOINTS) {
-    const bearing = LEG_JOINTS.has(joint) ? legBears : armBears;
-    for (const side of SIDES) {
-      const stays = course.every(({ pose }) => bearing(pose, side));
-      const degrees = travel(course, ({ angles }) => angles[joint][side]) * (stays ? BEARING_DEGREE : 1);
+  for (const side of SIDES) {
+    const legStays = course.every(({ pose }) => legBears(pose, side));
+    const armStays = course.every(({ pose }) => armBears(pose, side));
+    for (const joint of LIMB_JOINTS) {
+      const stays = LEG_JOINTS.has(joint) ? legStays : armStays;
+      const degrees = limb[joint][side] * (stays ? BEARING_DEGREE : 1);
       others += Math.min(most, degrees);
       most = Math.max(most, degrees);
     }
   }
-  let spine = 0;
-  for (const joint of SPINE_JOINTS) spine += travel(course, ({ angles }) => angles[joint]);
-  const tilt = travel(course, ({ angles }) => angles.pitch);
-  return most + (others + tilt) / 3 + spine * SPINE_DEGREE;
+  return most + (others + trunk.pitch) / 3;
 }
+
+/** 6: degrees travelled over one repetition by the spine; what breath alone moves costs nothing. */
+export const spineRange = ({ trunk }: Travel): number =>
+  SPINE_JOINTS.reduce((sum, joint) => sum + Math.max(0, trunk[joint] - SEEN_TO_MOVE), 0);
 
 const LEG_JOINTS: ReadonlySet<LimbJoint> = new Set(['hip', 'knee', 'hipAbduction', 'hipRotation', 'ankle']);
 const SPINE_JOINTS = ['lumbar', 'thoracic', 'neck', 'twist', 'sideBend'] as const;
 
-/** Degrees between the least and the most of an angle over a repetition. */
-function travel(course: readonly Posed[], read: (posed: Posed) => number): number {
-  let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
-  for (const posed of course) {
-    const degrees = read(posed);
-    if (degrees < least) least = degrees;
-    if (degrees > most) most = degrees;
-  }
-  return course.length === 0 ? 0 : most - least;
-}
-
-/** 8: counts of effort taken on an in-breath or a held one, of all counts of effort. */
-export function breathEffort({ phases, spring }: Rung, like: BasePosition): number {
-  const efforts = phases.filter((phase) => phase.effort);
-  const all = efforts.reduce((sum, { counts }) => sum + counts, 0);
-  // For a lift in prone and a press against a spring the in-breath is the usual one.
-  const usual = like === 'prone' || spring !== undefined;
-  const holds = breathesThrough(phases);
-  const against = efforts.filter(({ breath }) => breath === 'hold' || (breath === 'in' && !usual && !holds));
-  return all === 0 ? 0 : against.reduce((sum, { counts }) => sum + counts, 0) / all;
-}
-
-/** A hold that breathes on: effort through both breaths without a change of pose. */
-const breathesThrough = (phases: readonly Phase[]): boolean =>
-  new Set(phases.map(({ pose }) => pose)).size === 1 &&
-  phases.some(({ breath }) => breath === 'out') &&
-  phases.every(({ effort }) => effort === true);
-
-/** 9: seconds of work on one side at the rung's own dose, and a layer for each phase beyond two. */
-export function volumeEffort(rung: Rung, methodCount: number): number {
-  const { sets, reps, repsTo = reps, secondsPerCount = methodCount } = rung.dose;
-  const rep = rung.phases.reduce((sum, { counts }) => sum + counts, 0) * secondsPerCount;
-  const layers = Math.max(0, rung.phases.length - 2);
-  const held = heldCounts(rung) * secondsPerCount;
-  return Math.log1p((sets * ((reps + repsTo) / 2) * rep) / 60) + LAYER * layers + HELD * Math.log1p(held / 4);
-}
-const HELD = 0.34;
-
-/** Counts of effort in which nothing moves. */
-function heldCounts({ phases, start }: Rung): number {
-  let [counts, from] = [0, start];
-  for (const { effort, pose, counts: own } of phases) {
-    if (effort && pose === from) counts += own;
-    from = pose;
-  }
-  return counts;
-}
-const LAYER = 0.31;
+/** Heat of what is held up from which a breath has something to work against. */
+const LEVER_FELT = 5;
 
 /**
- * 10: seconds of one repetition spent moving without effort: the slower it returns, the less momentum helps. Coming
- * out of a hold with no joint moving is no lowering.
+ * 8: the share of the lever's growing that is breathed in, and a breath held under load. Read from the poses and the
+ * breath of each phase alone. For a lift in prone and a press against a spring the in-breath is the usual one.
  */
-export function returningEffort(rung: Rung, course: readonly Posed[], methodCount: number): number {
-  let counts = 0;
-  rung.phases.forEach((phase, i) => {
-    const [from, to] = [course[i], course[i + 1]];
-    if (!phase.effort && from && to && !sameAngles(from.angles, to.angles)) counts += phase.counts;
+export function breathEffort({ phases, spring }: Rung, { poses, leaving }: FeltCourse, like: BasePosition): number {
+  const usual = like === 'prone' || spring !== undefined;
+  const heats = poses.map(heatOfFelt);
+  let [grown, against, held] = [0, 0, 0];
+  phases.forEach(({ breath }, i) => {
+    const [from = 0, to = 0] = [heats[i], heats[i + 1]];
+    const growth = Math.max(0, Math.max(to, ...(leaving[i] ?? []).map(heatOfFelt)) - from);
+    grown += growth;
+    if (breath === 'in' && !usual) against += growth;
+    if (breath === 'hold') held = Math.max(held, Math.min(1, Math.max(from, to) / LEVER_FELT));
   });
-  return Math.log1p((counts * (rung.dose.secondsPerCount ?? methodCount)) / 4);
+  return Math.max(held, against / Math.max(grown, LEVER_FELT));
 }
+
+/** Seconds of one repetition as it is worked. */
+const secondsOf = (movements: readonly Movement[], secondsPerCount: number): number =>
+  movements.reduce((sum, movement) => sum + workedCounts(movement), 0) * secondsPerCount;
+
+/** 9: minutes of work on one side at the rung's own dose, as a logarithm. */
+export function volumeEffort({ dose }: Rung, movements: readonly Movement[], methodCount: number): number {
+  const { sets, reps, repsTo = reps, secondsPerCount = methodCount } = dose;
+  return Math.log1p((sets * ((reps + repsTo) / 2) * secondsOf(movements, secondsPerCount)) / 60);
+}
+
+/** 9: the longest stay of a repetition, as far as anything is held up in it. */
+export function holdEffort({ dose }: Rung, movements: readonly Movement[], felt: number, methodCount: number): number {
+  const seconds = longestStay(movements) * (dose.secondsPerCount ?? methodCount);
+  return Math.log1p(seconds / 4) * Math.min(1, felt / HELD_UP);
+}
+/** Heat of what is held up from which a hold is a hold in full. */
+const HELD_UP = 10;
+
+/** Degrees from which a part goes a path of its own. */
+const PATH = 10;
+
+/** What each limb, and the spine, can do by itself: bend, open, turn. */
+const LIMB_PATHS: ReadonlyArray<readonly ['leg' | 'arm', readonly LimbJoint[]]> = [
+  ['leg', ['hip', 'knee']],
+  ['leg', ['hipAbduction']],
+  ['leg', ['hipRotation']],
+  ['arm', ['shoulder']],
+  ['arm', ['shoulderAbduction']],
+];
+const SPINE_PATHS = [['lumbar', 'thoracic', 'neck'], ['twist'], ['sideBend']] as const;
+
+/**
+ * 9: layers, the paths a repetition adds to its first: a limb that is carried throughout follows and adds none, and
+ * both limbs of a pair on the same path add one.
+ */
+export function layers(course: readonly Posed[], { limb, trunk }: Travel): number {
+  let paths = 0;
+  for (const [kind, joints] of LIMB_PATHS) {
+    const free = (side: Side) =>
+      !course.every((posed) => (kind === 'leg' ? legBears(posed.pose, side) : armCarried(posed, side)));
+    const goes = SIDES.filter((side) => joints.some((joint) => limb[joint][side] > PATH) && free(side));
+    const alike =
+      goes.length === 2 &&
+      joints.every((joint) => spread(course, ({ angles }) => angles[joint].left - angles[joint].right) <= PATH);
+    paths += alike ? 1 : goes.length;
+  }
+  for (const joints of SPINE_PATHS) if (joints.some((joint) => trunk[joint] > PATH)) paths += 1;
+  return Math.max(0, paths - 1);
+}
+
+/**
+ * 10: seconds of the two slowest movements of a repetition, there and back: the slower, the less momentum helps; most of
+ * it where something is held up meanwhile.
+ */
+export function slowEffort({ dose }: Rung, movements: readonly Movement[], felt: number, methodCount: number): number {
+  const slowest = movements
+    .filter(({ still }) => !still)
+    .map(workedCounts)
+    .sort((a, b) => b - a);
+  const seconds = ((slowest[0] ?? 0) + (slowest[1] ?? 0)) * (dose.secondsPerCount ?? methodCount);
+  return Math.log1p(seconds / 6) * (UNLOADED + (1 - UNLOADED) * Math.min(1, felt / HELD_UP));
+}
+/** The share of slowness that is left where nothing is held up. */
+const UNLOADED = 0.3;

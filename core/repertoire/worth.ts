@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
-import { type BasePosition, type Support, supportsOf } from '../body';
+import { type BasePosition, type Load, type Support, supportsOf } from '../body';
 import type { Method } from '../method';
-import { type Course, courseOf } from './course';
+import { type Course, courseOf, heaviestOf } from './course';
 import type { Prop, Rung } from './exercise';
 import { featuresOf, type RungFeatures } from './features';
 import { measureRung, type RungMeasures } from './heat';
@@ -39,9 +39,23 @@ class Worth {
 
   /** Heat, its factors and the load. */
   get measures(): RungMeasures {
-    const { like, method, props, guided } = this.#with;
-    this.#measures ??= measureRung(this.#rung, { like, method, props, guided }, this.passed());
+    this.#measures ??= this.#measure();
     return this.#measures;
+  }
+
+  /** The load only when it is asked for: it is summed over every moment, and most who ask want the heat. */
+  #measure(): RungMeasures {
+    const { like, method, props, guided } = this.#with;
+    const measured = measureRung(this.#rung, { like, method, props, guided }, this.passed());
+    const heaviest = () => heaviestOf(this.passed(), method);
+    let load: Load | undefined;
+    return {
+      ...measured,
+      get load() {
+        load ??= heaviest();
+        return load;
+      },
+    };
   }
 
   /** What the rung does to a body. */

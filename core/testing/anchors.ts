@@ -27,7 +27,7 @@ const held = (counts = 4): Phase[] => [
 
 const LYING: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
 const FREE: Pose['supports'] = ['head', 'ribs', 'pelvis'];
-const CURLED: Pose = { thoracic: 30, neck: 20, supports: ['pelvis', 'ribs'] };
+const CURLED: Pose = { lumbar: 6, thoracic: 30, neck: 20, supports: ['pelvis'] };
 const ALL_FOURS: Pose = { hip: 90, knee: 90, shoulder: 90, supports: ['hands', 'knees', 'feet'] };
 const LEG_BACK: Pose = {
   ...ALL_FOURS,
@@ -99,7 +99,7 @@ export const ANCHORS: readonly Anchor[] = [
   anchor('one leg long on hands and knees', 30, 'four-point', { home: ALL_FOURS, away: LEG_BACK }),
   anchor('chest lift, hands behind the head, feet down', 32, 'supine', {
     home: { ...LYING, shoulder: 130, elbow: 140 },
-    away: { ...LYING, ...CURLED, shoulder: 130, elbow: 140, supports: ['pelvis', 'ribs', 'feet'] },
+    away: { ...LYING, ...CURLED, shoulder: 130, elbow: 140, supports: ['pelvis', 'feet'] },
   }),
   anchor('both knees over hips held, head down', 34, 'supine', { home: TABLETOP }, held()),
   anchor('opposite arm and leg', 38, 'four-point', {
@@ -111,10 +111,28 @@ export const ANCHORS: readonly Anchor[] = [
     away: { hip: { left: 90, right: 50 }, knee: 90, supports: FREE },
   }),
   anchor('plank on the knees', 38, 'plank', { home: { shoulder: 90, knee: 30, supports: ['hands', 'knees'] } }, held()),
-  anchor('single-leg draw, head up', 54, 'supine', {
-    home: { ...CURLED, hip: { left: 100, right: 45 }, knee: { left: 100, right: 0 }, shoulder: 50 },
-    away: { ...CURLED, hip: { left: 45, right: 100 }, knee: { left: 0, right: 100 }, shoulder: 50 },
-  }),
+  anchor(
+    'single-leg draw, head up',
+    54,
+    'supine',
+    {
+      home: {
+        ...CURLED,
+        hip: { left: 100, right: 45 },
+        knee: { left: 100, right: 0 },
+        shoulder: 66,
+        holds: { 'hand.left': 'shin.left', 'hand.right': 'shin.left' },
+      },
+      away: {
+        ...CURLED,
+        hip: { left: 45, right: 100 },
+        knee: { left: 0, right: 100 },
+        shoulder: 66,
+        holds: { 'hand.left': 'shin.right', 'hand.right': 'shin.right' },
+      },
+    },
+    there(2),
+  ),
   anchor('full plank', 52, 'plank', { home: PLANK }, held()),
   anchor('full plank, one foot off', 62, 'plank', {
     home: PLANK,
@@ -153,4 +171,24 @@ export const ANCHORS: readonly Anchor[] = [
     home: { hip: 5, knee: 0, ...overhead, supports: ['head', 'ribs', 'pelvis', 'feet'] },
     away: { hip: 95, knee: 0, lumbar: 10, thoracic: 10, shoulder: 80, pitch: 40, supports: ['pelvis'] },
   }),
+];
+
+/** Rungs of the house that are the anchors' own movements, with the same heats. */
+export const HOUSE_ANCHORS: ReadonlyArray<readonly [key: string, heat: number]> = [
+  ['rib-breath/hands-on', 6],
+  ['pelvis-tilt/small', 10],
+  ['knee-float/single', 20],
+  ['side-leg/long', 22],
+  ['dart/arms', 22],
+  ['bridge-hold/floor', 26],
+  ['opposite-reach/leg', 30],
+  ['chest-lift/hands-behind', 32],
+  ['knee-float/toe-dip', 40],
+  ['opposite-reach/arm-leg', 38],
+  ['plank/knees', 38],
+  ['leg-draw/head-up', 54],
+  ['plank/full', 52],
+  ['plank/foot-float', 62],
+  ['legs-over/hips', 66],
+  ['v-seat/arms', 84],
 ];
