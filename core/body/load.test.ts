@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { holdingSide, loadOf as loadOfPosed } from './load';
 import type { Pose } from './pose';
-import { asWritten } from './posed';
+import { asWritten, posedAs } from './posed';
 import { poseSchema } from './poseSchema';
 import type { BasePosition } from './position';
 import { add, between, CENTRE, dot, MASS, type Point } from './skeleton';
@@ -213,6 +213,56 @@ describe('what hangs on the low back', () => {
           expect(load).toBeLessThanOrEqual((free[i] ?? 0) + 1e-9);
         }
       }),
+    );
+  });
+
+  test('both legs opened alike weigh less the wider; one alone to the side weighs what it did', () => {
+    const legs = fc.record({ hip: angle(0, 90), knee: angle(0, 90) });
+    const lever = (pose: Pose) => loadOf(pose, 'supine').legLever ?? 0;
+    fc.assert(
+      fc.property(legs, angle(0, 50), angle(1, 30), (angles, open, more) => {
+        const both = (hipAbduction: number): Pose => ({
+          ...angles,
+          hipAbduction,
+          supports: ['head', 'ribs', 'pelvis'],
+        });
+        expect(lever(both(open + more))).toBeLessThanOrEqual(lever(both(open)) + 1e-9);
+      }),
+    );
+    const straight: Pose = {
+      hip: { left: 45, right: 0 },
+      knee: { left: 90, right: 0 },
+      supports: ['foot.left', 'pelvis', 'ribs', 'head'],
+    };
+    expect(lever({ ...straight, hipAbduction: { left: 0, right: 40 } })).toBeCloseTo(lever(straight), 6);
+  });
+
+  test('hands on something higher never raise a load', () => {
+    const bodies: ReadonlyArray<readonly [BasePosition, Pose]> = [
+      ['plank', PLANK],
+      ['plank', { ...PLANK, knee: 60, supports: ['hands', 'knees'] }],
+      ['plank', { shoulder: 90, elbow: 90, supports: ['forearms', 'feet'] }],
+      ['four-point', FOUR_POINT],
+      [
+        'four-point',
+        {
+          ...FOUR_POINT,
+          hip: { left: 90, right: 0 },
+          knee: { left: 90, right: 0 },
+          supports: ['hands', 'knee.left', 'foot.left'],
+        },
+      ],
+    ];
+    const heights = fc.record({ low: angle(0, 40), more: angle(1, 30), body: fc.constantFrom(...bodies) });
+    fc.assert(
+      fc.property(heights, ({ low, more, body: [like, pose] }) => {
+        const at = (cm: number) => {
+          const surfaces = (support: string) => (/^(hand|forearm)/.test(support) ? cm / 100 : 0);
+          return loadOfPosed(posedAs(pose, like, BODY.bodyHeightM, surfaces), BODY).lumbarMoment ?? 0;
+        };
+        expect(at(low + more)).toBeLessThanOrEqual(at(low) + 1e-9);
+      }),
+      { numRuns: 60 },
     );
   });
 });

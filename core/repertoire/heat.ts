@@ -181,7 +181,7 @@ function termsOf(
     weight: weightEffort(course, rung),
     limbRange: limbRange(once, travel) / 100,
     spineRange: spineRange(travel) / 100,
-    angle: most(({ pose }) => angleEffort(pose, like)),
+    angle: most((posed) => angleEffort(posed, like)),
     breath: breathEffort(rung, felt, like),
     minutes: volumeEffort(rung, movements, method.secondsPerCount),
     layers: layers(once, travel),

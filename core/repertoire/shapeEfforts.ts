@@ -141,10 +141,10 @@ const armsBearTheChest = (pose: Pose, like: BasePosition): boolean =>
   like !== 'supine' && SIDES.some((side) => armBears(pose, side));
 
 /** 7: how near the floor's angle a propped body is: wall, then bench, then floor. */
-export function angleEffort(pose: Pose, like: BasePosition): number {
+export function angleEffort({ pose, angles }: Posed, like: BasePosition): number {
   const propped = like === 'prone' && isPropped(pose, like);
   if (like !== 'plank' && like !== 'four-point' && !propped) return 0;
-  const pitch = Math.min(90, Math.abs(pose.pitch ?? 0));
+  const pitch = Math.min(90, Math.abs(angles.pitch));
   return Math.cos((pitch * Math.PI) / 180) * (like === 'four-point' ? 0.5 : 1);
 }
 
