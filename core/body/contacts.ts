@@ -18,7 +18,8 @@ export function contactsOf(pose: Pose, bones: Skeleton, up: Point): Contacts {
   const arms = SIDES.filter((side) => armBears(pose, side)).map((side) => armContact(pose, bones.arm[side], side));
   const lying = supportsOf(pose).has('ribs') ? bones.ribs : between(bones.ribs, bones.shoulder, 0.7);
   const trunk = ribsBear(pose) ? [lying] : [];
-  const bearing = [...arms, ...trunk];
+  // Arms that lie beside a trunk that rests carry themselves.
+  const bearing = trunk.length > 0 ? trunk : arms;
   const legs = SIDES.filter((side) => legBears(pose, side)).map((side) => legContact(pose, bones.leg[side], side, up));
   return {
     upper: middle(bearing.length === 0 && headBears(pose) ? [bones.head] : bearing),

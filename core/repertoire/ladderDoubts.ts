@@ -19,6 +19,7 @@ export interface LadderDoubt {
     | 'POSE_UNSETTLED'
     | 'WAY_BROKEN'
     | 'MARK_MISSED'
+    | 'PLACE_UNSEEN'
     | 'TOUCH_UNSEEN'
     | 'STOP_ANSWERED';
   /** Ids of the rungs it concerns; empty when it is about the ladder as a whole. */

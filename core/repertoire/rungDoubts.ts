@@ -3,6 +3,7 @@ import { answersByLess, namesStopSign, saidAsStop } from '../vocabulary/stopSign
 import type { Catalog, RungEntry } from './catalog';
 import type { LadderDoubt } from './ladderDoubts';
 import { landmarkDoubts } from './landmarks';
+import { placeDoubts } from './placeDoubts';
 import { poseDoubts } from './poseDoubts';
 import { touchDoubts } from './touchDoubts';
 import { wayDoubts } from './wayDoubts';
@@ -31,6 +32,9 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
     ...poseDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('POSE_UNSETTLED', message)),
     ...wayDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('WAY_BROKEN', message)),
     ...landmarkDoubts(entry, catalog.method.bodyHeightM).map((message) => doubt('MARK_MISSED', message)),
+    ...placeDoubts(entry, catalog.method.bodyHeightM, catalog.ladder(entry.exercise.id).slice(0, entry.step)).map(
+      (message) => doubt('PLACE_UNSEEN', message),
+    ),
     ...touchDoubts(entry).map((message) => doubt('TOUCH_UNSEEN', message)),
     ...stopsAnswered(catalog, rung).map((message) => doubt('STOP_ANSWERED', message)),
   ];
