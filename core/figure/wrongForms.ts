@@ -10,8 +10,14 @@ export interface WrongForm {
   readonly wrong: Scene;
 }
 
-/** The faults of a rung that show a wrong form, each beside the form it is mistaken for. */
-export function wrongFormsOf(entry: RungEntry): WrongForm[] {
+/** What a wrong form and the right one beside it are called wherever they are drawn. */
+export const FORM_WORDS = { right: 'So', wrong: 'Not so' } as const;
+
+/**
+ * The faults of a rung that show a wrong form, each beside the form it is mistaken for.
+ * @param said ids of the cues that are told; all where left out
+ */
+export function wrongFormsOf(entry: RungEntry, said?: ReadonlySet<string>): WrongForm[] {
   const { rung, like } = entry;
   const view = viewOfRung(entry);
   const drawn = (pose: string | undefined) => {
@@ -19,7 +25,7 @@ export function wrongFormsOf(entry: RungEntry): WrongForm[] {
     return found && sceneOf({ pose: found, like, view, entry });
   };
   return (rung.cues ?? []).flatMap((cue): WrongForm[] => {
-    if (cue.kind !== 'fault' || cue.pose === undefined) return [];
+    if (cue.kind !== 'fault' || cue.pose === undefined || said?.has(cue.id) === false) return [];
     const [right, wrong] = [drawn(rightPoseOf(entry, cue)), drawn(cue.pose)];
     if (!right || !wrong) return [];
     const frame: Frame = frameOf([right.drawing, wrong.drawing], view, isOnFloor(entry));

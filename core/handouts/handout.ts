@@ -1,7 +1,8 @@
+import { type WrongForm, wrongFormsOf } from '../figure';
 import { doseOf } from '../plan';
 import type { CueKind, RungEntry } from '../repertoire';
 import { clock, spell } from '../review';
-import { GENERAL_ADVICE, rangeWords, type ScriptLine, type ScriptSection } from '../script';
+import { cuesToldIn, GENERAL_ADVICE, rangeWords, type ScriptLine, type ScriptSection } from '../script';
 import { wordsIn } from '../voice';
 import { propsWords, type SpokenClass } from './spokenClass';
 
@@ -15,6 +16,8 @@ export type HandoutPart =
       readonly note: string;
       /** The figure of the rung, where it is taught for the first time. */
       readonly figure: RungEntry | null;
+      /** Faults that are drawn, beside the right form. */
+      readonly wrong: readonly WrongForm[];
       readonly lines: ReadonlyArray<{ readonly label: string; readonly text: string; readonly said: boolean }>;
     }
   | {
@@ -29,6 +32,8 @@ export type HandoutPart =
 export interface HandoutCell {
   readonly text: string;
   readonly figure?: RungEntry;
+  /** A fault that is drawn, under the figure. */
+  readonly wrong?: WrongForm;
 }
 
 /** A sheet to hand out. */
@@ -94,8 +99,15 @@ function blockPart(section: ScriptSection, figure: RungEntry | null): HandoutPar
     title: pass === 2 ? `${title}, again` : title,
     note: [spell(seconds), ...(side ? [side] : [])].join(', '),
     figure,
+    wrong: figure ? wrongFormsOf(figure, cuesToldIn(lines)) : [],
     lines: [...way, ...told],
   };
+}
+
+/** A figure in a table, over the first of its faults that is drawn. */
+export function figureCell(entry: RungEntry): HandoutCell {
+  const [wrong] = wrongFormsOf(entry);
+  return { text: '', figure: entry, ...(wrong ? { wrong } : {}) };
 }
 
 /** What is said a second time as one line. */
@@ -157,7 +169,7 @@ export function oneSheet(spoken: SpokenClass): Handout {
     const range = block.range === undefined ? '' : `, ${rangeWords(block.range).toLowerCase()} the range`;
     return [
       { text: clock(part.startSeconds) },
-      { text: '', figure: entry },
+      figureCell(entry),
       { text: `${entry.exercise.name}, ${entry.rung.name}` },
       { text: `${times}${sides}${range}` },
       { text: cueWords(section?.lines ?? []) },

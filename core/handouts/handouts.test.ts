@@ -1,6 +1,7 @@
 import { parse as parseVtt } from 'node-webvtt';
 import Papa from 'papaparse';
 import { parse as parseSrt } from 'subsrt-ts';
+import { wrongFormsOf } from '../figure';
 import { studioOf } from '../formats';
 import { timeClass } from '../plan';
 import { demoBundle } from '../testing/demo';
@@ -80,14 +81,28 @@ test('the full script: parts by position, a second side as one line, all that is
   expect(opening?.lines.some(({ label, said }) => label === 'To know' && !said)).toBe(true);
 });
 
+const tableOf = (parts: readonly HandoutPart[]) =>
+  must(parts.flatMap((part) => (part.kind === 'table' ? [part] : []))[0]);
+
 test('one sheet has a row a block; the room card its levels; the list of equipment each prop once with its stand-in', () => {
   const own = spoken('night-landing');
-  const tableOf = (parts: readonly HandoutPart[]) =>
-    must(parts.flatMap((part) => (part.kind === 'table' ? [part] : []))[0]);
   expect(tableOf(oneSheet(own).parts).rows).toHaveLength(own.timed.sequence.length);
   expect(tableOf(roomCardHandout(own).parts).rows).toHaveLength(own.timed.blocks.length);
   const needed = tableOf(equipmentHandout(own).parts).rows.map((row) => row[0]?.text);
   expect(needed).toEqual(['A mat', ...own.equipment]);
+});
+
+test('a fault that is drawn stands beside the right form on the script and the sheet, unless its words are left out', () => {
+  const own = spoken('rowers-sixty');
+  const drawn = scriptHandout(own).parts.flatMap((part) => (part.kind === 'block' ? part.wrong : []));
+  expect(drawn.map(({ cue }) => cue.pose)).toEqual(['chin']);
+  const [form] = drawn;
+  expect(form?.right.drawing.layers).not.toEqual(form?.wrong.drawing.layers);
+  expect(tableOf(oneSheet(own).parts).rows.flatMap((row) => row.flatMap(({ wrong }) => wrong?.cue.pose ?? []))).toEqual(
+    ['chin'],
+  );
+  const entry = must(own.timed.blocks.find(({ block: { rung } }) => rung === 'hands-behind')).entry;
+  expect(wrongFormsOf(entry, new Set(['c1']))).toEqual([]);
 });
 
 test('the plan as CSV: a row a block, and nothing a spreadsheet would run', () => {

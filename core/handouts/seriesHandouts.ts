@@ -12,7 +12,7 @@ import {
   type WholeStudio,
 } from '../series';
 import { countText } from '../vocabulary';
-import { type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
+import { figureCell, type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
 import { propsWords, type SpokenClass, spokenClass } from './spokenClass';
 
 /** What stands at the foot of every page of a series. */
@@ -106,7 +106,7 @@ function weekPage(studio: WholeStudio, series: Series, each: EpisodeReview, spok
     const times = `${sets > 1 ? `${sets} × ` : ''}${reps}${repsTo === undefined ? '' : `–${repsTo}`}`;
     const known = each.before.count(key).practised > 0;
     return [
-      { text: '', figure: entry },
+      figureCell(entry),
       { text: rungTitle(entry) },
       { text: `${times}${slots.length > 1 ? ' a side' : ''}` },
       { text: [known ? 'known' : 'new', ...(each.earned.includes(key) ? ['earned with it'] : [])].join(', ') },

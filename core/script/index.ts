@@ -1,7 +1,7 @@
 export * from './advice';
 export * from './draftScript';
 export * from './edits';
-export { type LineSource, type ScriptLine, wantsWords } from './line';
+export { cuesToldIn, type LineSource, type ScriptLine, wantsWords } from './line';
 export * from './rangeWords';
 export * from './roomCard';
 export * from './way';

@@ -21,6 +21,10 @@ export interface ScriptLine {
   readonly instead?: string;
 }
 
+/** The cues of the rung that lines tell or know, by their ids. */
+export const cuesToldIn = (lines: readonly ScriptLine[]): ReadonlySet<string> =>
+  new Set(lines.flatMap(({ cue }) => cue ?? []));
+
 /** Kinds that say no more than the figure while nobody has written them; the others are worked out, and so never wrong. */
 const WANT_WORDS: ReadonlySet<CueKind> = new Set<CueKind>(['setup', 'action', 'option']);
 

@@ -1,4 +1,12 @@
-import { FLOOR_LINE, OUTLINE, rungScene, STROKES } from '@warm-ladder/core/figure';
+import {
+  FLOOR_LINE,
+  FORM_WORDS,
+  OUTLINE,
+  rungScene,
+  type Scene,
+  STROKES,
+  type WrongForm,
+} from '@warm-ladder/core/figure';
 import type { Handout, HandoutCell, HandoutPart } from '@warm-ladder/core/handouts';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import PDFDocument from 'pdfkit';
@@ -13,6 +21,7 @@ const [MARGIN, CLOCK, FOOT] = [34, 42, 22];
 const FIGURE = { width: 64, height: 36 };
 /** The size of the text, and what a table is made smaller by until it stands on one page. */
 const SIZE = 9;
+const SMALL = 7;
 const [LEAST_SIZE, SMALLER] = [5.5, 0.5];
 
 const INK = '#331f31';
@@ -130,14 +139,15 @@ function heading(doc: Document, text: string): void {
 
 type Block = Extract<HandoutPart, { kind: 'block' }>;
 
-function block(doc: Document, { clock, title, note, figure, lines }: Block): void {
+function block(doc: Document, { clock, title, note, figure, wrong, lines }: Block): void {
   const left = MARGIN + CLOCK;
   const beside = figure ? FIGURE.width + 6 : 0;
   const width = widthOf(doc) - CLOCK - beside;
   const texts = lines.map(({ label, text }) => (label === '' ? text : `${label}: ${text}`));
   doc.font('plain').fontSize(SIZE);
   const body = texts.reduce((sum, text) => sum + doc.heightOfString(text, { width }), 0);
-  fit(doc, Math.max(15 + body, figure ? FIGURE.height : 0) + 7);
+  const forms = wrong.length > 0 ? FORM_HEIGHT : 0;
+  fit(doc, Math.max(15 + body, figure ? FIGURE.height : 0) + forms + 7);
   const top = doc.y + 3;
   doc
     .font('strong')
@@ -156,7 +166,43 @@ function block(doc: Document, { clock, title, note, figure, lines }: Block): voi
     }
   }
   if (figure) doc.y = Math.max(doc.y, top + FIGURE.height);
+  if (forms > 0) wrongForms(doc, wrong, left);
   doc.y += 4;
+}
+
+/** The height of a wrong form with the words under it. */
+const FORM_HEIGHT = FIGURE.height + 14;
+
+/** Faults beside the right forms, side by side as many as there is room for. */
+function wrongForms(doc: Document, wrong: readonly WrongForm[], left: number): void {
+  const top = doc.y + 2;
+  let x = left;
+  for (const { cue, right, wrong: scene } of wrong) {
+    if (x + 2 * FIGURE.width + 6 > MARGIN + widthOf(doc)) break;
+    drawScene(doc, right, x, top, FIGURE);
+    drawWrong(doc, scene, x + FIGURE.width + 6, top, FIGURE);
+    doc.font('plain').fontSize(SMALL).fillColor(SOFT);
+    doc.text(FORM_WORDS.right, x, top + FIGURE.height + 1, { width: FIGURE.width, align: 'center' });
+    doc.fillColor(TONES.way);
+    const words = `${FORM_WORDS.wrong}: ${cue.sign ?? cue.text}`;
+    doc.text(words, x + FIGURE.width + 6, top + FIGURE.height + 1, {
+      width: FIGURE.width * 2,
+      height: SMALL + 2,
+      ellipsis: true,
+    });
+    x += 3 * FIGURE.width + 18;
+  }
+  doc.y = top + FORM_HEIGHT;
+}
+
+/** A figure with a line across it: told apart without a colour. */
+function drawWrong(doc: Document, scene: Scene, x: number, y: number, size: Size): void {
+  drawScene(doc, scene, x, y, size);
+  doc
+    .moveTo(x + size.width * 0.15, y + size.height)
+    .lineTo(x + size.width * 0.85, y)
+    .lineWidth(1)
+    .stroke(TONES.way);
 }
 
 type Table = Extract<HandoutPart, { kind: 'table' }>;
@@ -190,14 +236,20 @@ function heightOfTable(doc: Document, part: Table, size: number): number {
   return [head, ...part.rows].reduce((sum, row) => sum + heightOfRow(doc, part, row, size, figureFor(size)), 0);
 }
 
+/** What a wrong form adds to the height of a row. */
+const underFigure = (figure: Size, size: number): number => figure.height + size;
+
 type Size = { readonly width: number; readonly height: number };
 
 function heightOfRow(doc: Document, part: Table, row: readonly HandoutCell[], size: number, figure: Size): number {
   doc.font('plain').fontSize(size);
   const widths = columnWidths(doc, part);
-  const heights = row.map(({ text, figure: entry }, i) => {
+  const heights = row.map(({ text, figure: entry, wrong }, i) => {
     const width = Math.max(8, (widths[i] ?? 0) - (entry && text !== '' ? figure.width + 3 : 0));
-    return Math.max(text === '' ? 0 : doc.heightOfString(text, { width }), entry ? figure.height : 0);
+    return (
+      Math.max(text === '' ? 0 : doc.heightOfString(text, { width }), entry ? figure.height : 0) +
+      (wrong ? underFigure(figure, size) : 0)
+    );
   });
   return Math.max(size, ...heights) + 3;
 }
@@ -214,10 +266,22 @@ function drawRow(
   const widths = columnWidths(doc, part);
   const top = doc.y;
   let x = MARGIN;
-  row.forEach(({ text, figure: entry }, i) => {
+  row.forEach(({ text, figure: entry, wrong }, i) => {
     const own = widths[i] ?? 0;
     const beside = entry && text !== '' ? figure.width + 3 : 0;
     if (entry) drawFigure(doc, entry, x, top + 1, figure);
+    if (wrong) {
+      drawWrong(doc, wrong.wrong, x, top + figure.height + 2, figure);
+      doc
+        .font('plain')
+        .fontSize(size - 2)
+        .fillColor(TONES.way);
+      doc.text(FORM_WORDS.wrong, x, top + 2 * figure.height + 2, {
+        width: figure.width,
+        align: 'center',
+        lineBreak: false,
+      });
+    }
     if (text !== '') {
       doc
         .font(strong ? 'strong' : 'plain')
@@ -238,8 +302,11 @@ function drawRow(
 /** The drawn body of a rung, its feet on the bottom of its box. */
 function drawFigure(doc: Document, entry: RungEntry, x: number, y: number, { width, height }: Size): void {
   const scene = rungScene(entry);
-  if (!scene) return;
-  const { frame, mat, ghost, drawing } = scene;
+  if (scene) drawScene(doc, scene, x, y, { width, height });
+}
+
+function drawScene(doc: Document, { frame, mat, ghost, drawing }: Scene, x: number, y: number, size: Size): void {
+  const { width, height } = size;
   const tall = frame.top - frame.bottom + FLOOR_LINE.under;
   const scale = Math.min(width / frame.width, height / tall);
   doc.save();

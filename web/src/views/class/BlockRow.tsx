@@ -6,7 +6,7 @@ import { rangeWords } from '@warm-ladder/core/script';
 import { ChevronDown } from 'lucide-react';
 import { createContext, memo, type ReactNode, Suspense, useContext } from 'react';
 import { lazily } from '../../app/lazily';
-import { RungFigure } from '../../figure/RungFigure';
+import { SoonRungFigure } from '../../figure/SoonRungFigure';
 import { DirectionMark } from '../../parts/DirectionMark';
 import { HeatMark } from '../../parts/HeatMark';
 import { LIMITS } from '../../parts/limits';
@@ -80,7 +80,7 @@ const MODE_WORDS = { teach: 'teach', flow: 'flow', show: 'show' } as const;
 /** A level offered beside the main version, smaller than it; the room for one where there is none. */
 const Beside = ({ entry }: { readonly entry: RungEntry | undefined }) => (
   <span className="hidden w-11 shrink-0 xl:inline-block" title={entry?.rung.name}>
-    {entry && <RungFigure entry={entry} className="h-6 w-11 opacity-75" label={`Offered: ${entry.rung.name}`} />}
+    {entry && <SoonRungFigure entry={entry} className="h-6 w-11 opacity-75" label={`Offered: ${entry.rung.name}`} />}
   </span>
 );
 
@@ -99,7 +99,7 @@ function RowFields(props: BlockRowProps) {
       <RowClock index={index} />
       <span className="flex items-end justify-center">
         <Beside entry={lower} />
-        <RungFigure entry={entry} className="h-8 w-18 shrink-0" />
+        <SoonRungFigure entry={entry} className="h-8 w-18 shrink-0" />
         <Beside entry={upper} />
       </span>
       <span className="min-w-0 grow basis-40 leading-tight">

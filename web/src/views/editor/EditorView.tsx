@@ -5,8 +5,8 @@ import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
 import { selectCatalog, selectMethod, selectPositions, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { LadderDoubts } from '../../parts/LadderDoubts';
 import { SendToClass } from '../../parts/SendToClass';
+import { SoonLadderDoubts } from '../../parts/soon';
 import { type Draft, useDraft } from './draft';
 import { ExerciseHead } from './ExerciseHead';
 import { PhaseLine } from './PhaseLine';
@@ -49,7 +49,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
         <>
           <RungReading catalog={laterCatalog} entry={measured} />
           <div className="mt-3">
-            <LadderDoubts catalog={laterCatalog} exercise={later} />
+            <SoonLadderDoubts catalog={laterCatalog} exercise={later} />
           </div>
         </>
       ),

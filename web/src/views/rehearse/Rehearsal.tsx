@@ -3,10 +3,11 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from '@warm-ladder/core/rehearsal';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
-import type { ScriptSection } from '@warm-ladder/core/script';
+import { cuesToldIn, type ScriptSection } from '@warm-ladder/core/script';
 import type { Rehearsed } from '@warm-ladder/core/taught';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
 import { SoonMoving } from '../../figure/SoonMoving';
+import { SoonWrongForms } from '../../parts/soon';
 import { pace, usePacer } from './usePacer';
 import { canSpeak, useSpeaker } from './useSpeaker';
 
@@ -98,6 +99,13 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
           <div className="flex justify-center rounded-lg bg-paper py-1 text-ink">
             <SoonMoving entry={entry} secondsPerCount={catalog.method.secondsPerCount} className="h-40 w-full" />
           </div>
+        )}
+        {entry && section.pass === 1 && (
+          <SoonWrongForms
+            entry={entry}
+            said={cuesToldIn(section.lines)}
+            className="rounded-lg bg-paper px-3 py-1 text-ink"
+          />
         )}
         {actions.length > 0 && (
           <ol aria-label="On the breath" className="flex flex-col gap-1 text-2xl leading-snug">

@@ -4,9 +4,9 @@ import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pencil, Scale } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
-import { LadderDoubts } from '../../parts/LadderDoubts';
 import { LadderRail } from '../../parts/LadderRail';
 import { Sheet } from '../../parts/Sheet';
+import { SoonLadderDoubts } from '../../parts/soon';
 import { RungStudy } from './RungStudy';
 
 interface LadderSheetProps {
@@ -53,7 +53,7 @@ export function LadderSheet({ catalog, exercise, close }: LadderSheetProps) {
           <Pencil className="size-4" aria-hidden="true" /> Edit the ladder
         </Link>
       </p>
-      <LadderDoubts catalog={catalog} exercise={exercise} />
+      <SoonLadderDoubts catalog={catalog} exercise={exercise} />
       <div className="grid gap-x-5 sm:grid-cols-[7.5rem_minmax(0,1fr)]">
         <nav aria-label="Rungs" className="hidden self-start sm:sticky sm:top-0 sm:block">
           <LadderRail

@@ -2,10 +2,12 @@ import { LINE_LABELS } from '@warm-ladder/core/handouts';
 import type { Block } from '@warm-ladder/core/plan';
 import type { CueKind, RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, spell } from '@warm-ladder/core/review';
-import type { ScriptLine, ScriptSection } from '@warm-ladder/core/script';
+import { cuesToldIn, type ScriptLine, type ScriptSection } from '@warm-ladder/core/script';
 import { memo } from 'react';
 import { shallowEqual } from 'react-redux';
 import { RungFigure } from '../../figure/RungFigure';
+import { WrongForms } from '../../parts/WrongForms';
+
 import { AddLine } from './AddLine';
 import { BreathLine } from './BreathLine';
 import { type LineActions, SpokenLine } from './SpokenLine';
@@ -89,6 +91,7 @@ function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionPro
             </div>
           ))}
         </dl>
+        {figure && <WrongForms entry={figure} said={cuesToldIn(lines)} />}
         {known.length > 0 && (
           <div className="mt-1 border-l-4 border-line pl-2 text-[15px]">
             <p className="text-sm font-semibold text-soft">To know, not to say</p>

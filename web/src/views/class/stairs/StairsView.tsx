@@ -8,11 +8,13 @@ import {
   memo,
   type PointerEvent,
   type ReactNode,
+  Suspense,
   useCallback,
   useMemo,
   useRef,
   useState,
 } from 'react';
+import { lazily } from '../../../app/lazily';
 import { selectLogs } from '../../../app/selectors';
 import { useAppSelector } from '../../../app/store';
 import { useSingleKey } from '../../../app/useShortcuts';
@@ -22,8 +24,13 @@ import { useWidth } from '../../../parts/useWidth';
 import { useRepsDrag } from '../useRepsDrag';
 import { BASE, FOOT, HEIGHT, LEFT, TOP, TREAD } from './measure';
 import { Ghost, Held, Marked, Minutes, QuietSteps, Range, Risers, Sides, Target, Taught, Treads } from './parts';
-import { StepFigures } from './StepFigures';
 import { Wave } from './Wave';
+
+/** The people on the steps come once what draws them is there. */
+const StepFigures = lazily(
+  () => import('./StepFigures'),
+  () => null,
+);
 
 /** Pixels at a tread's right end that take hold of it. */
 const END = 7;
@@ -136,11 +143,15 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
             <QuietSteps quiet={stairs.quiet} selected={selected} pointed={pointed} />
             <Treads treads={stairs.treads} grave={grave} />
             <Sides treads={stairs.treads} />
-            <StepFigures treads={stairs.treads} sequence={timed.sequence} />
+            <Suspense fallback={null}>
+              <StepFigures treads={stairs.treads} sequence={timed.sequence} />
+            </Suspense>
             {ghost && <Ghost now={stairs.treads} after={ghostTreads} />}
             {ghost && (
               <g opacity="0.6">
-                <StepFigures treads={ghostTreads.filter(({ id }) => isNew(id))} sequence={ghost.sequence} />
+                <Suspense fallback={null}>
+                  <StepFigures treads={ghostTreads.filter(({ id }) => isNew(id))} sequence={ghost.sequence} />
+                </Suspense>
               </g>
             )}
             {marked.map((tread) => (

@@ -15,7 +15,7 @@ interface StepFiguresProps {
 }
 
 /** The people on the steps, where there is room: one figure a block, as it is done on its first side. */
-export const StepFigures = memo(function StepFigures({ treads, sequence }: StepFiguresProps) {
+export default memo(function StepFigures({ treads, sequence }: StepFiguresProps) {
   return treads.map(({ id, block, pass, x, y, width }) => {
     const part = sequence[block];
     if (pass > 0 || width < LEAST || part?.kind !== 'block') return null;
