@@ -14,6 +14,7 @@ import {
 } from '../vocabulary/schemas';
 import { SIDEDNESS } from '../vocabulary/side';
 import { FELT_AT, GOOD_FOR, SPARED_PARTS } from '../vocabulary/uses';
+import { MOST_RUNGS } from './bounds';
 
 /** Something fetched for a rung. A large one takes longer to fetch; an unstable one makes the support smaller. */
 export const propSchema = z
@@ -222,7 +223,7 @@ export const exerciseSchema = z
     ...usesShape,
     tags: z.array(nameSchema).max(20).optional().describe('Words to find it by'),
     notes: noteSchema.optional().describe('Notes for the staff'),
-    rungs: z.array(rungSchema).min(1).max(24).describe('Its ladder, easiest first'),
+    rungs: z.array(rungSchema).min(1).max(MOST_RUNGS).describe('Its ladder, easiest first'),
   })
   .meta({ id: 'Exercise', description: 'One movement idea, with its ladder' });
 export type Exercise = z.infer<typeof exerciseSchema>;

@@ -109,20 +109,43 @@ function sidesOf(mark: Landmark, pose: Pose): readonly Side[] {
 export const missOf = (mark: Landmark, pose: Pose, body: Settled, heightM: number): number =>
   Math.max(...sidesOf(mark, pose).map((side) => MISSES[mark]({ body, heightM }, side)));
 
+/** A mark a pose is held to, and by how much it misses it: cm or degrees, as the mark has it. */
+export interface MarkRead {
+  readonly mark: Landmark;
+  readonly within: number;
+  readonly miss: number;
+}
+
+/** The marks a pose of a rung is held to, measured on its settled body. */
+export function marksOf(entry: Drawn, pose: Pose, heightM: number): MarkRead[] {
+  if (!pose.landmarks) return [];
+  const body = settled(pose, entry.like, anglesOf(pose), heightM, surfacesOf(entry));
+  return pose.landmarks.map(({ mark, within }) => ({ mark, within, miss: missOf(mark, pose, body, heightM) }));
+}
+type Drawn = Pick<RungEntry, 'rung' | 'props' | 'position' | 'like'>;
+
+/** An amount of a mark in words. @example markText('shins-level', 12.4) // '12°' */
+export function markText(mark: Landmark, amount: number): string {
+  const { unit: own } = LANDMARKS[mark];
+  return `${Math.round(amount)}${own === '°' ? '' : ' '}${own}`;
+}
+
+/** The joint a mark is seen at. */
+export const markJoint = (mark: Landmark): 'wrist' | 'elbow' | 'knee' | 'ankle' => {
+  if (mark.startsWith('hands') || mark.startsWith('arms')) return 'wrist';
+  if (mark.startsWith('elbows')) return 'elbow';
+  return mark.startsWith('knees') ? 'knee' : 'ankle';
+};
+
 /** Marks that poses are held to and miss, as sentences. */
 export function landmarkDoubts(entry: RungEntry, heightM: number): string[] {
-  const { rung, like } = entry;
-  return Object.entries(rung.poses).flatMap(([id, pose]) => {
-    if (!pose.landmarks) return [];
-    const body = settled(pose, like, anglesOf(pose), heightM, surfacesOf(entry));
-    return pose.landmarks.flatMap(({ mark, within }) => {
-      const miss = missOf(mark, pose, body, heightM);
-      if (miss <= within) return [];
-      const { unit: own, words } = LANDMARKS[mark];
-      const said = (value: number) => `${Math.round(value)}${own === '°' ? '' : ' '}${own}`;
-      return [
-        `In “${rung.name}”, pose “${id}”, “${words}” is missed by ${said(miss)} (within ${said(within)}). Write the pose so, or give the mark more room.`,
-      ];
-    });
-  });
+  const { rung } = entry;
+  return Object.entries(rung.poses).flatMap(([id, pose]) =>
+    marksOf(entry, pose, heightM)
+      .filter(({ within, miss }) => miss > within)
+      .map(
+        ({ mark, within, miss }) =>
+          `In “${rung.name}”, pose “${id}”, “${LANDMARKS[mark].words}” is missed by ${markText(mark, miss)} (within ${markText(mark, within)}). Write the pose so, or give the mark more room.`,
+      ),
+  );
 }

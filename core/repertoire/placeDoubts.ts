@@ -95,7 +95,9 @@ const LEFT_DEGREES = 30;
  */
 function armsLeft({ rung, like }: RungEntry, bodyIn: Shown): readonly string[] {
   if (like !== 'supine') return [];
-  if ((rung.cues ?? []).some(({ kind, text }) => SPOKEN.has(kind) && LIFTS_ARMS.test(text))) return [];
+  // Where nothing is said yet, nothing is said against it.
+  const spoken = (rung.cues ?? []).filter(({ kind }) => SPOKEN.has(kind));
+  if (spoken.length === 0 || spoken.some(({ text }) => LIFTS_ARMS.test(text))) return [];
   const reached = [...new Set([rung.start, ...rung.phases.map(({ pose }) => pose)])];
   return reached.flatMap((id) => {
     const shown = bodyIn(id);

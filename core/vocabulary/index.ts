@@ -2,6 +2,7 @@ export * from './condition';
 export { countText } from './countText';
 export * from './direction';
 export * from './features';
+export { LANDMARK_IDS, LANDMARKS, type Landmark } from './landmarks';
 export * from './measure';
 export * from './parts';
 export * from './preparations';

@@ -305,3 +305,49 @@ test('a rung’s figure is taken as SVG and as PNG', { tag: '@long' }, async ({ 
     else expect(bytes.subarray(1, 4).toString()).toBe('PNG');
   }
 });
+
+test('parts of two rungs are crossed into the rungs between, seen before they are taken, and undone as one', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/edit/chest-lift/hands-behind`);
+  const rail = page.getByRole('navigation', { name: 'Rungs' });
+  const rungs = rail.getByRole('link');
+  await expect(rungs).toHaveCount(3);
+  await rail.getByRole('button', { name: 'Rungs between' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Rungs between' });
+  await expect(sheet.getByRole('status')).toHaveText('Choose one more rung to take parts of.');
+  await sheet.getByRole('checkbox', { name: 'Hands reach past the thighs' }).check();
+  const made = sheet.getByRole('list', { name: 'Rungs that come of it' }).getByRole('listitem');
+  await expect(sheet.getByRole('status')).toHaveText(/^\d rungs? that the ladder does not have$/);
+  await expect(made.first().getByRole('img')).toBeVisible();
+  await sheet.getByRole('checkbox', { name: 'legs', exact: true }).uncheck();
+  await sheet.getByRole('checkbox', { name: 'head and trunk' }).check();
+  const add = sheet.getByRole('button', { name: /^Add \d rungs?$/ });
+  const taken = Number(/\d/.exec((await add.textContent()) ?? '')?.[0]);
+  expect(taken).toBeGreaterThan(0);
+  await add.click();
+  await expect(rungs).toHaveCount(3 + taken);
+  await page.keyboard.press('Control+z');
+  await expect(rungs).toHaveCount(3);
+});
+
+test('a pose is held to a mark: measured while it is drawn, ringed on the body, said where wanted', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/edit/knee-float/toe-dip`);
+  const marks = page.getByRole('region', { name: 'Marks of the pose' });
+  await page.getByRole('list', { name: 'Poses of this rung' }).getByRole('button', { name: 'two' }).click();
+  await marks.getByLabel('A mark for the pose').selectOption('shins level with the floor');
+  await expect(marks).toContainText('met');
+  await expect(page.locator('[data-mark="shins-level"]').first()).toBeVisible();
+  await page.getByText('Exact angles, what rests').click();
+  await page.getByLabel('knee, degrees').first().fill('60');
+  await page.keyboard.press('Tab');
+  await expect(marks).toContainText(/missed by \d+°/);
+  await page.keyboard.press('Control+z');
+  await expect(marks).toContainText('met');
+  await marks.getByRole('button', { name: 'Say it' }).click();
+  await expect(page.getByRole('textbox', { name: 'What stays still' })).toHaveValue(/Shins level with the floor\.$/);
+});

@@ -1,8 +1,9 @@
 import { Catalog, type Exercise, type Rung, withRung } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { type ComponentProps, Suspense, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
+import { lazily } from '../../app/lazily';
 import { selectCatalog, selectMethod, selectPositions, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { SendToClass } from '../../parts/SendToClass';
@@ -12,10 +13,14 @@ import { ExerciseHead } from './ExerciseHead';
 import { PhaseLine } from './PhaseLine';
 import { PoseDesk } from './PoseDesk';
 import { RungHead } from './RungHead';
-import { RungPlace } from './RungPlace';
+import type { RungPlace } from './RungPlace';
 import { RungRail } from './RungRail';
 import { RungReading } from './RungReading';
 import { RungGate, RungWords } from './RungWords';
+
+const Place = lazily<ComponentProps<typeof RungPlace>>(async () => ({
+  default: (await import('./RungPlace')).RungPlace,
+}));
 
 /** One exercise in the hand: its ladder, the rung on the stage, and what it measures while it is drawn. */
 export function Component() {
@@ -76,13 +81,16 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
           <p className="mt-1">
             <SendToClass entry={stillEntry} />
           </p>
-          <RungPlace exercise={still} rung={stillRung} onRung={onRung} />
+          <Suspense>
+            <Place exercise={still} rung={stillRung} onRung={onRung} />
+          </Suspense>
           <PoseDesk
             key={rung.id}
             rung={rung}
             like={entry.like}
             shown={shown}
             entry={entry}
+            heightM={catalog.method.bodyHeightM}
             onShow={setPoseId}
             onRung={onPose}
           />

@@ -1,7 +1,7 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import { isRungBlock } from '@warm-ladder/core/plan';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
-import { countText } from '@warm-ladder/core/vocabulary';
+import { countText, SIDEDNESS_WORDS } from '@warm-ladder/core/vocabulary';
 import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
@@ -20,12 +20,6 @@ interface ExerciseHeadProps {
 }
 
 const DIRECTION_CHIPS = DIRECTIONS.map((id) => ({ id, name: DIRECTION_WORDS[id] }));
-const SIDES: Readonly<Record<Exercise['sides'], string>> = {
-  both: 'both at once',
-  each: 'one side, then the other',
-  alternate: 'alternating',
-};
-
 /** The exercise whole: what it is called, where it is done, what the spine does, and how the sides go. */
 export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onExercise }: ExerciseHeadProps) {
   const change = useChange();
@@ -77,7 +71,7 @@ export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onEx
             value={exercise.sides}
             onChange={({ target }) => set({ sides: target.value as Exercise['sides'] }, 'the sides')}
           >
-            {Object.entries(SIDES).map(([sides, words]) => (
+            {Object.entries(SIDEDNESS_WORDS).map(([sides, words]) => (
               <option key={sides} value={sides}>
                 {words}
               </option>

@@ -1,6 +1,7 @@
 import { type BasePosition, mirrored, type Pose } from '@warm-ladder/core/body';
 import { type PlainView, plainViewOf } from '@warm-ladder/core/figure';
 import {
+  marksOf,
   plainPose,
   poseInUse,
   type Rung,
@@ -10,21 +11,28 @@ import {
   withPose,
 } from '@warm-ladder/core/repertoire';
 import { FlipHorizontal2, Plus } from 'lucide-react';
-import { Suspense, useState } from 'react';
+import { type ComponentProps, Suspense, useState } from 'react';
 import { freeId } from '../../app/freeId';
 import { lazily } from '../../app/lazily';
 import { Figure } from '../../figure/Figure';
 import { BinButton } from '../../parts/BinButton';
 import { TextField } from '../../parts/TextField';
-import { AngleTable } from './AngleTable';
+import type { AngleTable } from './AngleTable';
 import type { Handle, Moved } from './drag';
 import { PoseStage } from './PoseStage';
 import { PoseUse } from './PoseUse';
-import { SupportPicker } from './SupportPicker';
+import type { SupportPicker } from './SupportPicker';
 
 // What floats beside a handle or lies over the view comes with a library of its own: the pose shows before it does.
 const PartMenu = lazily(() => import('./PartMenu'));
 const PoseSource = lazily(() => import('./PoseSource'));
+const MarkFields = lazily(() => import('./MarkFields'));
+const Angles = lazily<ComponentProps<typeof AngleTable>>(async () => ({
+  default: (await import('./AngleTable')).AngleTable,
+}));
+const Supports = lazily<ComponentProps<typeof SupportPicker>>(async () => ({
+  default: (await import('./SupportPicker')).SupportPicker,
+}));
 
 interface PoseDeskProps {
   readonly rung: Rung;
@@ -32,6 +40,8 @@ interface PoseDeskProps {
   readonly shown: string;
   /** The rung with its props, for what carries the body. */
   readonly entry: RungEntry;
+  /** Metres of the body that marks are measured on. */
+  readonly heightM: number;
   readonly onShow: (pose: string) => void;
   readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string, hold?: boolean) => void;
 }
@@ -48,7 +58,7 @@ const MOVED: ReadonlyArray<readonly [Moved, string]> = [
 ];
 
 /** The rung's poses: one on the stage to be drawn, the others beside it. */
-export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskProps) {
+export function PoseDesk({ rung, like, shown, entry, heightM, onShow, onRung }: PoseDeskProps) {
   const [chosen, setChosen] = useState<PlainView | null>(null);
   const [moved, setMoved] = useState<Moved>('both');
   const [asked, setAsked] = useState<{ handle: Handle; at: SVGElement } | null>(null);
@@ -57,6 +67,7 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
   if (!pose) return null;
   const ids = Object.keys(rung.poses);
   const view = chosen ?? plainViewOf(Object.values(rung.poses), like);
+  const marks = marksOf(entry, pose, heightM);
   const set = (next: Pose, field: string) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, field);
   const add = (added: Pose, name: string) => {
     const id = freeId(
@@ -103,6 +114,7 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
             entry={entry}
             view={view}
             moved={moved}
+            marks={marks}
             onPose={(next, done) => onRung((each) => withPose(each, shown, next), `the pose ${shown}`, '', !done)}
             onAsk={(handle, at) => setAsked({ handle, at })}
           />
@@ -154,6 +166,15 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
         </ul>
       </div>
       <PoseUse rung={rung} pose={shown} onRung={onRung} />
+      <Suspense>
+        <MarkFields
+          rung={rung}
+          pose={pose}
+          marks={marks}
+          onPose={(next, field = '') => set(next, field)}
+          onRung={onRung}
+        />
+      </Suspense>
       {choosing && (
         <Suspense>
           <PoseSource
@@ -195,12 +216,10 @@ export function PoseDesk({ rung, like, shown, entry, onShow, onRung }: PoseDeskP
           />
         </div>
         <div className="mt-2 grid gap-x-8 gap-y-3 xl:grid-cols-2">
-          <AngleTable pose={pose} onPose={(next, joint) => set(next, `angle ${shown} ${joint}`)} />
-          <SupportPicker
-            pose={pose}
-            props={entry.props}
-            onPose={(next, part) => set(next, part && `${shown} ${part}`)}
-          />
+          <Suspense>
+            <Angles pose={pose} onPose={(next, joint) => set(next, `angle ${shown} ${joint}`)} />
+            <Supports pose={pose} props={entry.props} onPose={(next, part) => set(next, part && `${shown} ${part}`)} />
+          </Suspense>
         </div>
       </details>
     </section>

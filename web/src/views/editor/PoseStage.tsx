@@ -8,6 +8,7 @@ import {
   type Spot,
   sceneOf,
 } from '@warm-ladder/core/figure';
+import { type MarkRead, markJoint } from '@warm-ladder/core/repertoire';
 import { type PointerEvent, useRef, useState } from 'react';
 import { Body, FigureFrame, Ghost } from '../../figure/Figure';
 import { draggedTo, type Handle, handlesOf, type Moved, nudged, type Stage } from './drag';
@@ -22,6 +23,8 @@ interface PoseStageProps {
   readonly entry: Shown['entry'];
   readonly view: PlainView;
   readonly moved: Moved;
+  /** Places the pose is held to. */
+  readonly marks: readonly MarkRead[];
   /** `done` when the hand lets go: then it is kept. */
   readonly onPose: (pose: Pose, done: boolean) => void;
   /** A place of the body was clicked and not dragged. */
@@ -35,7 +38,7 @@ const SLACK = 4;
 const GRIP = 0.035;
 
 /** The body as it can be taken hold of: drag a joint, go to it and use the arrow keys, or click it to say what rests. */
-export function PoseStage({ pose, from, like, entry, view, moved, onPose, onAsk }: PoseStageProps) {
+export function PoseStage({ pose, from, like, entry, view, moved, marks, onPose, onAsk }: PoseStageProps) {
   const stage = useRef<HTMLDivElement>(null);
   const [dragging, setDragging] = useState<Dragging | null>(null);
   const planted = dragging?.planted ?? plantedIn(entry ? Object.values(entry.rung.poses) : [pose]);
@@ -65,6 +68,24 @@ export function PoseStage({ pose, from, like, entry, view, moved, onPose, onAsk 
       <FigureFrame scene={scene} label="The body" className="size-full" interactive>
         {scene.ghost && <Ghost drawing={scene.ghost} />}
         <Body drawing={scene.drawing} />
+        {handles.flatMap(({ name, side, at }) =>
+          marks
+            .filter(({ mark }) => markJoint(mark) === name)
+            .map(({ mark, within, miss }) => (
+              <circle
+                key={`${mark}-${side}`}
+                data-mark={mark}
+                cx={at.x}
+                cy={-at.y}
+                r={2 * GRIP}
+                fill="none"
+                strokeWidth={0.012}
+                // Met is a whole ring, missed a broken one: told apart without a colour.
+                strokeDasharray={miss > within ? '0.03 0.02' : undefined}
+                className={miss > within ? 'stroke-brick' : 'stroke-moss'}
+              />
+            )),
+        )}
         {handles.map((handle) => (
           // Square where the body rests, round where it is free.
           <rect

@@ -1,4 +1,5 @@
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
+import { SIDEDNESS_WORDS } from '@warm-ladder/core/vocabulary';
 import { Plus, X } from 'lucide-react';
 import { memo } from 'react';
 import { LIMITS } from '../../parts/limits';
@@ -21,7 +22,7 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
   const { spring, settings = [] } = rung;
   // Beside another rung, and never beside one that stands beside a third.
   const others = exercise.rungs.filter(({ id, branchOf }) => id !== rung.id && branchOf === undefined);
-  const set = <K extends 'branchOf' | 'drawn' | 'spring' | 'settings'>(
+  const set = <K extends 'branchOf' | 'drawn' | 'sides' | 'spring' | 'settings'>(
     key: K,
     value: Rung[K],
     label: string,
@@ -70,6 +71,24 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
               <option value="">the side the poses show</option>
               <option value="left">the left</option>
               <option value="right">the right</option>
+            </select>
+          </label>
+          <label>
+            <span className="text-soft">its sides</span>{' '}
+            <select
+              aria-label="How its own sides go"
+              className="field"
+              value={rung.sides ?? ''}
+              onChange={({ target }) =>
+                set('sides', (target.value || undefined) as Rung['sides'], 'how its own sides go')
+              }
+            >
+              <option value="">as the exercise: {SIDEDNESS_WORDS[exercise.sides]}</option>
+              {Object.entries(SIDEDNESS_WORDS).map(([sides, words]) => (
+                <option key={sides} value={sides}>
+                  {words}
+                </option>
+              ))}
             </select>
           </label>
         </p>

@@ -1,8 +1,11 @@
 import { addRungAbove, type Catalog, type Exercise, moveRung, removeRung } from '@warm-ladder/core/repertoire';
-import { ArrowDown, ArrowUp, Plus, Trash2 } from 'lucide-react';
-import { memo } from 'react';
+import { ArrowDown, ArrowUp, Grid2x2Plus, Plus, Trash2 } from 'lucide-react';
+import { memo, Suspense, useState } from 'react';
 import { freeId } from '../../app/freeId';
+import { lazily } from '../../app/lazily';
 import { LadderRail } from '../../parts/LadderRail';
+
+const AxesSheet = lazily(() => import('./AxesSheet'));
 
 interface RungRailProps {
   readonly catalog: Catalog;
@@ -16,6 +19,7 @@ interface RungRailProps {
 export const RungRail = memo(function RungRail({ catalog, exercise, step, onExercise, onStep }: RungRailProps) {
   const { rungs } = exercise;
   const rung = rungs[step];
+  const [crossing, setCrossing] = useState(false);
   const add = () => {
     const name = `${rung?.name ?? 'Rung'}, harder`.slice(0, 120);
     const id = freeId(name, rungs);
@@ -35,6 +39,15 @@ export const RungRail = memo(function RungRail({ catalog, exercise, step, onExer
         <button type="button" className="action col-span-3 w-full justify-center text-sm" onClick={add}>
           <Plus className="size-4" aria-hidden="true" /> Rung above
         </button>
+        {rungs.length > 1 && (
+          <button
+            type="button"
+            className="action col-span-3 w-full justify-center text-sm"
+            onClick={() => setCrossing(true)}
+          >
+            <Grid2x2Plus className="size-4" aria-hidden="true" /> Rungs between
+          </button>
+        )}
         <button
           type="button"
           className={tool}
@@ -66,6 +79,17 @@ export const RungRail = memo(function RungRail({ catalog, exercise, step, onExer
           <span className="sr-only">Take {rung?.name} out of the ladder</span>
         </button>
       </p>
+      {crossing && rung && (
+        <Suspense fallback={null}>
+          <AxesSheet
+            catalog={catalog}
+            exercise={exercise}
+            first={rung.id}
+            onClose={() => setCrossing(false)}
+            onExercise={onExercise}
+          />
+        </Suspense>
+      )}
     </nav>
   );
 });
