@@ -14,7 +14,7 @@ import {
 import type { RungEntry } from './catalog';
 import { allPhases, type Cue } from './exercise';
 import { PLACES, type PlaceRead, type PlaceSaid } from './places';
-import { carrierOf, type PropShape, propShape } from './propShape';
+import { type PropShape, propShape, standingUnder } from './propShape';
 import { bodiesOf } from './rungBodies';
 
 /** Metres by which a part may be off the place that is said of it, beyond what the place itself allows. */
@@ -132,11 +132,10 @@ function notTheOther({ name, cues = [], phases }: RungEntry['rung']): readonly s
   });
 }
 
-/** What stands where it stands, with how it is spoken of. */
+/** How what stands is spoken of; of a carriage it is the bar. */
 const STANDS: Partial<Record<PropShape, string>> = { chair: 'the chair', wall: 'the wall', carriage: 'the bar' };
 /** Metres by which a hand or a foot on it may travel between poses. */
 const TRAVELS_M = 0.03;
-const OF_LIMB = /^(?:hands?|fists?|forearms?|elbows?|foot|feet|heels?|toes?)\b/;
 /** Words of a hand or foot that is meant to travel along what it is on. */
 const SLIDES = /\b(?:slid\w*|glid\w*|walk\w*|step\w*|crawl\w*)\b/i;
 
@@ -151,12 +150,11 @@ function travels(entry: RungEntry, heightM: number): readonly string[] {
     return pose && lies ? [{ pose, lies }] : [];
   });
   return Object.keys(rung.on ?? {})
-    .filter((support) => OF_LIMB.test(support))
     .flatMap(eachOf)
     .flatMap((support) => {
-      const carrier = carrierOf(rung, support, props);
-      const thing = carrier && STANDS[propShape(carrier)];
-      if (!thing) return [];
+      const carrier = standingUnder(rung, support, props);
+      if (!carrier) return [];
+      const thing = STANDS[propShape(carrier)] ?? `“${carrier.name}”`;
       const [part, side] = support.split('.') as [FleshyPart, Side | undefined];
       const places = reached.flatMap(({ pose, lies }): Point[] => {
         const at = pose.supports.flatMap(eachOf).includes(support) && restingPoint(lies.bones, part, side ?? 'left');

@@ -348,6 +348,22 @@ export const PLACES: readonly PlaceSaid[] = [
     },
   },
   {
+    what: 'the top foot in front of the other',
+    words: /\btop foot in front of (?:the )?(?:other|bottom|lower)(?: foot)?(?=[.,;]|$)/i,
+    like: ['side-lying'],
+    off: (read) => {
+      const ahead = dot(add(leg(read, 'right').end, leg(read, 'left').end, -1), read.body.bones.pelvis.front);
+      return over(0.08 - ahead, 0);
+    },
+  },
+  {
+    what: 'the pelvis tipped back',
+    words: /\b(?:tip|roll|rock)s? back (?:off|behind|from) (?:the |your )?(?:seat|sit(?:ting)?) bones\b/i,
+    like: ['seated'],
+    // A pelvis that leans back by less than the width of a hand at its top has not left its bones.
+    off: ({ body: { bones, ground } }) => over(0.08 + dot(add(bones.waist, bones.hip, -1), ground.along), 0),
+  },
+  {
     what: 'the back on the wall',
     words: /\b(?:back|shoulder blades) (?:is |are |stays? |flat )*(?:on|against) the wall\b/i,
     unless: /\b(?:off|hands?)\b/i,

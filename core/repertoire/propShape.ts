@@ -63,6 +63,20 @@ const pairOf = (support: string): Support[] => {
   return pair ? [pair as Support] : [];
 };
 
+/** What stands where it stands, whatever the body does: on a carriage, its bar. */
+const STANDS: ReadonlySet<PropShape> = new Set<PropShape>(['chair', 'wall', 'carriage', 'box']);
+const OF_LIMB = /^(?:hand|fist|forearm|elbow|foot|heel|toe)/;
+
+/**
+ * The thing that stands still under a hand or a foot: where one is put on it, it stays, and as high as it was first put;
+ * `undefined` for what goes with the body, and for the trunk and the knees, which may slide along it.
+ */
+export function standingUnder(rung: Rung, support: string, props: readonly Prop[]): Prop | undefined {
+  if (!OF_LIMB.test(support)) return undefined;
+  const carrier = carrierOf(rung, support, props);
+  return carrier && STANDS.has(propShape(carrier)) ? carrier : undefined;
+}
+
 /** What a body of a rung can rest on. */
 type Carried = Pick<RungEntry, 'rung' | 'props' | 'position'>;
 

@@ -1,23 +1,28 @@
 import {
   anglesOf,
   dot,
+  FLESH,
   FLOOR,
+  type FleshyPart,
   type Footing,
   isPropped,
   type Passage,
   type Placed,
+  POSITIONS,
   type Pose,
   passageBetween,
   placedAfter,
   placedAlone,
+  restingPoint,
   type Settled,
+  type Side,
   type Surfaces,
   settled,
   supportsOf,
 } from '../body';
 import type { RungEntry } from './catalog';
 import type { Phase, Rung } from './exercise';
-import { carrierOf, liesOnApparatus, propShape, surfacesOf } from './propShape';
+import { carrierOf, liesOnApparatus, propShape, standingUnder, surfacesOf } from './propShape';
 
 /** Metres of the body that props and seats are measured against. */
 const BODY_M = 1.7;
@@ -99,7 +104,7 @@ function joining({ poses, phases, start }: Rung, from: Pose | null, to: Pose | n
 
 type Drawn = Carried & Pick<RungEntry, 'like'>;
 
-function footingOf(entry: Drawn, phase: Phase | null, from: Pose | null, to: Pose | null): Footing {
+function footingOf(entry: Drawn, surfaces: Surfaces, phase: Phase | null, from: Pose | null, to: Pose | null): Footing {
   const { rung, like, props } = entry;
   const said = slidesIn(rung, [phase, ...joining(rung, from, to)], from, to);
   const rolls = (support: string): boolean => {
@@ -109,21 +114,52 @@ function footingOf(entry: Drawn, phase: Phase | null, from: Pose | null, to: Pos
   return {
     like,
     heightM: 1,
-    surfaces: surfacesFor(entry),
-    slides: (support) => liesOnApparatus(entry) || rolls(support) || said(support),
+    surfaces,
+    slides: (support) =>
+      said(support) || (standingUnder(rung, support, props) === undefined && (goesWithIt(entry) || rolls(support))),
+  };
+}
+
+/** Whether the body goes with what it lies or kneels on: on a carriage, and on any apparatus of the studio's own. */
+const goesWithIt = (entry: Drawn): boolean =>
+  liesOnApparatus(entry) ||
+  (!(POSITIONS as readonly string[]).includes(entry.position) &&
+    entry.props.some((prop) => propShape(prop) === 'carriage'));
+
+/**
+ * What carries a rung's body, a thing of no said height as high as a hand or a foot was first put on it: a chair, a wall
+ * and a bar stand where they stand.
+ */
+function standing({ rung, props }: Drawn, open: Surfaces) {
+  const heights = new Map<string, number>();
+  return {
+    surfaces: (support: string): number | null => open(support) ?? heights.get(support) ?? null,
+    /** Remembers how high a settled body has put what it rests on what stands. */
+    met({ bones, ground, floor }: Settled, pose: Pose): void {
+      for (const support of supportsOf(pose)) {
+        if (open(support) !== null || heights.has(support) || !standingUnder(rung, support, props)) continue;
+        const [part, side] = support.split('.') as [FleshyPart, Side | undefined];
+        const at = restingPoint(bones, part, side ?? 'left');
+        if (at) heights.set(support, dot(at, ground.up) - floor - FLESH[part]);
+      }
+    },
   };
 }
 
 function madeOf(entry: Drawn): RungBodies {
   const { rung, like } = entry;
-  const surfaces = surfacesFor(entry);
-  const alone = (pose: Pose): Settled => settled(pose, like, anglesOf(pose), 1, surfaces);
+  const { surfaces, met } = standing(entry, surfacesFor(entry));
+  const alone = (pose: Pose): Settled => {
+    const lies = settled(pose, like, anglesOf(pose), 1, surfaces);
+    met(lies, pose);
+    return lies;
+  };
   const placed = new Map<Pose, Placed>();
   const poseOf = (name: string): Pose | undefined => rung.poses[name];
   const follow = (from: Pose | undefined, to: Pose | undefined, phase: Phase | null) => {
     const was = from && placed.get(from);
     if (!was || !to || placed.has(to)) return;
-    placed.set(to, placedAfter(was, from, alone(to), to, footingOf(entry, phase, from, to)));
+    placed.set(to, placedAfter(was, from, alone(to), to, footingOf(entry, surfaces, phase, from, to)));
   };
   const begin = poseOf(rung.start);
   if (begin) {
@@ -132,7 +168,12 @@ function madeOf(entry: Drawn): RungBodies {
     const stands = like === 'standing' || isPropped(begin, like) ? lies.ground.contacts.lower : null;
     placed.set(
       begin,
-      placedAlone(lies, begin, footingOf(entry, null, null, null), -dot(stands ?? lies.bones.hip, lies.ground.along)),
+      placedAlone(
+        lies,
+        begin,
+        footingOf(entry, surfaces, null, null, null),
+        -dot(stands ?? lies.bones.hip, lies.ground.along),
+      ),
     );
   }
   const along = (phases: readonly Phase[], first: Pose | undefined) => {
@@ -153,9 +194,17 @@ function madeOf(entry: Drawn): RungBodies {
   // What no phase reaches, as a wrong form, stands where the rung begins.
   for (const pose of Object.values(rung.poses)) {
     if (begin) follow(begin, pose, null);
-    else placed.set(pose, placedAlone(alone(pose), pose, footingOf(entry, null, null, null)));
+    else placed.set(pose, placedAlone(alone(pose), pose, footingOf(entry, surfaces, null, null, null)));
   }
   const passages = new Map<Phase, Map<Pose, Passage>>();
+  // Back is the way there: a leg that was straight and folds finds its bend as it came.
+  const backAlong = (from: Pose, to: Pose): Passage | null => {
+    for (const [phase, ways] of passages) {
+      const there = poseOf(phase.pose) === from ? ways.get(to) : undefined;
+      if (there) return { at: (share) => there.at(1 - share), steps: there.steps };
+    }
+    return null;
+  };
   return {
     placed,
     passage(from, phase) {
@@ -164,7 +213,10 @@ function madeOf(entry: Drawn): RungBodies {
       if (!a || !b || !to) return null;
       const ways = passages.get(phase) ?? new Map<Pose, Passage>();
       passages.set(phase, ways);
-      const way = ways.get(from) ?? passageBetween(a, from, b, to, footingOf(entry, phase, from, to));
+      const way =
+        ways.get(from) ??
+        backAlong(from, to) ??
+        passageBetween(a, from, b, to, footingOf(entry, surfaces, phase, from, to));
       ways.set(from, way);
       return way;
     },
