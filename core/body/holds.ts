@@ -1,4 +1,4 @@
-import { armBears, HANDS, type Hand, SIDES, type Side } from './pose';
+import { armBears, HANDS, type Hand, type Pose, SIDES, type Side } from './pose';
 import type { Posed } from './posed';
 import { apart } from './skeleton';
 
@@ -47,4 +47,23 @@ export function holdsHead({ pose, angles, bones }: Posed, side: Side): boolean {
   if (armBears(pose, side)) return false;
   const near = apart(bones.arm[side].end, bones.head) < HAND_ON_HEAD * apart(bones.head, bones.shoulder);
   return near && angles.elbow[side] > 60;
+}
+
+/** What one can hold on to; a weight, or one's own ribs, hold nobody up. */
+const HELPS = /^(thigh|shin|foot)\.|^(seat|floor|bar)$/;
+
+/**
+ * What is left of a tipping trunk for itself to hold: each hand or forearm that bears takes two fifths, one that holds
+ * on to a leg, the seat or a bar as much. Our estimate (docs/body.md).
+ */
+export function handsHelp({ pose }: Posed): number {
+  let left = 1;
+  for (const side of SIDES) if (armBears(pose, side) || helps(pose, side)) left -= 0.4;
+  return left;
+}
+
+/** Whether a hand holds on to what holds the body up. */
+export function helps({ holds }: Pose, side: Side): boolean {
+  const held = holds?.[handOf(side)];
+  return held !== undefined && HELPS.test(held);
 }

@@ -1,8 +1,11 @@
 export * from './contacts';
 export * from './faults';
+export * from './felt';
 export * from './ground';
 export * from './holds';
+export { bothLegs, raisedLegs } from './levers';
 export * from './load';
+export type { ReferenceBody } from './lumps';
 export * from './mirror';
 export * from './move';
 export { type Passage, passageBetween } from './passage';
