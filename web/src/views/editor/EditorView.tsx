@@ -16,10 +16,17 @@ import { RungHead } from './RungHead';
 import type { RungPlace } from './RungPlace';
 import { RungRail } from './RungRail';
 import { RungReading } from './RungReading';
-import { RungGate, RungWords } from './RungWords';
+import type { RungGate, RungWords } from './RungWords';
 
+// What stands below or is opened by hand comes after the body on the stage.
 const Place = lazily<ComponentProps<typeof RungPlace>>(async () => ({
   default: (await import('./RungPlace')).RungPlace,
+}));
+const Words = lazily<ComponentProps<typeof RungWords>>(async () => ({
+  default: (await import('./RungWords')).RungWords,
+}));
+const Gate = lazily<ComponentProps<typeof RungGate>>(async () => ({
+  default: (await import('./RungWords')).RungGate,
 }));
 
 /** One exercise in the hand: its ladder, the rung on the stage, and what it measures while it is drawn. */
@@ -98,8 +105,10 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
         </div>
         <div className="min-w-0 md:col-start-2 xl:col-start-3">{reading}</div>
         <div className="col-span-full grid gap-x-10 gap-y-6 xl:grid-cols-2">
-          <RungWords rung={stillRung} onRung={onRung} />
-          <RungGate rung={stillRung} onRung={onRung} catalog={studio} />
+          <Suspense>
+            <Words rung={stillRung} onRung={onRung} />
+            <Gate rung={stillRung} onRung={onRung} catalog={studio} />
+          </Suspense>
         </div>
       </div>
       <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
