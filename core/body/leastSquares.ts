@@ -24,7 +24,8 @@ export class LeastSquares {
       const own = row[i] as number;
       if (own === 0) continue;
       this.#right[i] = (this.#right[i] as number) + weight * own * value;
-      for (let j = 0; j < this.#size; j++) {
+      // The matrix is symmetric: its lower half is all that is read.
+      for (let j = 0; j <= i; j++) {
         const at = i * this.#size + j;
         this.#left[at] = (this.#left[at] as number) + weight * own * (row[j] as number);
       }

@@ -1,7 +1,7 @@
 import type { Ground } from './ground';
 import { type Angles, bears, type Pose, SIDES, type Side, supportsOf } from './pose';
 import type { BasePosition } from './position';
-import { add, between, dot, type Limb, type Point, type Skeleton } from './skeleton';
+import { add, between, dot, type Point, type Skeleton } from './skeleton';
 import type { Tilt } from './tilt';
 import type { LimbName } from './turning';
 
@@ -133,23 +133,35 @@ export function contactsOf(
 }
 
 /** Points of limbs that hang free, with their flesh: none goes through the floor. */
-const FREE: ReadonlyArray<readonly [LimbName, keyof Limb, number]> = SIDES.flatMap((side) => [
-  [`leg.${side}`, 'middle', FLESH.knee] as const,
-  [`leg.${side}`, 'end', FLESH.foot] as const,
-  [`leg.${side}`, 'tip', FLESH.toe] as const,
-  [`arm.${side}`, 'middle', FLESH.elbow] as const,
-  [`arm.${side}`, 'end', FLESH.hand] as const,
-  [`arm.${side}`, 'tip', FLESH.hand] as const,
+const FREE: readonly FreePoint[] = SIDES.flatMap((side) => [
+  freePoint('leg', side, 'middle', FLESH.knee),
+  freePoint('leg', side, 'end', FLESH.foot),
+  freePoint('leg', side, 'tip', FLESH.toe),
+  freePoint('arm', side, 'middle', FLESH.elbow),
+  freePoint('arm', side, 'end', FLESH.hand),
+  freePoint('arm', side, 'tip', FLESH.hand),
 ]);
 
-const limbIn = ({ leg, arm }: Pick<Skeleton, 'leg' | 'arm'>, limb: LimbName): Limb =>
-  (limb.startsWith('leg') ? leg : arm)[limb.endsWith('left') ? 'left' : 'right'];
+interface FreePoint {
+  readonly support: string;
+  readonly limb: LimbName;
+  readonly place: (bones: Pick<Skeleton, 'leg' | 'arm'>) => Point;
+  /** Of a foot or a hand, its end. */
+  readonly tip: boolean;
+  readonly flesh: number;
+}
+
+function freePoint(kind: 'leg' | 'arm', side: Side, point: 'middle' | 'end' | 'tip', flesh: number): FreePoint {
+  const limb: LimbName = `${kind}.${side}`;
+  const place = (bones: Pick<Skeleton, 'leg' | 'arm'>): Point => bones[kind][side][point];
+  return { support: `${limb}.${point}`, limb, place, tip: point === 'tip', flesh };
+}
 
 /** Metres by which each limb that is under the floor is so at its deepest. */
 export function depthsOf({ bones, ground, floor }: Settled, heightM: number): Array<readonly [LimbName, number]> {
   const depths = new Map<LimbName, number>();
-  for (const [limb, point, flesh] of FREE) {
-    const depth = floor + flesh * heightM - dot(limbIn(bones, limb)[point], ground.up);
+  for (const { limb, place, flesh } of FREE) {
+    const depth = floor + flesh * heightM - dot(place(bones), ground.up);
     if (depth > (depths.get(limb) ?? 0)) depths.set(limb, depth);
   }
   return [...depths];
@@ -168,20 +180,21 @@ export function throughFloor(
   surfaces: Surfaces,
 ): Contact[] {
   if (surfaces('floor') === null) return [];
-  return FREE.flatMap(([limb, point, flesh]): Contact[] => {
-    const place: Contact['place'] = (body) => limbIn(body, limb)[point];
+  const found: Contact[] = [];
+  for (const { support, limb, place, tip, flesh } of FREE) {
     const rests = flesh * heightM;
     const at = place(bones);
     const under = rests - (dot(at, up) - floor);
-    if (under <= NEAR) return [];
-    const support = `${limb}.${point}`;
-    const bearing = contacts.filter((contact) => contact.limb === limb && !contact.free);
+    if (under <= NEAR) continue;
     // A limb that bears lies as what bears of it lies; the rest of it may press in a little, and its end bends up.
-    if (bearing.length > 0) {
-      if (under < PRESSES || point === 'tip' || bearing.some((contact) => contact.place(bones) === at)) return [];
+    const bearing = contacts.filter((contact) => contact.limb === limb && !contact.free);
+    const pressed = under < PRESSES || tip || bearing.some((contact) => contact.place(bones) === at);
+    if (bearing.length > 0 && pressed) continue;
+    if (!contacts.some((contact) => contact.support === support)) {
+      found.push({ support, limb, place, rests, free: true });
     }
-    return contacts.some((contact) => contact.support === support) ? [] : [{ support, limb, place, rests, free: true }];
-  });
+  }
+  return found;
 }
 
 /**

@@ -190,7 +190,7 @@ class Settling {
   /** One step of Gauss–Newton. @returns whether another may change something */
   #step(): boolean {
     const { gives, spine } = this.#giving;
-    const joints = movable(this.#contacts).filter(({ key }) => !this.#stuck.has(key));
+    const joints = movable(this.#contacts, this.#stuck);
     const solver = new LeastSquares(JOINTS + joints.length + spine.length);
     solver.keep(PITCH, this.#pitch, gives.pitch);
     solver.keep(ROLL, this.#roll, gives.roll);
@@ -355,5 +355,11 @@ const MOVABLE: Readonly<Record<LimbName, readonly Movable[]>> = {
   'arm.right': movableOf('arm.right', ARM_JOINTS, 'right'),
 };
 
-const movable = (contacts: readonly Contact[]): Movable[] =>
-  LIMBS.filter((limb) => contacts.some((contact) => contact.limb === limb)).flatMap((limb) => MOVABLE[limb]);
+function movable(contacts: readonly Contact[], stuck: ReadonlySet<string>): Movable[] {
+  const found: Movable[] = [];
+  for (const limb of LIMBS) {
+    if (!contacts.some((contact) => contact.limb === limb)) continue;
+    for (const each of MOVABLE[limb]) if (!stuck.has(each.key)) found.push(each);
+  }
+  return found;
+}
