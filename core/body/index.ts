@@ -5,7 +5,7 @@ export * from './ground';
 export * from './holds';
 export { bothLegs, raisedLegs } from './levers';
 export * from './load';
-export type { ReferenceBody } from './lumps';
+export { GRAVITY, type ReferenceBody } from './lumps';
 export * from './mirror';
 export * from './move';
 export { type Passage, passageBetween } from './passage';

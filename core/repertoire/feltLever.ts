@@ -6,12 +6,14 @@ import {
   bentArms,
   bentLegs,
   feltLegs,
+  GRAVITY,
   holdsHead,
   isPropped,
   isUpright,
   type Load,
   legBears,
   loadOf,
+  MASS,
   moveBetween,
   NO_LOAD,
   type Posed,
@@ -139,11 +141,8 @@ export const worstFelt = ({ poses, leaving }: FeltCourse): number =>
 export const leastFelt = ({ poses }: FeltCourse): number =>
   poses.length === 0 ? 0 : Math.min(...poses.map(heatOfFelt));
 
-/** Kilograms of both legs, or of both arms, as a share of the body's. */
-const LEGS_SHARE = 0.322;
-
-/** Newtons of a kilogram. */
-export const GRAVITY = 9.81;
+/** Both legs, as a share of the body's mass. */
+const LEGS_SHARE = 2 * (MASS.thigh + MASS.shank + MASS.foot);
 
 /** The share of the legs' weight that a spring takes where it carries them. */
 const springCarries = ({ spring }: Rung, { bodyMassKg }: ReferenceBody): number =>

@@ -1,5 +1,6 @@
 import {
   armBears,
+  GRAVITY,
   LIMB_JOINTS,
   type LimbJoint,
   legBears,
@@ -11,7 +12,7 @@ import {
 } from '../body';
 import type { BasePosition } from '../body/position';
 import type { Rung } from './exercise';
-import { type FeltCourse, GRAVITY, heatOfFelt } from './feltLever';
+import { type FeltCourse, heatOfFelt } from './feltLever';
 import { longestStay, type Movement, SEEN_TO_MOVE, workedCounts } from './movements';
 import { armCarried } from './shapeEfforts';
 
