@@ -1,5 +1,5 @@
 import type { Script } from '../script';
-import { wordsIn } from '../voice';
+import { wordsIn } from '../vocabulary/words';
 
 /** A caption: what is said, and from when to when. Seconds from the start of the class. */
 export interface Caption {

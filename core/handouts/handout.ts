@@ -3,7 +3,7 @@ import { doseOf } from '../plan';
 import type { CueKind, RungEntry } from '../repertoire';
 import { clock, spell } from '../review';
 import { cuesToldIn, GENERAL_ADVICE, rangeWords, type ScriptLine, type ScriptSection } from '../script';
-import { wordsIn } from '../voice';
+import { wordsIn } from '../vocabulary/words';
 import { propsWords, type SpokenClass } from './spokenClass';
 
 /** A part of a handout, whatever it is written as: on paper, as a text document, as plain text. */

@@ -12,7 +12,7 @@ import {
   type TimedBlock,
 } from '../plan';
 import { laneOf, type RungEntry, substitutesFor } from '../repertoire';
-import { type ClassMeasure, lackingOf, passes, type Remedy, rungTitle, type Subject } from '../review';
+import { type ClassMeasure, lackingOf, passes, type Remedy, rungTitle, type Subject, titleOf } from '../review';
 
 /** A small change that might help. */
 export interface Neighbour extends Remedy {
@@ -33,7 +33,6 @@ const HALF = 0.5;
 type Part = ClassMeasure['timed']['sequence'][number];
 
 /** What a part is called: its exercise and rung, or its own name. */
-export const nameOf = (part: Part): string => (part.kind === 'block' ? rungTitle(part.entry) : part.block.name);
 
 /**
  * What can be done about one part of a class, whatever is wrong with it.
@@ -54,7 +53,7 @@ export function insteadOf(measure: ClassMeasure, index: number): Neighbour[] {
 }
 
 const leaveOut = (part: Part): Neighbour => ({
-  label: `Leave out ${nameOf(part)}`,
+  label: `Leave out ${titleOf(part)}`,
   edits: [{ kind: 'remove', id: part.block.id }],
   stays: false,
   leavesOut: true,
@@ -163,10 +162,10 @@ function otherPlaces({ timed }: ClassMeasure, part: Part): Neighbour[] {
     .filter((at) => stays(at) || ends.includes(at) || others.includes(at))
     .map((at): Neighbour => {
       const after = sequence[at - 1];
-      const where = after ? `after ${nameOf(after)}` : 'first';
+      const where = after ? `after ${titleOf(after)}` : 'first';
       const before = sequence[at]?.block.id ?? null;
       return {
-        label: `Do ${nameOf(part)}${moved.length > 1 ? ` and ${moved.length - 1} more` : ''} ${where}`,
+        label: `Do ${titleOf(part)}${moved.length > 1 ? ` and ${moved.length - 1} more` : ''} ${where}`,
         edits: moved.map((each) => ({ kind: 'move', id: each.block.id, before })),
         stays: stays(at),
       };
@@ -196,7 +195,7 @@ export function insertions(measure: ClassMeasure, wanted: (entry: RungEntry) => 
       const after = sequence[at - 1] as Part;
       const block: Block = { id: freeBlockId(plan), exercise: entry.exercise.id, rung: entry.rung.id, mode: 'teach' };
       return {
-        label: `Add ${rungTitle(entry)} after ${nameOf(after)}`,
+        label: `Add ${rungTitle(entry)} after ${titleOf(after)}`,
         edits: [{ kind: 'insert', before: sequence[at]?.block.id ?? null, block }],
         stays: true,
       };

@@ -1,5 +1,5 @@
-import { type ClassMeasure, type FindingCode, findingsOf, type ToldFinding } from '../review';
-import { fitsRoom, nameOf } from './neighbours';
+import { type ClassMeasure, type FindingCode, findingsOf, type ToldFinding, titleOf } from '../review';
+import { fitsRoom } from './neighbours';
 
 /** A finding that no change mends, with the reason in a sentence. */
 export interface LeftOver {
@@ -27,6 +27,6 @@ function reason({ timed, subject }: ClassMeasure, { code, blocks, message }: Tol
 
 /** The names of parts, each once: “Plank and Roll up”. */
 function names(parts: ClassMeasure['timed']['sequence']): string {
-  return IN_WORDS.format(new Set(parts.map(nameOf)));
+  return IN_WORDS.format(new Set(parts.map(titleOf)));
 }
 const IN_WORDS = new Intl.ListFormat('en');

@@ -2,7 +2,9 @@ import type { Method } from '../method';
 import type { RungEntry } from '../repertoire/catalog';
 import type { Dose } from '../repertoire/exercise';
 import { formOf } from '../repertoire/form';
+import { speechSeconds } from '../vocabulary/words';
 import type { RungBlock } from './class';
+import { spokenWords } from './spokenWords';
 
 /** The dose a block is taught with: its rung's own, changed key by key; new repetitions drop the rung's range. */
 export function doseOf({ rung }: RungEntry, { dose }: Pick<RungBlock, 'dose'>): Dose {
@@ -49,8 +51,14 @@ export interface BlockJoint {
 
 /** Seconds of a block's own parts, without what lies between blocks or the change of side. */
 export interface BlockSeconds {
-  /** With the second side's set-up. */
+  /** With the second side's set-up, and with what is explained after shown repetitions. */
   readonly setup: number;
+  /** Of the set-up, what is explained after shown repetitions: nobody holds the shape meanwhile. */
+  readonly explained: number;
+  /** Seconds that the words of set-up and check take. */
+  readonly spoken: number;
+  /** Whether the set-up's length is known: typed, said in at least half of the guess, or a carrying on. */
+  readonly setupKnown: boolean;
   readonly work: number;
   readonly options: number;
   readonly rest: number;
@@ -99,11 +107,20 @@ export function blockSeconds(
     : NO_SECOND;
 
   const share = block.mode === 'flow' ? method.flowSetupShare : 1;
-  const setup = block.setupSeconds ?? (joint.carries ? method.carrySeconds : rung.setupSeconds) * share;
+  const words = spokenWords(entry, block);
+  const { carries } = joint;
+  const said = block.mode === 'flow' ? words.known : carries ? words.carried : words.fresh;
+  const spoken = speechSeconds(said, pacing.wordsPerMinute);
+  const guess = (carries ? method.carrySeconds : rung.setupSeconds) * share;
+  const setup = block.setupSeconds ?? (carries && words.ownSetup ? GOING_ON + spoken : Math.max(guess, spoken));
+  const explained = block.mode === 'show' ? speechSeconds(words.explained, pacing.wordsPerMinute) : 0;
   const shownFirst = block.mode === 'teach' && !joint.carries ? method.shownReps * rep : 0;
   const offered = block.options?.length ?? 0;
   return {
-    setup: setup + shownFirst + second.setup,
+    setup: setup + shownFirst + explained + second.setup,
+    explained,
+    spoken,
+    setupKnown: carries || block.setupSeconds !== undefined || spoken * 2 >= guess,
     work: firstWork + second.work,
     options: method.optionSeconds * (offered - (joint.carries && offered > 0 ? 1 : 0)),
     rest: block.restAfterSeconds ?? 0,
@@ -119,3 +136,6 @@ export function blockSeconds(
 }
 
 const NO_SECOND = { setup: 0, work: 0 } as const;
+
+/** Seconds in which people who carry on find the next thing, besides its words. Source: docs/timing.md. */
+const GOING_ON = 4;

@@ -1,4 +1,5 @@
 import type { RungEntry } from '../repertoire/catalog';
+import type { Prop } from '../repertoire/exercise';
 import type { Side } from '../vocabulary/side';
 import type { BlockSeconds } from './blockTime';
 import type { Change } from './change';
@@ -47,6 +48,8 @@ export interface LaidBlock extends BlockSeconds, LaidPart {
 
 export interface LaidInterlude extends LaidPart {
   readonly kind: 'interlude';
+  /** What it needs, of its own. */
+  readonly props: readonly Prop[];
   readonly block: Interlude;
   /** What is done in it, where it names a rung. */
   readonly entry: RungEntry | null;

@@ -1,10 +1,13 @@
 import type { PlaceId } from '../body';
+import type { Prop } from '../repertoire/exercise';
+import { speechSeconds } from '../vocabulary/words';
 import type { Pacing } from './blockTime';
 import { changeBetween } from './change';
 import { type ClassPlan, type Interlude, isInterlude } from './class';
 import type { Ground } from './ground';
 import type { LaidInterlude } from './laid';
 import type { Stance } from './laying';
+import { wordsInInterlude } from './spokenWords';
 
 /** An interlude where it stands: it may move people, and lasts at least as long as its words. */
 export function layInterlude(
@@ -20,16 +23,41 @@ export function layInterlude(
   const moves = block.position !== undefined && (from === null || !graph.placesOf(block.position).includes(from));
   // Before anything says where people are, they are where the first part that says so finds them.
   const place = moves ? graph.placeOn(block.position as string, firstSide) : (from ?? firstPlace(ground, plan, index));
-  const change = changeBetween(catalog, from ?? place, place, stance.props, stance.props, mover);
+  const props = block.props?.flatMap((id) => catalog.prop(id) ?? []) ?? NO_PROPS;
+  const change = changeBetween(catalog, from ?? place, place, stance.props, beside(stance.props, props), mover);
   const seconds = interludeSeconds(block, pacing);
   return {
     kind: 'interlude',
+    props,
     block,
     entry: block.rung === undefined ? null : (catalog.rungByKey(block.rung) ?? null),
     change,
     seconds,
     position: positionAt(place),
     uncertain: { work: 0, setup: 0, setupUnknown: 0, changes: change.seconds, rest: seconds },
+  };
+}
+
+const NO_PROPS: readonly Prop[] = [];
+
+/** What is in hand stays in hand; its own props are fetched beside it. */
+function beside(held: readonly Prop[], own: readonly Prop[]): readonly Prop[] {
+  const fetched = own.filter(({ id }) => held.every((prop) => prop.id !== id));
+  return fetched.length === 0 ? held : [...held, ...fetched];
+}
+
+/** Seconds of a pause after which people still go on in the shape they waited in. Source: docs/timing.md. */
+const SHORT_PAUSE = 20;
+
+/** Where the walk stands after an interlude. */
+export function stanceAfter({ block, change, seconds }: LaidInterlude, before: Stance): Stance {
+  const { place, props, since } = before;
+  const short = seconds <= SHORT_PAUSE && block.rung === undefined && change.places.length === 1;
+  return {
+    ...before,
+    place: place === null && block.position === undefined ? null : (change.places.at(-1) as PlaceId),
+    props: change.taken.length === 0 ? props : [...props, ...change.taken],
+    since: short && since === 'nothing' ? 'a pause' : 'more',
   };
 }
 
@@ -44,18 +72,6 @@ function firstPlace({ catalog, firstSide }: Ground, plan: ClassPlan, from: numbe
   return 'standing';
 }
 
-/** Seconds of an interlude: as given, and a talk at least its words. */
-function interludeSeconds({ interlude, seconds, words }: Interlude, { wordsPerMinute }: Pacing): number {
-  if (interlude !== 'talk' || !words) return seconds;
-  return Math.max(seconds, (wordsIn(words) * 60) / wordsPerMinute);
-}
-
-/** Words are runs between spaces that hold a letter or a digit. */
-function wordsIn(lines: readonly string[]): number {
-  const known = counted.get(lines);
-  if (known !== undefined) return known;
-  const words = lines.flatMap((line) => line.split(/\s+/)).filter((each) => /[\p{L}\p{N}]/u.test(each)).length;
-  counted.set(lines, words);
-  return words;
-}
-const counted = new WeakMap<readonly string[], number>();
+/** Seconds of an interlude: as given, and at least its words. */
+const interludeSeconds = (block: Interlude, { wordsPerMinute }: Pacing): number =>
+  Math.max(block.seconds, speechSeconds(wordsInInterlude(block), wordsPerMinute));

@@ -1,8 +1,7 @@
-import type { PlaceId } from '../body';
 import { type Block, type ClassPlan, isInterlude } from './class';
 import type { Ground } from './ground';
 import type { LaidBlock, LaidInterlude } from './laid';
-import { layInterlude } from './layInterlude';
+import { layInterlude, stanceAfter } from './layInterlude';
 import { atTheStart, type LaidRun, type Laying, type Stance, sameStance } from './laying';
 import { laidAs, layRun } from './layRun';
 
@@ -48,9 +47,7 @@ export function layOut(ground: Ground, plan: ClassPlan, known?: LaidOut): LaidOu
     const block = blocks[first] as Block;
     if (isInterlude(block)) {
       const laid = layInterlude(ground, plan, block, first, stance);
-      const stays = laid.change.places.at(-1) as PlaceId;
-      const place = stance.place === null && block.position === undefined ? null : stays;
-      stance = { ...stance, place, neighbour: false };
+      stance = stanceAfter(laid, stance);
       laying.push(laid);
       first++;
       continue;

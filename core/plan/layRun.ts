@@ -39,7 +39,7 @@ export function layRun(ground: Ground, blocks: readonly Block[], first: number, 
     const inside = i < run.length - 1;
     // Inside a run the next block follows on the first side; after it, on the second.
     const lastSide = inside ? side : lastSideOf(entry, block, side);
-    stance = { place: inside ? place : secondPlace, props: entry.props, last: entry, lastSide, neighbour: true };
+    stance = { place: inside ? place : secondPlace, props: entry.props, last: entry, lastSide, since: 'nothing' };
     return {
       block,
       entry,
@@ -67,7 +67,7 @@ function carrying(
   entry: RungEntry,
   side: Side | null,
   change: Change,
-  { last, lastSide, neighbour }: Stance,
+  { last, lastSide, since }: Stance,
 ): Pick<Laying, 'carries' | 'carryLost'> {
   if (block.carry === false || last === null) return { carries: false, carryLost: block.carry === true };
   const stays =
@@ -76,7 +76,7 @@ function carrying(
     change.putAway.length === 0 &&
     last.position === entry.position;
   if (block.carry) return { carries: stays, carryLost: !stays };
-  return { carries: stays && neighbour && goesOn(last, lastSide, entry, side), carryLost: false };
+  return { carries: stays && since !== 'more' && goesOn(last, lastSide, entry, side), carryLost: false };
 }
 
 /** Whether a block's starting shape is the one the last block ended in, each on the side it is done on. */
@@ -138,8 +138,11 @@ export function laidAs({ catalog, pacing }: Ground, laying: Laying, carried: boo
     position: entry.position,
     passes: both ? [first, second.setup + second.work + rest] : [first + rest],
     sides: workOnSides(laying, time),
-    uncertain: uncertainOf(laying, time, change.seconds + sideChange),
+    uncertain: uncertainOf(time, change.seconds + sideChange),
     setup,
+    explained: time.explained,
+    spoken: time.spoken,
+    setupKnown: time.setupKnown,
     work,
     options,
     rest,
@@ -155,10 +158,10 @@ export function laidAs({ catalog, pacing }: Ground, laying: Laying, carried: boo
 }
 
 /** Its seconds by how they vary: a set-up of which only the rung's guess is known varies more. */
-function uncertainOf({ block, carries }: Laying, time: BlockSeconds, changes: number): UncertainSeconds {
+function uncertainOf(time: BlockSeconds, changes: number): UncertainSeconds {
   const { work, rest } = time;
   const talk = time.setup + time.options;
-  const known = block.setupSeconds !== undefined || carries;
+  const { setupKnown: known } = time;
   return { work, setup: known ? talk : 0, setupUnknown: known ? 0 : talk, changes, rest };
 }
 

@@ -10,18 +10,15 @@ import type { LaidBlock } from './laid';
 export interface Stance {
   readonly place: PlaceId | null;
   readonly props: readonly Prop[];
-  /** The last block with a rung and the side its last repetition is done on, and whether nothing has stood between. */
+  /** The last block with a rung, and the side its last repetition is done on. */
   readonly last: RungEntry | null;
   readonly lastSide: Side | null;
-  readonly neighbour: boolean;
+  /** What has stood since: nothing, one short pause in place, or more, after which nobody goes on in a shape unsaid. */
+  readonly since: 'nothing' | 'a pause' | 'more';
 }
 
 export const sameStance = (a: Stance, b: Stance): boolean =>
-  a.place === b.place &&
-  a.props === b.props &&
-  a.last === b.last &&
-  a.lastSide === b.lastSide &&
-  a.neighbour === b.neighbour;
+  a.place === b.place && a.props === b.props && a.last === b.last && a.lastSide === b.lastSide && a.since === b.since;
 
 /** A block among those before it; what comes after says only whether it is carried on. */
 export interface Laying {
@@ -60,5 +57,5 @@ export const atTheStart = ({ catalog, firstSide }: Ground, opening: string | und
   props: NONE,
   last: null,
   lastSide: null,
-  neighbour: false,
+  since: 'more',
 });

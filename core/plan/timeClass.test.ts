@@ -302,8 +302,9 @@ describe('interludes', () => {
     const timed = time([block('roll'), standing, block('roll')]);
     expect(timed.sequence.map(({ change: { seconds } }) => seconds)).toEqual([42, 19, 19]);
     expect(timed.positions).toEqual({ supine: 56, standing: 30 });
-    expect(time([block('hold'), rest, block('curl')]).blocks[1]).toMatchObject({ carries: false, setup: 8 });
-    const said = time([block('enter'), rest, block('enter', { carry: true })]);
+    const long = { ...rest, seconds: 21 };
+    expect(time([block('hold'), long, block('curl')]).blocks[1]).toMatchObject({ carries: false, setup: 8 });
+    const said = time([block('enter'), long, block('enter', { carry: true })]);
     expect(said.blocks.map(({ work }) => work)).toEqual([22, 23]);
     expect(said.blocks[1]?.carries).toBe(true);
   });

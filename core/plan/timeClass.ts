@@ -3,6 +3,7 @@ import type { Catalog } from '../repertoire/catalog';
 import type { Condition } from '../vocabulary/condition';
 import { DIRECTIONS, type Direction } from '../vocabulary/direction';
 import type { Side } from '../vocabulary/side';
+import { speechSeconds } from '../vocabulary/words';
 import type { Pacing } from './blockTime';
 import { checkClass } from './checkClass';
 import { type Audience, type ClassPlan, isInterlude, type Purpose } from './class';
@@ -11,6 +12,7 @@ import type { LaidBlock, LaidInterlude } from './laid';
 import { NotLaid } from './laying';
 import { type LaidOut, layOut } from './layOut';
 import type { Problem } from './problem';
+import { wordsInAll } from './spokenWords';
 import type { Teacher } from './teacherSchema';
 import { TimedBlock, type TimedInterlude } from './timedBlock';
 import { runningOver, type TimeRange } from './uncertainty';
@@ -103,15 +105,16 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}
   const last = timedLast.get(ground);
   const out = laidOut();
   const { laid } = out;
-  const { sequence, blocks, interludes } = onTheClock(plan, laid, last?.sequence);
+  const ends = endsOf(plan, ground.pacing);
+  const { sequence, blocks, interludes } = onTheClock(ends.opening, laid, last?.sequence);
   timedLast.set(ground, { out, sequence });
-  const spending = spent(catalog.method, plan, laid);
+  const spending = spent(catalog.method, plan, ends, laid);
   const shows = blocks.some(({ shown }) => shown);
   return {
     plan,
     seconds: spending.seconds,
     practiceSeconds: shows
-      ? spent(catalog.method, plan, layOut(ground, practised(plan), out).laid).seconds
+      ? spent(catalog.method, plan, ends, layOut(ground, practised(plan), out).laid).seconds
       : spending.seconds,
     parts: spending.parts,
     range: spending.range,
@@ -143,16 +146,28 @@ const practised = (plan: ClassPlan): ClassPlan => ({
   ),
 });
 
+/** Seconds of what frames a class. */
+type Ends = Pick<TimeParts, 'opening' | 'closing'>;
+
+/** The opening and the closing: as typed, and at least their words. */
+const endsOf = (
+  { openingSeconds, openingWords, closingSeconds, closingWords }: ClassPlan,
+  { wordsPerMinute }: Pacing,
+): Ends => ({
+  opening: Math.max(openingSeconds, speechSeconds(wordsInAll(openingWords), wordsPerMinute)),
+  closing: Math.max(closingSeconds, speechSeconds(wordsInAll(closingWords), wordsPerMinute)),
+});
+
 /** @param known a class timed before, whose blocks are taken over where they stand as they stood */
 function onTheClock(
-  plan: ClassPlan,
+  opening: number,
   laid: ReadonlyArray<LaidBlock | LaidInterlude>,
   known: TimedClass['sequence'] = [],
 ): Pick<TimedClass, 'sequence' | 'blocks' | 'interludes'> {
   const sequence: Array<TimedBlock | TimedInterlude> = [];
   const blocks: TimedBlock[] = [];
   const interludes: TimedInterlude[] = [];
-  let clock = plan.openingSeconds;
+  let clock = opening;
   for (let first = 0; first < laid.length; ) {
     const here = laid[first] as LaidBlock | LaidInterlude;
     if (here.kind === 'interlude') {
@@ -196,14 +211,15 @@ function onTheClock(
 
 /** Written out: a spread costs more than all the rest of timing one. */
 function timedInterlude(laid: LaidInterlude, index: number, startSeconds: number): TimedInterlude {
-  const { kind, block, entry, change, seconds, position, uncertain } = laid;
-  return { kind, block, entry, change, seconds, position, uncertain, laid, index, startSeconds };
+  const { kind, block, props, entry, change, seconds, position, uncertain } = laid;
+  return { kind, block, props, entry, change, seconds, position, uncertain, laid, index, startSeconds };
 }
 
 /** What the seconds of a class are spent on, and how far they vary. */
 function spent(
   method: Method,
-  plan: ClassPlan,
+  { targetMinutes }: ClassPlan,
+  { opening, closing }: Ends,
   laid: ReadonlyArray<LaidBlock | LaidInterlude>,
 ): Pick<TimedClass, 'seconds' | 'parts' | 'range' | 'positions' | 'directions' | 'sides'> {
   let [setup, work, sideChanges, options, rest, interludes, transitions] = [0, 0, 0, 0, 0, 0, 0];
@@ -242,10 +258,9 @@ function spent(
     right += each.sides.right;
   }
   if (laid.length > 0) leave();
-  const { openingSeconds: opening, closingSeconds: closing } = plan;
   const parts: TimeParts = { opening, setup, work, sideChanges, options, rest, interludes, transitions, closing };
   const seconds = opening + setup + work + sideChanges + options + rest + interludes + transitions + closing;
-  const range = runningOver(seconds, plan, laid, method.uncertainty);
+  const range = runningOver({ seconds, opening, closing, target: targetMinutes * 60 }, laid, method.uncertainty);
   const directions: Partial<Record<Direction, number>> = {};
   for (let place = 0; place < DIRECTIONS.length; place++) {
     const own = byDirection[place] as number;

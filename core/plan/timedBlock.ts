@@ -1,4 +1,5 @@
 import type { Side } from '../body';
+import type { Prop } from '../repertoire/exercise';
 import { otherSide } from '../vocabulary/side';
 import type { LaidBlock, LaidInterlude } from './laid';
 
@@ -16,6 +17,10 @@ interface Placed {
   /** When it begins, from the start of the class. */
   readonly startSeconds: number;
 }
+
+/** Props that a part of a class needs: its rung's, and an interlude's own. */
+export const propsNeeded = (part: TimedBlock | TimedInterlude): readonly Prop[] =>
+  part.kind === 'block' ? part.entry.props : [...part.props, ...(part.entry?.props ?? [])];
 
 export interface TimedInterlude extends LaidInterlude, Placed {
   readonly laid: LaidInterlude;
@@ -118,6 +123,18 @@ export class TimedBlock implements LaidBlock, Placed {
 
   get setup(): LaidBlock['setup'] {
     return this.laid.setup;
+  }
+
+  get explained(): LaidBlock['explained'] {
+    return this.laid.explained;
+  }
+
+  get spoken(): LaidBlock['spoken'] {
+    return this.laid.spoken;
+  }
+
+  get setupKnown(): LaidBlock['setupKnown'] {
+    return this.laid.setupKnown;
   }
 
   get work(): LaidBlock['work'] {

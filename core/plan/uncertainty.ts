@@ -1,5 +1,4 @@
 import type { Method } from '../method';
-import type { ClassPlan } from './class';
 
 /** The range a class's length falls in, and the chance that it passes its target. */
 export interface TimeRange {
@@ -22,6 +21,14 @@ export interface UncertainSeconds {
   readonly rest: number;
 }
 
+/** Seconds of a class, of what frames it, and of its target. */
+export interface Lasting {
+  readonly seconds: number;
+  readonly opening: number;
+  readonly closing: number;
+  readonly target: number;
+}
+
 /** Standard normal quantile of 0.9. */
 const Z90 = 1.2815515655446004;
 
@@ -31,14 +38,12 @@ const Z90 = 1.2815515655446004;
  * opening and closing together. Their sum is taken as normal.
  */
 export function runningOver(
-  seconds: number,
-  plan: Pick<ClassPlan, 'openingSeconds' | 'closingSeconds' | 'targetMinutes'>,
+  { seconds, opening, closing, target }: Lasting,
   parts: ReadonlyArray<{ readonly uncertain: UncertainSeconds }>,
   cv: Method['uncertainty'],
 ): TimeRange {
-  const taught = seconds - plan.openingSeconds - plan.closingSeconds;
-  let variance =
-    square(cv.rest * plan.openingSeconds) + square(cv.rest * plan.closingSeconds) + square(cv.teacher * taught);
+  const taught = seconds - opening - closing;
+  let variance = square(cv.rest * opening) + square(cv.rest * closing) + square(cv.teacher * taught);
   for (const { uncertain } of parts) {
     variance +=
       square(cv.work * uncertain.work) +
@@ -48,7 +53,6 @@ export function runningOver(
       square(cv.rest * uncertain.rest);
   }
   const sd = Math.sqrt(variance);
-  const target = plan.targetMinutes * 60;
   const overChance = sd === 0 ? Number(seconds > target) : 1 - normalCdf((target - seconds) / sd);
   return { p10: Math.max(0, seconds - Z90 * sd), p90: seconds + Z90 * sd, overChance };
 }

@@ -56,20 +56,21 @@ export class Catalog {
   readonly #list: RungEntry[] = [];
   readonly #placed = new Map<string, RungEntry>();
   readonly #exercises = new Map<string, Exercise>();
+  readonly #props: ReadonlyMap<string, Prop>;
   readonly #worth = new Map<RungEntry, Worth>();
 
   constructor({ method, positions = [], props = [], exercises }: CatalogSource) {
     this.method = resolveMethod(method);
     this.graph = new PositionGraph(positions, this.method.edgeSeconds);
     this.exercises = exercises;
-    const propsById = new Map(props.map((prop) => [prop.id, prop]));
+    this.#props = new Map(props.map((prop) => [prop.id, prop]));
     for (const exercise of exercises) {
       this.#exercises.set(exercise.id, exercise);
       const ladder = new Map<string, RungEntry>();
       this.#entries.set(exercise.id, ladder);
       exercise.rungs.forEach((rung, step) => {
         const key = rungKey({ exercise: exercise.id, rung: rung.id });
-        const own = (rung.props ?? []).flatMap((id) => propsById.get(id) ?? []);
+        const own = (rung.props ?? []).flatMap((id) => this.#props.get(id) ?? []);
         const { position = exercise.position, sides = exercise.sides } = rung;
         const entry = {
           key,
@@ -89,6 +90,10 @@ export class Catalog {
 
   exercise(id: string): Exercise | undefined {
     return this.#exercises.get(id);
+  }
+
+  prop(id: string): Prop | undefined {
+    return this.#props.get(id);
   }
 
   rung(ref: RungRef): RungEntry | undefined {

@@ -13,7 +13,7 @@ import {
   tiltBetween,
 } from '../body';
 import type { Method } from '../method/method';
-import type { Phase, Rung } from './exercise';
+import { type Phase, phaseCounts, type Rung } from './exercise';
 
 /** A stretch of a rung, short enough to be taken as one pose; where a phase arrives, one of no counts. */
 export interface Moment {
@@ -120,7 +120,7 @@ function addMoments(
 ): number {
   const move = moveBetween(from.pose, to.pose, from.angles, to.angles);
   const cuts = move.still ? 1 : CUTS;
-  const counts = phase.counts / cuts;
+  const counts = phaseCounts(phase) / cuts;
   let clock = begin;
   for (let cut = 0; cut < cuts; cut++) {
     const share = (cut + 0.5) / cuts;

@@ -14,3 +14,7 @@ export function splitRungKey(key: string): RungRef {
 
 /** All phases of a rung that have an id: the way in, the repetition, the way out. */
 export const allPhases = ({ entry = [], phases, exit = [] }: Rung): readonly Phase[] => [...entry, ...phases, ...exit];
+
+/** Counts that a phase takes: of a range, the middle. @example phaseCounts({ counts: 10, countsTo: 15 }) // 12.5 */
+export const phaseCounts = ({ counts, countsTo }: Pick<Phase, 'counts' | 'countsTo'>): number =>
+  countsTo === undefined ? counts : (counts + countsTo) / 2;

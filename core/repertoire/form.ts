@@ -1,7 +1,7 @@
 import { anglesOf, armBears, type BasePosition, type LimbJoint, legBears, type Pose, SIDES, type Side } from '../body';
 import { otherSide, type Sidedness } from '../vocabulary/side';
 import type { RungEntry } from './catalog';
-import type { Phase, Rung } from './exercise';
+import { type Phase, phaseCounts, type Rung } from './exercise';
 
 /** What timing reads of a rung, worked out once: its counts, the shapes it begins and ends in, the side it is drawn for. */
 export interface RungForm {
@@ -16,7 +16,7 @@ export interface RungForm {
   readonly drawn: Side | null;
 }
 
-const countsOf = (phases: readonly Phase[]): number => phases.reduce((sum, { counts }) => sum + counts, 0);
+const sumOf = (phases: readonly Phase[]): number => phases.reduce((sum, phase) => sum + phaseCounts(phase), 0);
 
 const known = new WeakMap<Rung, { readonly sides: Sidedness; readonly like: BasePosition; form: RungForm }>();
 
@@ -26,9 +26,9 @@ export function formOf({ sides, rung, like }: Pick<RungEntry, 'sides' | 'rung' |
   if (found && found.sides === sides && found.like === like) return found.form;
   const { entry = [], phases, exit = [], poses, start } = rung;
   const form: RungForm = {
-    rep: countsOf(phases),
-    entry: countsOf(entry),
-    exit: countsOf(exit),
+    rep: sumOf(phases),
+    entry: sumOf(entry),
+    exit: sumOf(exit),
     startPose: poses[start],
     endPose: poses[phases.at(-1)?.pose ?? start],
     drawn: sides === 'both' ? null : drawnSide(rung, like),

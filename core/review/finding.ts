@@ -1,4 +1,4 @@
-import type { PlanEdit } from '../plan';
+import type { PlanEdit, TimedClass } from '../plan';
 import type { RungEntry } from '../repertoire';
 import type { Unit } from '../vocabulary/measure';
 
@@ -25,6 +25,7 @@ export const FINDING_CODES = [
   'OPENING_LONG',
   'BLOCK_LONG',
   'CARRY_LOST',
+  'WORDS_LONG',
   'SIDES_UNEVEN',
   'FIRST_SIDE_SAME',
   'RUN_OF_SIDES',
@@ -116,4 +117,8 @@ export const SCORE_PARTS = [
 export type ScorePart = (typeof SCORE_PARTS)[number];
 
 /** How a rung is called in a sentence. */
+/** What a part of a class is called: its rung, or the name of its interlude. */
+export const titleOf = (part: TimedClass['sequence'][number]): string =>
+  part.kind === 'block' ? rungTitle(part.entry) : part.block.name;
+
 export const rungTitle = ({ exercise, rung }: RungEntry): string => `${exercise.name}, ${rung.name}`;

@@ -33,6 +33,8 @@ const SENTENCES: Readonly<Record<FindingCode, string>> = {
   BLOCK_LONG: 'hold, low lasts 6 min 04 s; a block longer than 6 min loses the room.',
   CARRY_LOST:
     'arch, low is said to go on from the block before it, which it no longer can: position or props differ now.',
+  WORDS_LONG:
+    'hold, low, its set-up: the words take 12 s, and 10 s are planned for them. Give them the time, or say less.',
   SIDES_UNEVEN: 'reach works the left side 4 s longer than the right, 5 repetitions against 4.',
   FIRST_SIDE_SAME: 'reach, low and reach, high both begin on the left; the house changes the side that begins.',
   RUN_OF_SIDES:

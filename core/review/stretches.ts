@@ -104,6 +104,7 @@ function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Kn
   const steps: Step[] = [];
   const over = heldThrough(catalog, OVER);
   let rest = 0;
+  let explained = false;
   let blocks = 0;
   const add = (known: Known, time: 0 | 1, pass: Pass, index: number, gap: number, through: number) => {
     let step = known.steps[time];
@@ -118,8 +119,9 @@ function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Kn
   for (let first = 0; first < sequence.length; ) {
     const here = sequence[first] as TimedBlock | TimedInterlude;
     if (here.kind === 'interlude') {
-      steps.push(pauseOf(catalog, here, rest));
+      steps.push(pauseOf(catalog, here, rest, explained));
       rest = 0;
+      explained = false;
       first++;
       continue;
     }
@@ -129,9 +131,11 @@ function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Kn
     for (let i = first; i < end; i++) {
       const each = known[blocks + i - first] as Known;
       const { laid, second } = each;
-      const gap = rest + laid.change.seconds + laid.setup - laid.second.setup + laid.options;
-      add(each, 0, each.first, i, gap, each.through);
-      rest = second ? 0 : laid.rest;
+      const gap = rest + laid.change.seconds + laid.setup - laid.explained - laid.second.setup + laid.options;
+      add(each, 0, each.first, i, gap, explained ? 0 : each.through);
+      rest = (second ? 0 : laid.rest) + laid.explained;
+      // What is explained after shown repetitions is listened to: nobody holds the shape meanwhile.
+      explained = laid.explained > 0;
       turn = laid.sideChange;
     }
     for (let i = first; i < end; i++) {
@@ -152,13 +156,13 @@ function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Kn
 const pauses = new WeakMap<LaidInterlude, Step>();
 
 /** An interlude as a step; the same one as long as it is laid the same. */
-function pauseOf(catalog: Catalog, { laid, index }: TimedInterlude, rest: number): Step {
+function pauseOf(catalog: Catalog, { laid, index }: TimedInterlude, rest: number, letGo: boolean): Step {
   const { entry, change, seconds, position } = laid;
   const gap = rest + change.seconds;
   const known = pauses.get(laid);
-  if (known?.index === index && known.gap === gap) return known;
+  if (known?.index === index && known.gap === gap && (known.through === 0 || !letGo)) return known;
   const holds = entry ? readingOf(catalog, entry).whole : bitsOfPosition(catalog, position);
-  const through = heldThrough(catalog, change.places);
+  const through = letGo ? 0 : heldThrough(catalog, change.places);
   const shape = { begins: holds, leaves: holds, ever: seconds > 0 ? holds : 0, beginsHalf: 0, leavesHalf: 0 };
   const step: Step = { index, pass: null, gap, through, ...shape, seconds, counts: true };
   pauses.set(laid, step);

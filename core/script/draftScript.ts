@@ -87,7 +87,7 @@ export function draftScript(
   const overSide = getsUpOverSide({ cautions: [...conditions] });
   const room: Room = { catalog, graded, overSide, house: new HouseWords(catalog) };
   const passes = passesOf(timed);
-  let clock = plan.openingSeconds;
+  let clock = timed.parts.opening;
   let heading: string | null = null;
   const beginning = ({ part, pass }: Pass): string | null => {
     if (pass > 1 || part.kind !== 'block') return null;
@@ -113,7 +113,7 @@ export function draftScript(
       kind: 'opening',
       title: 'Opening',
       startSeconds: 0,
-      seconds: plan.openingSeconds,
+      seconds: timed.parts.opening,
       lines: named([...opening, ...always], 'opening'),
     },
     ...spoken,
@@ -122,7 +122,7 @@ export function draftScript(
       kind: 'closing',
       title: 'Closing',
       startSeconds: clock,
-      seconds: plan.closingSeconds,
+      seconds: timed.parts.closing,
       lines: named(words(plan.closingWords), 'closing'),
     },
   ];

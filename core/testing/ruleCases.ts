@@ -73,6 +73,8 @@ export function review([blocks, change = {}, who]: Case, house = catalog): Class
 
 export const reps = (name: string, n: number, change: Partial<Unnamed<Block>> = {}): Unnamed<Block> =>
   ({ ...block(name, { dose: { reps: n } }), ...change }) as Unnamed<Block>;
+/** So many words. */
+export const wordsOf = (count: number): string => Array.from({ length: count }, () => 'Lie').join(' ');
 export const anew = (name: string, change: Parameters<typeof block>[1] = {}) =>
   block(name, { carry: false, ...change });
 export const each = (...names: string[]) => names.map((name) => anew(name));
@@ -155,6 +157,11 @@ export const CASES: Readonly<Record<FindingCode, { readonly within: Case; readon
   CARRY_LOST: {
     within: [[anew('hold'), block('curl', { carry: true })]],
     beyond: [[anew('hold'), block('arch', { carry: true })]],
+  },
+  WORDS_LONG: {
+    // 28 words take 12 s at 140 a minute: two seconds more than is planned are left to whoever speaks.
+    within: [[anew('hold', { setupSeconds: 10, lines: [{ id: 'l1', kind: 'setup', text: wordsOf(28) }] })]],
+    beyond: [[anew('hold', { setupSeconds: 10, lines: [{ id: 'l1', kind: 'setup', text: wordsOf(29) }] })]],
   },
   SIDES_UNEVEN: {
     within: [[anew('reach', { secondDose: { reps: 5 } })]],

@@ -2,7 +2,7 @@ import { type Standing, standingOf } from '../mend';
 import { DIRECTIONS, type Direction } from '../method';
 import type { ClassPlan } from '../plan';
 import type { Catalog } from '../repertoire';
-import { conditionsOf, findingsOf, measureClass, type ReviewContext, rungTitle } from '../review';
+import { conditionsOf, findingsOf, measureClass, type ReviewContext, titleOf } from '../review';
 import { draftScript } from '../script';
 import { schoolFindings } from '../voice';
 
@@ -50,7 +50,7 @@ export function outlineOf(catalog: Catalog, plan: ClassPlan, context: ReviewCont
     directions: Object.fromEntries(DIRECTIONS.map((each) => [each, share(each)])) as Record<Direction, number>,
     steps: timed.sequence.map((part) => ({
       id: part.block.id,
-      name: part.kind === 'block' ? rungTitle(part.entry) : part.block.name,
+      name: titleOf(part),
       startSeconds: part.startSeconds,
       seconds: part.seconds,
       heat: part.kind === 'block' ? catalog.heat(part.entry) : null,

@@ -10,7 +10,7 @@ import {
 } from '../../caution';
 import { offeredRungs } from '../../plan';
 import { FEATURES, laneOf, type RungEntry, substitutesFor } from '../../repertoire';
-import { type FindingCode, type Found, type Remedy, rungTitle, type Severity } from '../finding';
+import { type FindingCode, type Found, type Remedy, rungTitle, type Severity, titleOf } from '../finding';
 import type { Fired, FiredOn } from '../fired';
 import type { Known } from '../known';
 import type { Offer } from '../offer';
@@ -91,7 +91,7 @@ function measuredAt(subject: Subject, { feature, over }: CautionRule, on: readon
 
 const titleAt = ({ timed }: Subject, index: number): string => {
   const part = timed.sequence[index];
-  return part?.kind === 'block' ? rungTitle(part.entry) : (part?.block.name ?? '');
+  return part ? titleOf(part) : '';
 };
 
 interface Answered {

@@ -2,7 +2,7 @@ import { doseOf, repsOf, type TimedBlock } from '../../plan';
 import type { TimeFeature } from '../../vocabulary/features';
 import { isOver } from '../../vocabulary/measure';
 import { spell } from '../clock';
-import { type FindingCode, type Found, type Remedy, rungTitle } from '../finding';
+import { type FindingCode, type Found, type Remedy, rungTitle, titleOf } from '../finding';
 import { BIT } from '../reading';
 import type { Limits } from '../room';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
@@ -88,7 +88,7 @@ const exposureRule = ({ code, feature, words, stretch, total }: Exposure): Whole
 function whereIn({ timed }: Subject, blocks: readonly number[]): string {
   const name = (index: number | undefined) => {
     const part = index === undefined ? undefined : timed.sequence[index];
-    return part ? (part.kind === 'block' ? rungTitle(part.entry) : part.block.name) : '';
+    return part ? titleOf(part) : '';
   };
   return blocks.length > 1 ? `from ${name(blocks[0])} to ${name(blocks.at(-1))}` : `in ${name(blocks[0])}`;
 }

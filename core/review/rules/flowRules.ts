@@ -1,4 +1,4 @@
-import { type Found, type Remedy, rungTitle } from '../finding';
+import { type Found, type Remedy, titleOf } from '../finding';
 import type { Part, Stay } from '../flow';
 import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
 
@@ -29,8 +29,6 @@ const positionReturn: WholeRule = {
   },
 };
 
-const nameOf = (part: Part): string => (part.kind === 'block' ? rungTitle(part.entry) : part.block.name);
-
 /** Brings the whole stay up behind the earlier one, in its order. */
 function joinStay({ parts, position }: Stay, sequence: readonly Part[]): Remedy[] {
   const first = parts[0] as Part;
@@ -40,7 +38,7 @@ function joinStay({ parts, position }: Stay, sequence: readonly Part[]): Remedy[
   const more = parts.length > 1 ? ` and ${parts.length - 1} more` : '';
   return [
     {
-      label: `Do ${nameOf(first)}${more} after ${nameOf(earlier)}`,
+      label: `Do ${titleOf(first)}${more} after ${titleOf(earlier)}`,
       edits: parts.map(({ block }) => ({ kind: 'move', id: block.id, before })),
     },
   ];
@@ -83,7 +81,7 @@ function beginStanding(sequence: readonly Part[], standing: (position: string) =
   const before = sequence[0]?.block.id ?? null;
   return [
     {
-      label: `Begin with ${nameOf(first)}`,
+      label: `Begin with ${titleOf(first)}`,
       edits: stay.map(({ block }) => ({ kind: 'move', id: block.id, before })),
     },
   ];

@@ -8,6 +8,7 @@ import { LADDER_RULES } from './ladderRules';
 import { OPTION_RULES } from './optionRules';
 import { PROP_RULES } from './propRules';
 import { SIDE_RULES } from './sideRules';
+import { SPOKEN_RULES } from './spokenRules';
 import { TIME_RULES } from './timeRules';
 
 /** Every rule of the review; their order is the order of findings of one severity. */
@@ -16,6 +17,7 @@ export const RULES: readonly Rule[] = [
   ...LADDER_RULES,
   ...OPTION_RULES,
   ...TIME_RULES,
+  ...SPOKEN_RULES,
   ...SIDE_RULES,
   ...FLOW_RULES,
   ...DIRECTION_RULES,

@@ -1,5 +1,6 @@
+import { propsNeeded } from '../../plan';
 import { type Catalog, type Prop, peakOf, type RungEntry } from '../../repertoire';
-import { type Found, rungTitle } from '../finding';
+import { type Found, rungTitle, titleOf } from '../finding';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 
 /** Props of a rung that an audience does not have at hand. */
@@ -18,16 +19,16 @@ const propLacking: WholeRule = {
   find: ({ timed, audience }) => {
     if (!audience?.equipment) return NOTHING;
     let found: Found[] | undefined;
-    for (const { entry, index } of timed.sequence) {
-      if (!entry || entry.props.length === 0) continue;
-      for (const { name, standIn } of lackingOf(entry, audience.equipment)) {
+    for (const part of timed.sequence) {
+      for (const { id, name, standIn } of propsNeeded(part)) {
+        if (audience.equipment.includes(id)) continue;
         found ??= [];
         found.push({
-          blocks: [index],
+          blocks: [part.index],
           value: 0,
           limit: 1,
           sentence: () =>
-            `${rungTitle(entry)} needs “${name}”, which ${audience.name} do not have at hand${standIn ? `; at home ${standIn} will do` : ''}.`,
+            `${titleOf(part)} needs “${name}”, which ${audience.name} do not have at hand${standIn ? `; at home ${standIn} will do` : ''}.`,
         });
       }
     }

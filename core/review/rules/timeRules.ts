@@ -1,7 +1,7 @@
 import type { ClassPlan } from '../../plan';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { clock, percent, spell } from '../clock';
-import { rungTitle } from '../finding';
+import { rungTitle, titleOf } from '../finding';
 import { lateText } from '../lateText';
 import { lessOfSeveral } from '../remedies/shorten';
 import { type BlockRule, DONE, NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
@@ -32,7 +32,7 @@ const timeOver: WholeRule = {
     if (!isOver(timed.seconds, target, 's')) return NOTHING;
     const at = whereTargetFalls(subject, target);
     const part = timed.sequence[at];
-    const name = part ? (part.kind === 'block' ? rungTitle(part.entry) : part.block.name) : 'the closing';
+    const name = part ? titleOf(part) : 'the closing';
     return [
       {
         blocks: at < 0 ? [] : [at],

@@ -1,9 +1,10 @@
+import { phaseCounts } from '../../repertoire';
 import type { Remedy } from '../../review';
 import type { ScriptLine, ScriptSection } from '../../script';
 import { isUnder } from '../../vocabulary/measure';
+import { speechSeconds, wordsIn } from '../../vocabulary/words';
 import { saidInstead } from '../mending';
 import type { VoiceRule } from '../rule';
-import { speechSeconds, wordsIn } from '../speech';
 import type { SpokenBlock, Voice } from '../spoken';
 
 const cueLong: VoiceRule = {
@@ -15,7 +16,7 @@ const cueLong: VoiceRule = {
     const [first] = block.passes;
     return (first?.lines ?? []).flatMap((line) => {
       if (line.kind !== 'action' || !line.said || !line.phase) return [];
-      const seconds = line.phase.counts * block.part.count;
+      const seconds = phaseCounts(line.phase) * block.part.count;
       const spoken = speechSeconds(wordsIn(line.text), voice.script.wordsPerMinute);
       if (spoken <= seconds + 1e-9) return [];
       const fits = Math.floor((seconds * voice.script.wordsPerMinute) / 60);

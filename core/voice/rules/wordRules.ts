@@ -1,10 +1,10 @@
 import type { Remedy } from '../../review';
 import type { ScriptLine } from '../../script';
 import { isOver } from '../../vocabulary/measure';
+import { remembering } from '../../vocabulary/remember';
+import { wordsIn } from '../../vocabulary/words';
 import { saidInstead } from '../mending';
-import { remembering } from '../remember';
 import { HERE, type Heard, type VoiceRule } from '../rule';
-import { wordsIn } from '../speech';
 import type { SpokenBlock, Voice } from '../spoken';
 import { flesch } from './reading';
 

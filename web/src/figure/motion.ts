@@ -1,4 +1,5 @@
 import type { DrawnPhase } from '@warm-ladder/core/figure';
+import { phaseCounts } from '@warm-ladder/core/repertoire';
 
 /** One phase of a repetition on the clock. */
 interface Stretch extends DrawnPhase {
@@ -22,7 +23,7 @@ export function motionOf(phases: readonly DrawnPhase[], pace: number): Motion | 
   let clock = 0;
   const stretches = phases.map((drawn): Stretch => {
     const startSeconds = clock;
-    const seconds = drawn.phase.counts * pace;
+    const seconds = phaseCounts(drawn.phase) * pace;
     clock += seconds;
     return { ...drawn, startSeconds, seconds };
   });

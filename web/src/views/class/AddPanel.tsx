@@ -10,7 +10,7 @@ import {
 import { DIRECTION_WORDS, type Direction } from '@warm-ladder/core/method';
 import type { PlanEdit } from '@warm-ladder/core/plan';
 import { findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
-import { type ClassReview, rungTitle } from '@warm-ladder/core/review';
+import { type ClassReview, rungTitle, titleOf } from '@warm-ladder/core/review';
 import { X } from 'lucide-react';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -78,7 +78,7 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
   };
   const before = plan.blocks[at - 1];
   const part = before && review.timed.sequence[at - 1];
-  const where = part ? `after ${part.kind === 'block' ? rungTitle(part.entry) : part.block.name}` : 'at the start';
+  const where = part ? `after ${titleOf(part)}` : 'at the start';
   return (
     <section aria-label="Add from the repertoire" className="rounded-lg bg-sheet p-3 shadow-lift">
       <div className="flex items-baseline gap-3">

@@ -1,10 +1,12 @@
 import {
   type Catalog,
+  formOf,
   heaviestLoad,
   LOAD_IDEAS,
   LOAD_WORDS,
   loadCurve,
   meanLoad,
+  phaseCounts,
   type RungEntry,
 } from '@warm-ladder/core/repertoire';
 import { Suspense, useMemo } from 'react';
@@ -80,13 +82,14 @@ const BreathBar = ({ catalog, entry, longest }: Omit<LoadCurveProps, 'entries'> 
 const secondsPerCount = ({ method }: Catalog, { rung }: RungEntry): number =>
   rung.dose.secondsPerCount ?? method.secondsPerCount;
 
-const repSeconds = (catalog: Catalog, entry: RungEntry): number =>
-  entry.rung.phases.reduce((sum, { counts }) => sum + counts, 0) * secondsPerCount(catalog, entry);
+const repSeconds = (catalog: Catalog, entry: RungEntry): number => formOf(entry).rep * secondsPerCount(catalog, entry);
 
 /** The phases of a repetition on its clock. */
 function breathsOf(catalog: Catalog, entry: RungEntry) {
   let clock = 0;
-  return entry.rung.phases.map(({ breath, counts, effort = false }) => {
+  return entry.rung.phases.map((phase) => {
+    const { breath, effort = false } = phase;
+    const counts = phaseCounts(phase);
     const from = clock;
     clock += counts * secondsPerCount(catalog, entry);
     return { breath, effort, from, to: clock };

@@ -1,7 +1,7 @@
 import type { SpokenClass } from '@warm-ladder/core/handouts';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from '@warm-ladder/core/rehearsal';
-import type { RungEntry } from '@warm-ladder/core/repertoire';
+import { formOf, type RungEntry } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
 import { cuesToldIn, type ScriptSection } from '@warm-ladder/core/script';
 import type { Rehearsed } from '@warm-ladder/core/taught';
@@ -150,7 +150,7 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
 
 /** Seconds of a repetition; endless where there is none, so that nothing is said again. */
 const repSeconds = (entry: RungEntry | undefined, count: number): number =>
-  (entry?.rung.phases.reduce((sum, { counts }) => sum + counts, 0) ?? 0) * count || Number.POSITIVE_INFINITY;
+  (entry ? formOf(entry).rep : 0) * count || Number.POSITIVE_INFINITY;
 
 /** Repetitions on which actions are spoken; the rest is quiet. */
 const SPOKEN_ON = { 1: 2, 2: 1 } as const;
