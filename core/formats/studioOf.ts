@@ -1,6 +1,6 @@
 import type { ClassPlan } from '../plan';
 import { Catalog } from '../repertoire';
-import { earlierInSeries, placeOf, type ReviewContext } from '../review';
+import { earlierInSeries, fromSeries, placeOf, type ReviewContext } from '../review';
 import type { WholeStudio } from '../series';
 import type { Bundle } from './bundle';
 
@@ -24,6 +24,7 @@ export function studioOf(
     audience: audienceOf(plan.audience),
     teacher,
     earlier: earlierInSeries(plan.id, series, classOf),
+    ...fromSeries(plan.id, series, classOf),
     today,
     place: placeOf(plan.id, series),
   });

@@ -10,11 +10,14 @@ export interface Chapter {
   readonly block: number | null;
 }
 
-/** Parts of a class that touch one another, from 0 to its end: the way to a block is its own. */
+/**
+ * Parts of a class that touch one another, from 0 to its end. Each begins where its first word of set-up is said, as the
+ * clock has it everywhere; the way there ends the one before.
+ */
 export function chaptersOf({ sections, seconds }: Script): Chapter[] {
   const chapters: Chapter[] = [];
-  for (const { title, startSeconds, leadSeconds, block, kind } of sections) {
-    const from = chapters.length === 0 ? 0 : startSeconds - leadSeconds;
+  for (const { title, startSeconds, block, kind } of sections) {
+    const from = chapters.length === 0 ? 0 : startSeconds;
     const last = chapters.at(-1);
     // The second side goes on in the chapter of the first.
     if (last && kind === 'block' && last.block === block) continue;

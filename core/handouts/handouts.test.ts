@@ -49,9 +49,88 @@ describe.each(CLASSES)('%s', (id) => {
       expect(start).toBeGreaterThanOrEqual((vtt[i - 1]?.end ?? 0) - 0.0011);
     }
     expect(vtt.at(-1)?.end).toBeCloseTo(timed.seconds, 2);
-    const shown = vtt.map(({ text }) => text.replaceAll('&amp;', '&').replaceAll('&lt;', '<').replaceAll('&gt;', '>'));
+    const shown = joined(vtt.map(({ text }) => text));
     for (const text of saidIn(id)) expect(shown).toContain(text.replace(/\s+/g, ' ').trim());
   });
+
+  test('as captions: each can be read, and is heard when its words belong there', () => {
+    const { script, timed } = spoken(id);
+    const vtt = parseVtt(vttOf(script), { strict: true }).cues;
+    for (const [i, { start, end, text }] of vtt.entries()) {
+      const lines = text.split('\n');
+      expect(lines.length).toBeLessThanOrEqual(2);
+      expect(Math.max(...lines.map(({ length }) => length))).toBeLessThanOrEqual(42);
+      expect(text.length / (end - start)).toBeLessThan(17.1);
+      if (i < vtt.length - 1) expect(end - start).toBeLessThan(7.001);
+    }
+    // Counted from the plan alone: where each phase of a block falls, over and over, and the words said on it.
+    for (const part of timed.blocks) {
+      const { entry, slots, second } = part;
+      for (const [pass, slot] of slots.entries()) {
+        const work =
+          slot.startSeconds + (pass === 0 ? part.setup - second.setup - part.explained + part.options : second.setup);
+        let clock = work + part.entrySeconds;
+        for (const phase of entry.rung.phases) {
+          const said = entry.rung.cues?.find((cue) => cue.kind === 'action' && cue.phase === phase.id)?.text;
+          const begins = clock;
+          clock += phase.counts * part.count;
+          if (said === undefined || part.block.lines?.some(({ kind }) => kind === 'action')) continue;
+          const found = vtt.find(({ start, text }) => start >= work - 0.01 && said.startsWith(text.replace('\n', ' ')));
+          expect(found).toBeDefined();
+          const late = ((must(found).start - begins) % part.rep) + (must(found).start < begins - 0.01 ? part.rep : 0);
+          expect(Math.min(late, part.rep - late)).toBeLessThan(0.3);
+          expect(must(found).start).toBeLessThan(slot.startSeconds + slot.seconds);
+        }
+      }
+    }
+  });
+});
+
+/** Captions as one text, as they are read. */
+const joined = (texts: readonly string[]): string =>
+  texts.join(' ').replaceAll('\n', ' ').replaceAll('&amp;', '&').replaceAll('&lt;', '<').replaceAll('&gt;', '>');
+
+test('captions of long words and of quick and slow teachers are cut where they can be read', () => {
+  const long =
+    'Lie down on your back, draw both knees over the hips one after the other, let the shoulders be heavy and wide, and look at the ceiling; then breathe in through the nose and out as if a window had to be misted.';
+  const catalog = catalogOf();
+  const lines = [{ id: 'l1', kind: 'setup' as const, text: long }];
+  for (const wordsPerMinute of [90, 140, 190]) {
+    const teacher = { id: 't', name: 'T', wordsPerMinute };
+    const own = spokenClass(catalog, classOf([block('hold', { mode: 'teach', lines })]), { teacher });
+    const captions = captionsOf(own.script);
+    expect(joined(captions.map(({ text }) => text))).toContain(long);
+    for (const { from, to, text } of captions.slice(0, -1)) {
+      expect(to - from).toBeLessThan(7.001);
+      expect(Math.max(...text.split('\n').map(({ length }) => length))).toBeLessThanOrEqual(42);
+      expect(text.length / (to - from)).toBeLessThan(wordsPerMinute === 190 ? 30 : 17.1);
+    }
+    const told = captions.filter(({ text }) => long.includes(text.replace('\n', ' ')));
+    // 43 words at the teacher's rate, from the first second of the set-up.
+    expect(must(told[0]).from).toBe(60);
+    expect(must(told.at(-1)).to - 60).toBeCloseTo(
+      Math.max((43 * 60) / wordsPerMinute, wordsPerMinute === 190 ? 0 : long.length / 17),
+      1,
+    );
+  }
+});
+
+test('a class of more words than time says all of them, each block from its own second', () => {
+  const words = (kind: 'setup' | 'fault', count: number, id: string) => ({
+    id,
+    kind,
+    text: Array.from({ length: count }, () => 'breathing').join(' '),
+  });
+  const full = (id: string) =>
+    block('hold', { mode: 'teach', lines: [words('setup', 30, `${id}s`), words('fault', 90, `${id}f`)] });
+  const own = spokenClass(catalogOf(), classOf([full('a'), full('b')]));
+  const captions = captionsOf(own.script);
+  for (const [i, { from, to }] of captions.entries()) {
+    expect(to).toBeGreaterThan(from);
+    expect(from).toBeGreaterThanOrEqual((captions[i - 1]?.to ?? 0) - 1e-6);
+  }
+  const second = must(own.timed.blocks[1]).startSeconds;
+  expect(captions.some(({ from, text }) => Math.abs(from - second) < 0.01 && text.startsWith('breathing'))).toBe(true);
 });
 
 test('markup and arrows in a line harm no caption and no page', () => {

@@ -1,6 +1,6 @@
 import { doseOf } from '../plan';
 import { rungKey } from '../repertoire';
-import { clock, rungTitle, spell } from '../review';
+import { clock, fromSeries, rungTitle, spell } from '../review';
 import { GENERAL_ADVICE } from '../script';
 import {
   datesOf,
@@ -58,9 +58,7 @@ export function termPlan(
     about,
     parts: [
       ...(series.forWhom ? [{ kind: 'text' as const, text: `For whom: ${series.forWhom}` }] : []),
-      ...(series.seeFirst
-        ? [{ kind: 'text' as const, text: `Check with a professional first: ${series.seeFirst}` }]
-        : []),
+      ...(series.seeFirst ? [{ kind: 'text' as const, text: `Ask a professional first: ${series.seeFirst}` }] : []),
       {
         kind: 'table',
         head: ['', 'Day', 'Class', 'Teacher', 'New', 'Needed'],
@@ -148,6 +146,7 @@ export function seriesHandouts(studio: WholeStudio, series: Series): readonly [H
         audience: studio.audienceOf(plan.audience),
         teacher: teacherOf(studio, series, episode),
         earlier: new Set(before.keys.filter((key) => before.count(key).taught > 0)),
+        ...fromSeries(plan.id, [series], studio.classOf),
       },
       series.schedule?.group,
     );

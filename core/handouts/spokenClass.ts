@@ -1,7 +1,7 @@
 import type { Condition } from '../caution';
 import type { BundleStudio } from '../formats/studioOf';
 import type { ClassPlan, Teacher, TimedClass } from '../plan';
-import { timeClass } from '../plan';
+import { propsNeeded, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { broughtBy, conditionsOf, type ReviewContext } from '../review';
 import { draftScript, type RoomCard, roomCard, type Script } from '../script';
@@ -31,13 +31,21 @@ export interface SpokenClass {
 export function spokenClass(
   catalog: Catalog,
   plan: ClassPlan,
-  { audience, teacher, earlier, today }: ReviewContext = {},
+  { audience, teacher, earlier, today, choices, next }: ReviewContext = {},
   group?: number,
 ): SpokenClass {
   const timed = timeClass(catalog, plan, { audience, teacher });
   const conditions = conditionsOf(plan, audience);
   const graded = broughtBy(catalog.method, plan, audience, today);
-  const script = draftScript(catalog, timed, { conditions, graded, earlier, teacher });
+  const script = draftScript(catalog, timed, {
+    conditions,
+    graded,
+    earlier,
+    teacher,
+    audience: audience?.name,
+    choices,
+    next,
+  });
   return {
     catalog,
     plan,
@@ -50,7 +58,7 @@ export function spokenClass(
     conditions,
     teacher,
     audience: audience?.name ?? 'anyone',
-    equipment: [...new Set(timed.blocks.flatMap(({ entry }) => entry.props.map(({ name }) => name)))],
+    equipment: [...new Set(timed.sequence.flatMap((part) => propsNeeded(part).map(({ name }) => name)))],
   };
 }
 

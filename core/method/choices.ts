@@ -65,6 +65,22 @@ export const answersOf = <S extends SchoolId>(school: S) =>
 
 export const SCHOOL_IDS = Object.keys(SCHOOLS) as SchoolId[];
 
+const made = new Map<string, Choices>();
+
+/**
+ * What is chosen where something has choices of its own: the house’s, then those of a series, a class, a rung. The same
+ * object for the same answers, so that what is worked out of them is worked out once.
+ */
+export function chosen(house: Choices, ...instead: ReadonlyArray<Partial<Choices> | undefined>): Choices {
+  if (instead.every((each) => each === undefined)) return house;
+  const all = Object.assign({ ...house }, ...instead) as Choices;
+  const key = SCHOOL_IDS.map((school) => all[school]).join(' ');
+  if (key === SCHOOL_IDS.map((school) => house[school]).join(' ')) return house;
+  const known = made.get(key) ?? all;
+  made.set(key, known);
+  return known;
+}
+
 /** The answer a house gives when it says nothing. */
 export const DEFAULT_CHOICES = Object.fromEntries(
   SCHOOL_IDS.map((school) => [school, answersOf(school)[0]]),

@@ -8,7 +8,7 @@ import {
   spokenClass,
   vttOf,
 } from '../handouts';
-import { clock, spell } from '../review';
+import { clock, fromSeries, spell } from '../review';
 import { GENERAL_ADVICE } from '../script';
 import { followedBy, reviewSeries, type Series, type WholeStudio } from '../series';
 import { heatWord } from '../vocabulary/heatSteps';
@@ -28,7 +28,11 @@ export async function packageOf(studio: WholeStudio, series: Series, digest: Dig
   const episodes = review.episodes.map(({ plan, before: learnt, episode }): PackageManifest['episodes'][number] => {
     const audience = studio.audienceOf(plan.audience);
     const earlier = new Set(learnt.keys.filter((key) => learnt.count(key).taught > 0));
-    const spoken = spokenClass(studio.catalog, plan, { audience, earlier });
+    const spoken = spokenClass(studio.catalog, plan, {
+      audience,
+      earlier,
+      ...fromSeries(plan.id, [series], studio.classOf),
+    });
     const folder = `${String(episode + 1).padStart(2, '0')}-${plan.id}`;
     const own = {
       chapters: `${folder}/chapters.vtt`,
@@ -92,7 +96,7 @@ function pageOf(series: Series, episodes: PackageManifest['episodes'], before: s
     `# ${series.name}`,
     ...(before ? [`Do this first: ${before}.`] : []),
     ...(series.forWhom ? [`**For whom.** ${series.forWhom}`] : []),
-    ...(series.seeFirst ? [`**Check with a professional first.** ${series.seeFirst}`] : []),
+    ...(series.seeFirst ? [`**Ask a professional first.** ${series.seeFirst}`] : []),
     ...episodes.map(
       ({ title, seconds, level, equipment, description }, i) =>
         `## ${i + 1}. ${title}\n\n${clock(seconds)}. ${level}. Needs ${equipment.map(({ name }) => name.toLowerCase()).join(', ')}.\n\n${description}`,

@@ -37,6 +37,8 @@ export interface LaidBlock extends BlockSeconds, LaidPart {
   readonly carryLost: boolean;
   /** The next block belongs to the same run. */
   readonly runsOn: boolean;
+  /** It is the first of a run. */
+  readonly leadsRun: boolean;
   /** It is only shown. */
   readonly shown: boolean;
   /** The side it starts on; `null` when it has none. */

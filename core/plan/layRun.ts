@@ -47,6 +47,7 @@ export function layRun(ground: Ground, blocks: readonly Block[], first: number, 
       carries,
       carryLost,
       runsOn: inside,
+      leadsRun: i === 0 && block.run !== undefined,
       firstSide: side,
       sideChange: inside ? 0 : sideChange,
       setsUpTwice: twice && i === 0 && (block.run !== undefined || turnsRound),
@@ -116,7 +117,7 @@ function sideChangeSeconds(
 
 /** A block as it is let go, or carried on, with its seconds. */
 export function laidAs({ catalog, pacing }: Ground, laying: Laying, carried: boolean): LaidBlock {
-  const { block, entry, change, carries, carryLost, runsOn, firstSide, sideChange, setsUpTwice } = laying;
+  const { block, entry, change, carries, carryLost, runsOn, leadsRun, firstSide, sideChange, setsUpTwice } = laying;
   const time: BlockSeconds = blockSeconds(entry, block, catalog.method, pacing, { carries, carried, setsUpTwice });
   const { setup, work, options, rest, second } = time;
   const both = firstSide !== null && changesSide(entry, block);
@@ -131,6 +132,7 @@ export function laidAs({ catalog, pacing }: Ground, laying: Laying, carried: boo
     carried,
     carryLost,
     runsOn,
+    leadsRun,
     shown: block.mode === 'show',
     firstSide,
     sideChange,

@@ -28,6 +28,7 @@ export interface Laying {
   readonly carries: boolean;
   readonly carryLost: boolean;
   readonly runsOn: boolean;
+  readonly leadsRun: boolean;
   readonly firstSide: Side | null;
   /** Counted on the last block of a run. */
   readonly sideChange: number;

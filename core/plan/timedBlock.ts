@@ -185,6 +185,10 @@ export class TimedBlock implements LaidBlock, Placed {
     return this.laid.runsOn;
   }
 
+  get leadsRun(): LaidBlock['leadsRun'] {
+    return this.laid.leadsRun;
+  }
+
   get shown(): LaidBlock['shown'] {
     return this.laid.shown;
   }

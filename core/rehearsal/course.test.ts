@@ -1,8 +1,7 @@
-import fc from 'fast-check';
 import { timeClass } from '../plan';
 import { draftScript } from '../script';
 import { block, catalogOf, classOf } from '../testing/studio';
-import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from './course';
+import { BEGINNING, backward, behind, type Course, counted, kept, onward } from './course';
 
 const catalog = catalogOf();
 const plan = classOf([block('hold'), block('side-leg'), block('curl')]);
@@ -33,18 +32,4 @@ test('back begins the stretch before anew, and never before the first; a count s
   expect(backward(BEGINNING, 5)).toEqual(BEGINNING);
   expect(onward(script, counted(BEGINNING), 12)).toMatchObject({ counted: 0, begun: [0, 12] });
   expect(behind({ startSeconds: 60 }, 75)).toBe(15);
-});
-
-test('the phases of a repetition follow one another for as long as each lasts', () => {
-  const phases = [{ counts: 2 }, { counts: 3 }];
-  fc.assert(
-    fc.property(fc.double({ min: 0, max: 600, noNaN: true }), fc.constantFrom(0.5, 1, 1.5), (seconds, pace) => {
-      const { index, left } = phaseAt(phases, pace, seconds);
-      const into = seconds % (5 * pace);
-      expect(index).toBe(into < 2 * pace ? 0 : 1);
-      expect(left).toBeGreaterThan(0);
-      expect(left).toBeLessThanOrEqual(3 * pace);
-    }),
-  );
-  expect(phaseAt([], 1, 5)).toEqual({ index: 0, left: 0 });
 });

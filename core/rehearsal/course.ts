@@ -1,5 +1,4 @@
 import type { ClassPlan } from '../plan';
-import { type Phase, phaseCounts } from '../repertoire';
 import type { Script, ScriptSection } from '../script';
 import type { Rehearsed } from '../taught';
 
@@ -52,20 +51,4 @@ export function kept(
       return id === undefined || startSeconds === undefined ? [] : [{ block: id, pass, startSeconds }];
     }),
   };
-}
-
-/** The phase of a repetition that is being breathed, and how many seconds of it are left. */
-export function phaseAt(
-  phases: ReadonlyArray<Pick<Phase, 'counts' | 'countsTo'>>,
-  secondsPerCount: number,
-  seconds: number,
-): { readonly index: number; readonly left: number } {
-  const rep = phases.reduce((sum, phase) => sum + phaseCounts(phase), 0) * secondsPerCount;
-  let left = rep > 0 ? ((seconds % rep) + rep) % rep : 0;
-  for (const [index, phase] of phases.entries()) {
-    const own = phaseCounts(phase) * secondsPerCount;
-    if (left < own) return { index, left: own - left };
-    left -= own;
-  }
-  return { index: 0, left: 0 };
 }

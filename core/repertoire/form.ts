@@ -47,17 +47,10 @@ const ARM: readonly LimbJoint[] = ['shoulder', 'elbow', 'shoulderAbduction'];
 export function drawnSide(rung: Rung, like: BasePosition): Side {
   if (rung.drawn) return rung.drawn;
   if (like === 'side-lying') return 'left';
-  const ids = [rung.start, ...rung.phases.map(({ pose }) => pose)];
-  const poses = ids.flatMap((id) => rung.poses[id] ?? []);
-  const angles = poses.map(anglesOf);
-  const travel = (joints: readonly LimbJoint[], side: Side): number =>
-    joints.reduce((sum, joint) => {
-      const values = angles.map((each) => each[joint][side]);
-      return sum + Math.max(...values) - Math.min(...values);
-    }, 0);
+  const poses = repetitionPoses(rung);
   for (const joints of [LEG, ARM]) {
-    const [left, right] = SIDES.map((side) => travel(joints, side)) as [number, number];
-    if (Math.abs(left - right) > 1e-9) return left > right ? 'left' : 'right';
+    const farther = fartherSide(poses, joints);
+    if (farther) return farther;
   }
   const farthest = (joint: 'twist' | 'sideBend') =>
     poses.reduce((most, pose) => (Math.abs(pose[joint] ?? 0) > Math.abs(most) ? (pose[joint] ?? 0) : most), 0);
@@ -67,6 +60,42 @@ export function drawnSide(rung: Rung, like: BasePosition): Side {
   return (
     SIDES.find((side) => heldUp(poses, side, legBears)) ?? SIDES.find((side) => heldUp(poses, side, armBears)) ?? 'left'
   );
+}
+
+const repetitionPoses = ({ start, phases, poses }: Rung): Pose[] =>
+  [start, ...phases.map(({ pose }) => pose)].flatMap((id) => poses[id] ?? []);
+
+/** Degrees each limb travels through some poses, summed over its joints: left and right. */
+function travelOf(poses: readonly Pose[], joints: readonly LimbJoint[]): readonly [left: number, right: number] {
+  const angles = poses.map(anglesOf);
+  const travel = (side: Side): number =>
+    joints.reduce((sum, joint) => {
+      const values = angles.map((each) => each[joint][side]);
+      return sum + Math.max(...values) - Math.min(...values);
+    }, 0);
+  return [travel('left'), travel('right')];
+}
+
+/** The side whose limb travels farther; `null` where both travel alike. */
+function fartherSide(poses: readonly Pose[], joints: readonly LimbJoint[]): Side | null {
+  const [left, right] = travelOf(poses, joints);
+  return Math.abs(left - right) > 1e-9 ? (left > right ? 'left' : 'right') : null;
+}
+
+/** Whether one limb moves and its fellow follows by less than half of it. */
+function worksAlone(poses: readonly Pose[], joints: readonly LimbJoint[]): boolean {
+  const travels = travelOf(poses, joints);
+  const [most, least] = [Math.max(...travels), Math.min(...travels)];
+  return most > 1e-9 && least * 2 < most;
+}
+
+/** The limb of which one works and its fellow does not, a leg before an arm; `null` where neither does. */
+export function workingLimb(rung: Rung): 'leg' | 'arm' | null {
+  const poses = repetitionPoses(rung);
+  const holds = (bears: (pose: Pose, side: Side) => boolean) => SIDES.some((side) => heldUp(poses, side, bears));
+  if (worksAlone(poses, LEG)) return 'leg';
+  if (worksAlone(poses, ARM)) return 'arm';
+  return holds(legBears) ? 'leg' : holds(armBears) ? 'arm' : null;
 }
 
 /** Whether a limb is off the floor while its fellow bears. */

@@ -84,7 +84,12 @@ test('what a rung has no words for is named', () => {
       { id: 'c2', kind: 'action', text: 'Away.', phase: 'p1' },
     ],
   });
-  expect(cueGaps(said).phases).toEqual([1]);
-  expect(cueGaps(said).kinds).toEqual(['alignment', 'image', 'fault', 'option', 'safety', 'count', 'transition']);
+  expect(cueGaps(said).phases).toEqual([['phases', 1]]);
+  const ways = { entry: [{ id: 'e1', breath: 'in' as const, counts: 2, pose: 'home' }] };
+  expect(cueGaps({ ...said, ...ways }).phases).toEqual([
+    ['entry', 0],
+    ['phases', 1],
+  ]);
+  expect(cueGaps(said).kinds).toEqual(['option', 'safety', 'alignment', 'image', 'fault', 'transition']);
   expect(cueGaps(must(said)).kinds).not.toContain('action');
 });

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { type ClassPlan, isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
 import type { Series } from '../series/seriesSchema';
@@ -32,6 +33,32 @@ export function earlierInSeries(
   });
   const [first, ...rest] = histories;
   return new Set([...(first ?? [])].filter((key) => rest.every((met) => met.has(key))));
+}
+
+/** What a class has from the series it stands in: other choices, and what comes next; of several series where they agree. */
+export function fromSeries(
+  classId: string,
+  allSeries: readonly Series[],
+  classOf: (id: string) => ClassPlan | undefined,
+): { readonly choices?: Series['choices']; readonly next?: string } {
+  const own = allSeries.filter(({ episodes }) => episodes.some((episode) => episode.class === classId));
+  const [first] = own;
+  if (!first) return {};
+  const after = new Set(own.map((series) => nextIn(series, classId, classOf)));
+  const [next] = after;
+  return {
+    ...(own.every(({ choices }) => equal(choices, first.choices)) ? { choices: first.choices } : {}),
+    ...(after.size === 1 && next !== undefined ? { next } : {}),
+  };
+}
+
+function nextIn(
+  { episodes }: Series,
+  classId: string,
+  classOf: (id: string) => ClassPlan | undefined,
+): string | undefined {
+  const following = episodes[episodes.findIndex((episode) => episode.class === classId) + 1];
+  return following && (following.title ?? classOf(following.class)?.name);
 }
 
 /** Whether a class stands alone, or is a member of a series that judges what has to be learnt before it. */

@@ -1,4 +1,5 @@
 import type { Condition, Graded } from '../caution';
+import { type Choices, chosen } from '../method';
 import type { Audience, LaidBlock, Teacher, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type Arc, arcOf } from './arc';
@@ -17,6 +18,10 @@ export interface ReviewContext {
   readonly teacher?: Teacher | undefined;
   /** Keys of rungs met before this class (see `earlierInSeries`). */
   readonly earlier?: ReadonlySet<string>;
+  /** What its series has chosen otherwise. */
+  readonly choices?: Partial<Choices> | undefined;
+  /** What comes after it in its series, by name: its closing says so. */
+  readonly next?: string | undefined;
   /** The day it is, `YYYY-MM-DD`: the core has no calendar of its own. */
   readonly today?: string | undefined;
   /**
@@ -34,6 +39,8 @@ export class Subject {
   readonly room: Room;
   /** Keys of rungs the audience has met before this class, in the series it belongs to. */
   readonly earlier: ReadonlySet<string>;
+  /** What is chosen in this class where good practitioners differ. */
+  readonly choices: Choices;
   /** The day it is; without it nothing is judged by its age. */
   readonly today: string | undefined;
   readonly place: NonNullable<ReviewContext['place']>;
@@ -75,6 +82,7 @@ export class Subject {
     this.timed = timed;
     this.room = room;
     this.earlier = context.earlier ?? NOTHING_MET;
+    this.choices = chosen(catalog.method.choices, context.choices, plan.choices);
     this.today = context.today;
     this.place = context.place ?? 'alone';
     this.known = known;
@@ -179,6 +187,7 @@ function inSameOrder(a: Subject, b: Subject): boolean {
   return (
     a.earlier === b.earlier &&
     a.today === b.today &&
+    a.choices === b.choices &&
     a.place === b.place &&
     a.timed.plan.openingPosition === b.timed.plan.openingPosition &&
     own.length === others.length &&

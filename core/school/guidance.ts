@@ -1,7 +1,7 @@
-import type { Choices, SchoolId } from '../method/choices';
+import { type Choices, chosen, type SchoolId } from '../method/choices';
 import type { Catalog, RungEntry } from '../repertoire';
-import { backAskIn, loadsLowBack, shapesOf } from './lowBack';
-import { legsLong } from './strays';
+import { backAskIn, drawnAgainst, loadsLowBack, shapesOf } from './lowBack';
+import { legsLong, legsTurned } from './strays';
 import { asksFor, type Says } from './words';
 
 /** What the house says of a rung by its schools, and where it belongs among the lines of a script. */
@@ -38,11 +38,14 @@ const SEAT_WORDS: Readonly<Record<Choices['seat'], string>> = {
 const RIBS = 'Breathe wide, into the sides and the back of the ribs.';
 
 /**
- * What the house says of a rung by its schools, in the order it is spoken; a rung that says something of the kind
- * itself is left its own words. Said to everybody: what goes for whom is a caution's.
+ * What is said of a rung by the schools, in the order it is spoken: only what is true of the rung as it is drawn and
+ * breathed, and nothing that it says itself. Said to everybody: what goes for whom is a caution's.
+ * @param choices what is chosen here; the rung's own choices come before them
  */
-export const guidanceFor = (catalog: Catalog, entry: RungEntry): readonly Guidance[] =>
-  catalog.worth(entry).remembered(keyOf(catalog.method.choices), () => guidance(catalog, entry));
+export function guidanceFor(catalog: Catalog, entry: RungEntry, choices: Choices): readonly Guidance[] {
+  const own = chosen(choices, entry.rung.choices);
+  return catalog.worth(entry).remembered(keyOf(own), () => guidance(catalog, entry, own));
+}
 
 /** What strays from the choices is remembered by the choices themselves. */
 const keys = new WeakMap<Choices, object>();
@@ -52,24 +55,52 @@ function keyOf(choices: Choices): object {
   return known;
 }
 
-function guidance(catalog: Catalog, entry: RungEntry): Guidance[] {
-  const { choices } = catalog.method;
+function guidance(catalog: Catalog, entry: RungEntry, choices: Choices): Guidance[] {
   const { like, rung } = entry;
   const said: Guidance[] = [];
   const legsSeen = like !== 'side-lying' && like !== 'seated' && shapesOf(rung).every(legsLong);
-  if (legsSeen) said.push({ school: 'legs', place: 'legs', text: LEG_WORDS[choices.legs] });
-  if (rung.phases.some(({ effort }) => effort)) {
+  if (legsSeen && !legsTurned(entry, choices.legs)) {
+    said.push({ school: 'legs', place: 'legs', text: LEG_WORDS[choices.legs] });
+  }
+  if (effortIsSaid(catalog, entry, choices.effortBreath)) {
     said.push({ school: 'effortBreath', place: 'breath', text: EFFORT_WORDS[choices.effortBreath] });
   }
-  if (choices.breathStyle === 'ribs') said.push({ school: 'breathStyle', place: 'breath', text: RIBS });
-  if (loadsLowBack(catalog, entry) && !says(entry, ['keep-gap', 'press-back'])) {
-    const ask = backAskIn(choices.lowBack, entry, undefined);
-    said.push({ school: 'lowBack', place: 'alignment', text: BACK_WORDS[ask ?? 'in-turn'] });
+  const breathes = (breath: string) => rung.phases.some((phase) => phase.breath === breath);
+  if (choices.breathStyle === 'ribs' && breathes('in') && breathes('out')) {
+    said.push({ school: 'breathStyle', place: 'breath', text: RIBS });
   }
-  if (holdsByTheSeat(catalog, entry) && !says(entry, ['soft-seat', 'draw-up', 'squeeze-seat'])) {
+  if (loadsLowBack(catalog, entry)) {
+    const ask = backAskIn(choices.lowBack, entry, undefined);
+    const against = ask !== null && drawnAgainst(entry, ask);
+    if (!against && !says(entry, ask === null ? ['keep-gap', 'press-back'] : [ask])) {
+      said.push({ school: 'lowBack', place: 'alignment', text: BACK_WORDS[ask ?? 'in-turn'] });
+    }
+  }
+  const seated: Says = SEAT_SAYS[choices.seat];
+  // A seat that holds the body up is not told to be soft, and one that does not is not told to work.
+  const here = choices.seat === 'soft' ? loadsLowBack(catalog, entry) : holdsByTheSeat(catalog, entry);
+  if (here && !says(entry, [seated])) {
     said.push({ school: 'seat', place: 'alignment', text: SEAT_WORDS[choices.seat] });
   }
   return said;
+}
+
+const SEAT_SAYS: Readonly<Record<Choices['seat'], Says>> = {
+  soft: 'soft-seat',
+  'drawn-up': 'draw-up',
+  squeeze: 'squeeze-seat',
+};
+
+/** Whether what the house says of the breath is true of every effort of a rung, as it is meant there. */
+function effortIsSaid(catalog: Catalog, entry: RungEntry, choice: Choices['effortBreath']): boolean {
+  const { phases, start } = entry.rung;
+  const efforts = phases.filter(({ effort }) => effort);
+  if (choice === 'natural') return efforts.length > 0 && phases.every(({ breath }) => breath !== 'hold');
+  if (efforts.length === 0 || efforts.some(({ breath }) => breath !== 'out')) return false;
+  if (choice === 'out') return true;
+  // Lowered on the in-breath, and brought back on the out-breath.
+  const lowers = phases.some(({ breath, pose, effort }) => breath === 'in' && pose !== start && !effort);
+  return lowers && loadsLowBack(catalog, entry);
 }
 
 const says = ({ rung }: RungEntry, words: readonly Says[]): boolean =>

@@ -8,10 +8,6 @@ export type BackAsk = 'keep-gap' | 'press-back';
 /** N·m about the hips under which the legs of a body on its back ask nothing of the low back. Our estimate. */
 const LEG_LOAD = 5;
 
-const LEG_PART = /^(?:foot|shin|thigh)\./;
-const legHeld = ({ holds = {} }: Pose): boolean =>
-  Object.values(holds).some((held) => held !== undefined && LEG_PART.test(held));
-
 /** On its back with the pelvis down throughout; a spine that is meant to roll is another thing. */
 export function liesOnBack({ like, exercise, rung }: RungEntry): boolean {
   if (like !== 'supine' || exercise.directions.includes('articulation')) return false;
@@ -32,7 +28,15 @@ export function legsOf({ rung }: RungEntry): 'down' | 'up' | 'both' {
   if (up.every(Boolean)) return 'up';
   return up.some(Boolean) ? 'both' : 'down';
 }
-const bothUp = (pose: Pose): boolean => !SIDES.some((side) => legBears(pose, side)) && !legHeld(pose);
+/** A leg in the hands is up all the same. */
+const bothUp = (pose: Pose): boolean => !SIDES.some((side) => legBears(pose, side));
+
+/** Degrees to which a low back is drawn hollowed, and pressed down. */
+const [HOLLOWED, PRESSED] = [-4, 6];
+
+/** Whether a rung is drawn the other way than it would be told. */
+export const drawnAgainst = ({ rung }: RungEntry, ask: BackAsk): boolean =>
+  shapesOf(rung).some(({ lumbar = 0 }) => (ask === 'keep-gap' ? lumbar > PRESSED : lumbar < HOLLOWED));
 
 /**
  * What a house asks of the low back while a phase is done; `null` where it asks for both in turn, since the rung goes

@@ -72,7 +72,9 @@ const of = (house: House, blocks: ReadonlyArray<Unnamed<ReturnType<typeof classO
   const plan = classOf(blocks);
   const timed = timeClass(catalog, plan);
   return {
-    codes: [...reviewClass(catalog, plan).findings, ...schoolFindings(catalog, timed)].map(({ code }) => code),
+    codes: [...reviewClass(catalog, plan).findings, ...schoolFindings(catalog, timed, catalog.method.choices)].map(
+      ({ code }) => code,
+    ),
     script: draftScript(catalog, timed)
       .sections.flatMap(({ part, lead, lines }) => [part, lead, ...lines.map(({ text }) => text)])
       .join('\n'),
@@ -121,7 +123,7 @@ const ROWS: Readonly<Record<string, Row>> = {
     other: { choices: { effortBreath: 'out' } },
     blocks: teach('inhaled/later'),
     found: 'EFFORT_ON_IN_BREATH',
-    says: ['Breathe as it comes; never hold it.', 'Breathe out on the effort.'],
+    says: ['Breathe as it comes; never hold it.', 'Breathe in.'],
     of: ['inhaled', 'hold', 'march'],
     takes: ['inhaled', 'hold'],
   },
@@ -137,7 +139,7 @@ const ROWS: Readonly<Record<string, Row>> = {
   'legs: turned out, parallel': {
     one: { choices: { legs: 'turned-out' } },
     other: { choices: { legs: 'parallel' } },
-    blocks: teach('turned/turned'),
+    blocks: teach('turned/turned', 'ahead/ahead'),
     found: 'SCHOOL_LEGS',
     says: ['Legs turned out from the hips.', 'Legs parallel, kneecaps and toes ahead.'],
     of: ['turned', 'turned-in', 'ahead'],
@@ -146,7 +148,7 @@ const ROWS: Readonly<Record<string, Row>> = {
   'seat: squeezed, soft': {
     one: { choices: { seat: 'squeeze' } },
     other: { choices: { seat: 'soft' } },
-    blocks: teach('squeezed/squeezed', 'press-up'),
+    blocks: teach('squeezed/squeezed', 'press-up', 'silent/silent'),
     found: 'SCHOOL_SEAT',
     says: ['Squeeze your seat before you move.', 'Seat soft and wide.'],
     of: ['squeezed', 'soft', 'hold', 'march'],
@@ -182,7 +184,7 @@ describe('where a class begins', () => {
     expect(of(standing, blocks).codes).toContain('BEGINNING_OTHER');
     expect(of(floor, blocks).codes).not.toContain('BEGINNING_OTHER');
     expect(of(floor, blocks).script).toMatch(/^We begin on the floor/m);
-    expect(of(standing, blocks).script).not.toMatch(/^We begin/m);
+    expect(of(standing, blocks).script).not.toMatch(/^We begin standing/m);
     expect(of(standing, teach('stand', 'hold')).script).toMatch(/^We begin standing/m);
   });
 
@@ -234,9 +236,9 @@ describe('the change of side', () => {
   });
 
   test('changes what the script says', () => {
-    expect(of(house('run'), run).script).toContain('Change sides: all of it again, right side now.');
-    expect(of(house('block'), alike).script).toContain('left first.');
-    expect(of(house('alternate'), alike).script).toContain('left first this time.');
+    expect(of(house('run'), run).script).toContain('Change sides: all of it again, lying on your right side.');
+    expect(of(house('block'), alike).script).toContain('left side first.');
+    expect(of(house('alternate'), alike).script).toContain('left side first this time.');
   });
 
   // That proposals run, change block by block, or change the side that begins is propose.test's.

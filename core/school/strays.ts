@@ -1,7 +1,7 @@
 import { anglesOf, type Pose, SIDES } from '../body';
-import type { Choices, SchoolId } from '../method/choices';
+import { type Choices, chosen, type SchoolId } from '../method/choices';
 import type { Catalog, Cue, Phase, RungEntry } from '../repertoire';
-import { backAskIn, liesOnBack, loadsLowBack, shapesOf } from './lowBack';
+import { type BackAsk, backAskIn, drawnAgainst, liesOnBack, loadsLowBack, shapesOf } from './lowBack';
 import { asksFor, type Says } from './words';
 
 export const SCHOOL_CODES = [
@@ -23,9 +23,12 @@ export interface Stray {
   readonly sentence: string;
 }
 
-/** What of a rung goes against the schools of the house, as domain knowledge has them in “Schools”. */
-export function straysOf(catalog: Catalog, entry: RungEntry): readonly Stray[] {
-  const { choices } = catalog.method;
+/**
+ * What of a rung goes against what is chosen, as domain knowledge has it in “Schools”.
+ * @param house what is chosen here; the rung's own choices come before them
+ */
+export function straysOf(catalog: Catalog, entry: RungEntry, house: Choices): readonly Stray[] {
+  const choices = chosen(house, entry.rung.choices);
   return catalog
     .worth(entry)
     .remembered(choices, () => [
@@ -48,27 +51,25 @@ function backStrays(catalog: Catalog, entry: RungEntry, choice: Choices['lowBack
     if (ask === null) return [];
     const other = ask === 'keep-gap' ? 'press-back' : 'keep-gap';
     if (!asksFor(cue.text, other)) return [];
-    const sentence =
-      ask === 'keep-gap'
-        ? `“${cue.text}” presses the low back down; here the house keeps the small gap under the waist.`
-        : `“${cue.text}” keeps the gap under the waist; here the house presses the low back down.`;
-    return [{ school: 'lowBack', code: 'SCHOOL_BACK', cue: cue.id, sentence }];
+    return [{ school: 'lowBack', code: 'SCHOOL_BACK', cue: cue.id, sentence: backSentence(cue.text, ask) }];
   });
   return [...against, ...backShape(catalog, entry, choice)];
 }
 
+/** What is said of words that ask for the other thing. @param ask what is asked for here */
+export const backSentence = (text: string, ask: BackAsk | null): string =>
+  ask === 'keep-gap'
+    ? `“${text}” presses the low back down; here the house keeps the small gap under the waist.`
+    : `“${text}” keeps the gap under the waist; here the house presses the low back down.`;
+
 /** What is drawn can go against the house as well as what is said. */
 function backShape(catalog: Catalog, entry: RungEntry, choice: Choices['lowBack']): Stray[] {
   const stray = (sentence: string): Stray[] => [{ school: 'lowBack', code: 'SCHOOL_BACK', sentence }];
-  const hollowed = Object.values(entry.rung.poses).some(({ lumbar = 0 }) => lumbar < -HOLLOW);
-  if (choice === 'imprint' && hollowed && loadsLowBack(catalog, entry)) {
+  if (choice === 'imprint' && drawnAgainst(entry, 'press-back') && loadsLowBack(catalog, entry)) {
     return stray('it is drawn with the low back hollowed under the load of the legs; the house presses it down.');
   }
   return [];
 }
-/** Degrees of hollow that a drawing means. */
-const HOLLOW = 4;
-
 function effortStrays({ rung, step, like }: RungEntry, choice: Choices['effortBreath']): Stray[] {
   if (choice === 'natural' || like === 'prone' || rung.spring) return [];
   if (choice === 'in-on-lowering' && step > 0) return [];
@@ -107,11 +108,8 @@ function breathStrays({ rung }: RungEntry, choice: Choices['breathStyle']): Stra
 const [TURNED, LONG_LEG] = [15, 45];
 
 /** How the legs are carried throughout, not where turning them is the movement. */
-function legStrays({ rung, like }: RungEntry, choice: Choices['legs']): Stray[] {
-  if (like === 'side-lying' || like === 'seated') return [];
-  const shapes = shapesOf(rung);
-  if (!shapes.every(legsLong)) return [];
-  const turns = shapes.flatMap((pose) => SIDES.map((side) => anglesOf(pose).hipRotation[side]));
+function legStrays(entry: RungEntry, choice: Choices['legs']): Stray[] {
+  const turned = legsTurned(entry, choice);
   const stray = (drawn: string, house: string): Stray[] => [
     {
       school: 'legs',
@@ -119,11 +117,18 @@ function legStrays({ rung, like }: RungEntry, choice: Choices['legs']): Stray[] 
       sentence: `the legs are drawn turned ${drawn}; the house has them ${house}.`,
     },
   ];
-  if (choice === 'parallel' && turns.every((turn) => turn >= TURNED)) return stray('out', 'parallel');
-  if (choice !== 'parallel' && turns.every((turn) => turn <= -TURNED)) {
-    return stray('in', choice === 'small-v' ? 'in a small V at the heels' : 'turned out');
-  }
+  if (turned === 'out') return stray('out', 'parallel');
+  if (turned === 'in') return stray('in', choice === 'small-v' ? 'in a small V at the heels' : 'turned out');
   return [];
+}
+
+/** How the legs of a rung are drawn turned throughout where the house has them otherwise; `null` where they go with it. */
+export function legsTurned({ rung, like }: RungEntry, choice: Choices['legs']): 'out' | 'in' | null {
+  const shapes = shapesOf(rung);
+  if (like === 'side-lying' || like === 'seated' || !shapes.every(legsLong)) return null;
+  const turns = shapes.flatMap((pose) => SIDES.map((side) => anglesOf(pose).hipRotation[side]));
+  if (choice === 'parallel') return turns.every((turn) => turn >= TURNED) ? 'out' : null;
+  return turns.every((turn) => turn <= -TURNED) ? 'in' : null;
 }
 
 /** Both legs about straight: what is said of how they are carried is seen in them. */
@@ -138,10 +143,14 @@ const SEAT_AGAINST: Readonly<Record<Choices['seat'], ReadonlyArray<readonly [Say
   squeeze: [['soft-seat', 'keeps the seat soft; the house squeezes it']],
 };
 
+/** What is said of words that ask the seat for another thing than is chosen; `null` where they do not. */
+export function seatAgainst(text: string, choice: Choices['seat']): string | null {
+  const against = SEAT_AGAINST[choice].find(([says]) => asksFor(text, says));
+  return against ? `“${text}” ${against[1]}.` : null;
+}
+
 const seatStrays = (entry: RungEntry, choice: Choices['seat']): Stray[] =>
   telling(entry).flatMap((cue) => {
-    const against = SEAT_AGAINST[choice].find(([says]) => asksFor(cue.text, says));
-    return against
-      ? [{ school: 'seat', code: 'SCHOOL_SEAT', cue: cue.id, sentence: `“${cue.text}” ${against[1]}.` }]
-      : [];
+    const sentence = seatAgainst(cue.text, choice);
+    return sentence === null ? [] : [{ school: 'seat', code: 'SCHOOL_SEAT', cue: cue.id, sentence }];
   });

@@ -2,7 +2,10 @@
 export type Says = 'press-back' | 'keep-gap' | 'squeeze-seat' | 'draw-up' | 'soft-seat';
 
 const BACK = String.raw`\b(?:low(?:er)? back|back|waist|spine)\b`;
-const SEAT = String.raw`\b(?:seat|bottom|buttocks?|glutes?)\b`;
+/** The bottom leg of two is no seat. */
+const SEAT = String.raw`\b(?:seat|bottom(?! (?:knee|leg|arm|foot|heel|hand|ribs?|shin|thigh|hip|elbow|of|shoulder))|bum|buttocks?|glutes?|backside|cheeks|sit(?:ting|z)? bones)\b`;
+/** What is pressed or squeezed instead of it: a ball between the knees is another thing. */
+const NO_OBJECT = String.raw`(?:(?!\b(?:ball|cushion|ring|block|roller|band|heels?|knees?|thighs?|legs?|feet|hands?|elbows?|shoulder)\b)[^.,;:?!])`;
 
 /**
  * Within one sentence, the verb and what it acts on near each other. Pressing a heel or squeezing a ball is another
@@ -18,8 +21,14 @@ const WORDS: Readonly<Record<Says, readonly RegExp[]>> = {
     /\bneutral (?:back|spine|pelvis)\b|\b(?:back|spine|pelvis) (?:stays |in )?neutral\b/i,
   ],
   'squeeze-seat': [
-    new RegExp(String.raw`\b(?:squeeze|clench|grip|tighten)\b[^.;?!]{0,16}${SEAT}`, 'i'),
-    new RegExp(String.raw`${SEAT}[^.;?!]{0,10}\b(?:squeezed|clenched|tight|firm)\b`, 'i'),
+    new RegExp(
+      String.raw`\b(?:squeeze|clench|grip|tighten|tense|pinch|contract|engage|fire|activate|harden|firm up|brace|switch on|turn on)\b${NO_OBJECT}{0,20}${SEAT}`,
+      'i',
+    ),
+    /\b(?:hug|wrap|pull|draw) (?:your|the|both) (?:seat|glutes|buttocks|cheeks|sit(?:ting|z)? bones) (?:together|tight|in)\b/i,
+    new RegExp(String.raw`${SEAT}[^.,;:?!]{0,12}\b(?:squeezed|clenched|tight|tense|firm|hard|gripped)\b`, 'i'),
+    /\bglutes (?:switched |turned )?on\b/i,
+    /\b(?:coin|penny|card|pencil|stamp)\b[^.;?!]{0,16}\bbetween\b[^.;?!]{0,10}\b(?:buttocks|cheeks|glutes|sit(?:ting|z)? bones)\b/i,
   ],
   'draw-up': [
     /\b(?:draw|lift|zip)\b[^.;?!]{0,16}\b(?:pelvic floor|up inside|from inside|within)\b/i,

@@ -1,105 +1,116 @@
-import { CONDITIONS, type Graded, judge } from '../caution';
-import { doseOf, optionOf, type Slot, type TimedBlock } from '../plan';
-import { type Catalog, type Cue, type CueKind, laneOf, type RungEntry, signFor } from '../repertoire';
+import { optionOf, type TimedBlock } from '../plan';
+import { type Catalog, laneOf, type Phase, phaseCounts, type RungEntry, signFor } from '../repertoire';
+import { namesStopSign } from '../vocabulary/stopSigns';
+import { countLines, sideLines } from './counts';
 import { houseLines } from './houseWords';
-import type { DraftedFrom } from './keptLines';
-import type { LineSource, Unnamed } from './line';
+import type { BlockPass, DraftedFrom } from './keptLines';
+import { asLine, cuesOf, drafted, type Unnamed } from './line';
 import { rangeWords } from './rangeWords';
+import { safetyLines } from './safety';
+import { whereWords } from './way';
 
-/** One pass through a block. */
-export interface BlockPass {
-  readonly part: TimedBlock;
-  readonly slot: Slot;
-  readonly pass: 1 | 2;
-}
-
-/** The lines of a pass as the rung has them, and what is drafted beside them, in the order they are usually spoken. */
-export function blockLines(from: DraftedFrom, { part, slot, pass }: BlockPass): Unnamed[] {
-  const lines = pass === 1 ? firstPass(from, part) : secondPass(from.catalog, part, slot);
-  return from.leaves ? [...lines, ...cuesOf(part.entry, 'transition').map(asLine)] : lines;
-}
-
-const cuesOf = ({ rung }: RungEntry, kind: CueKind): Cue[] => (rung.cues ?? []).filter((cue) => cue.kind === kind);
-const asLine = ({ id, kind, text, sign }: Cue): Unnamed => ({
-  kind,
-  text,
-  source: 'rung',
-  said: kind !== 'note',
-  cue: id,
-  ...(sign ? { sign } : {}),
-});
-const drafted = (kind: CueKind, text: string, source: LineSource = 'drafted'): Unnamed => ({
-  kind,
-  text,
-  source,
-  said: true,
-});
-
-/** Teaching says everything; flowing says what is known already in one line each. */
-function firstPass({ catalog, graded, news }: DraftedFrom, timedBlock: TimedBlock): Unnamed[] {
-  const { entry, block, carries } = timedBlock;
-  const flows = block.mode === 'flow';
-  const share = (cues: Cue[]) => (flows ? cues.slice(0, 1) : cues).map(asLine);
-  const setup = share(cuesOf(entry, 'setup'));
-  const title = `${entry.exercise.name}, ${entry.rung.name}`;
-  const begins = carries
-    ? [drafted('setup', `Stay in the shape: ${title}.`)]
-    : [drafted('setup', `${entry.exercise.name}: ${entry.rung.name}, ${catalog.graph.name(entry.position)}.`)];
+/**
+ * The lines of a pass as the rung has them, and what is drafted beside them, in the order they are spoken: what people
+ * need to know before the effort, then what moves on the breath, what to keep and see, and the way out.
+ */
+export function blockLines(from: DraftedFrom, own: BlockPass): Unnamed[] {
+  const lines = own.pass === 1 ? firstPass(from, own) : secondPass(from, own);
   return [
-    ...(setup.length > 0 && !carries ? setup : begins),
+    ...lines.filter(({ cue }) => cue === undefined || !from.strays.includes(cue)),
+    ...from.out.map(asLine),
+    ...(own.pass === 1 ? cuesOf(own.part.entry, 'note').map(asLine) : []),
+  ];
+}
+
+/** Teaching says everything; flowing leaves unsaid what is known already. */
+function firstPass(from: DraftedFrom, own: BlockPass): Unnamed[] {
+  const { catalog, news, imageSaid } = from;
+  const { part, slot } = own;
+  const { entry, block } = part;
+  const flows = block.mode === 'flow';
+  const first = (lines: Unnamed[]) => (flows ? lines.slice(0, 1) : lines);
+  const images = cuesOf(entry, 'image').slice(0, imageSaid ? 0 : 1);
+  return [
+    ...setUpLines(catalog, part),
     ...(block.range === undefined
       ? []
       : [drafted('setup', `${rangeWords(block.range)} as far as you could go.`, 'class')]),
-    ...(flows ? [] : cuesOf(entry, 'check').map(asLine)),
+    ...sideLines(from, own),
+    ...countLines(part, slot, 1),
+    ...options(catalog, part),
+    ...safetyLines(from, part),
     ...houseLines(news, 'breath'),
-    ...actions(catalog, entry),
+    ...actions(from, part),
     ...houseLines(news, 'legs'),
-    ...share(cuesOf(entry, 'alignment')),
+    ...first(cuesOf(entry, 'alignment').map((cue) => phased(cue, entry))),
     ...houseLines(news, 'alignment'),
-    ...(flows
-      ? []
-      : [...cuesOf(entry, 'image').slice(0, 1), ...cuesOf(entry, 'feel'), ...cuesOf(entry, 'fault')].map(asLine)),
-    ...options(catalog, timedBlock),
-    ...cuesOf(entry, 'safety').map(asLine),
-    ...cautionLines(catalog, timedBlock, graded),
-    countLine(catalog, timedBlock),
-    ...share(cuesOf(entry, 'count')),
-    ...cuesOf(entry, 'note').map(asLine),
+    ...(flows ? [] : [...images, ...cuesOf(entry, 'feel'), ...cuesOf(entry, 'fault')].map((cue) => phased(cue, entry))),
+    ...cuesOf(entry, 'side').map(asLine),
+    ...first(cuesOf(entry, 'count').map(asLine)),
   ];
 }
 
-/** What a block asks of the people in the room, from the rules that fired. */
-function cautionLines(catalog: Catalog, { entry, block }: TimedBlock, graded: readonly Graded[]): Unnamed[] {
-  const { cautions } = judge(catalog, entry, graded, block.dose ? doseOf(entry, block) : undefined);
-  return cautions.map(({ condition, verdict, how }) =>
-    drafted(
-      'safety',
-      `${CONDITIONS[condition].spoken}${verdict === 'clear-first' ? ', only once a professional has agreed' : ''}: ${how}`,
-    ),
-  );
+/** Where everything is. Who carries on hears what comes next; what is known is there to be looked up. */
+function setUpLines(catalog: Catalog, { entry, block, carries }: TimedBlock): Unnamed[] {
+  const flows = block.mode === 'flow';
+  const said = cuesOf(entry, 'setup').map(asLine);
+  const checks = cuesOf(entry, 'check').map(asLine);
+  const name = nameOf(entry);
+  if (carries) return [drafted('setup', `Stay there. Next, ${name}.`), ...asKnown(checks, flows)];
+  const named = drafted('setup', `Next, ${name}, ${whereWords(catalog, entry.position)}.`);
+  if (flows || said.length === 0) return [named, ...asKnown([...said, ...checks], flows)];
+  return [...said, ...checks];
 }
 
-function secondPass(catalog: Catalog, timedBlock: TimedBlock, slot: Slot): Unnamed[] {
-  const { entry, reps, secondReps } = timedBlock;
-  const times = reps === secondReps ? `${countText(reps)}, as on the first` : countText(secondReps);
+/** What is known already is not said. */
+const asKnown = (lines: readonly Unnamed[], known: boolean): Unnamed[] =>
+  lines.map((line) => (known ? { ...line, said: false } : line));
+
+/** What a block is called aloud. */
+const nameOf = ({ exercise, rung }: RungEntry): string => `${small(exercise.name)}, ${small(rung.name)}`;
+const small = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
+
+function secondPass(from: DraftedFrom, own: BlockPass): Unnamed[] {
+  const { part, slot } = own;
+  const { entry } = part;
   return [
-    ...actions(catalog, entry),
-    ...cuesOf(entry, 'alignment').slice(0, 1).map(asLine),
-    drafted('count', `${slot.side === 'left' ? 'Left' : 'Right'} side: ${times}.`),
+    ...sideLines(from, own),
+    ...countLines(part, slot, 2),
+    ...actions(from, part),
+    ...cuesOf(entry, 'alignment')
+      .slice(0, 1)
+      .map((cue) => phased(cue, entry)),
   ];
 }
 
-const BREATH_WORDS = { in: 'Breathe in', out: 'Breathe out', hold: 'Hold', free: 'Breathe freely' } as const;
+/** A cue with the phase it is spoken on, where it names one. */
+function phased(cue: Parameters<typeof asLine>[0], { rung }: RungEntry): Unnamed {
+  const phase = cue.phase === undefined ? undefined : rung.phases.find(({ id }) => id === cue.phase);
+  return phase ? { ...asLine(cue), phase } : asLine(cue);
+}
 
-/** In a house that leaves the breath alone, what is drafted asks for none. */
-function actions({ method }: Catalog, entry: RungEntry): Unnamed[] {
-  const free = method.choices.effortBreath === 'natural';
-  return entry.rung.phases.map((phase, index): Unnamed => {
-    const first = index === 0 ? phase.id : undefined;
-    const cue = cuesOf(entry, 'action').find((each) => (each.phase ?? first) === phase.id);
-    if (cue) return { ...asLine(cue), phase };
-    const breath = free && phase.breath !== 'hold' ? 'free' : phase.breath;
-    return { ...drafted('action', `${BREATH_WORDS[breath]} for ${phase.counts}.`), phase };
+const BREATH_WORDS = { in: 'Breathe in', out: 'Breathe out', hold: 'Hold', free: 'Breathe on' } as const;
+const BREATH_WORD = { in: 'In', out: 'Out', hold: 'Hold', free: 'On' } as const;
+
+/** The phases that are done here: the way in and the way out only where people take them. */
+export const phasesDone = ({ entry: { rung }, entrySeconds, exitSeconds }: TimedBlock): readonly Phase[] => [
+  ...(entrySeconds > 0 ? (rung.entry ?? []) : []),
+  ...rung.phases,
+  ...(exitSeconds > 0 ? (rung.exit ?? []) : []),
+];
+
+/** Every phase that is done, each with all of its words; a house that leaves the breath alone is asked for none. */
+function actions({ choices }: DraftedFrom, part: TimedBlock): Unnamed[] {
+  const { entry, count } = part;
+  const first = entry.rung.phases[0]?.id;
+  const cues = cuesOf(entry, 'action');
+  return phasesDone(part).flatMap((phase): Unnamed[] => {
+    const own = cues.filter((each) => (each.phase ?? first) === phase.id);
+    if (own.some(({ at }) => at === undefined)) return own.map((cue) => ({ ...asLine(cue), phase }));
+    const breath = choices.effortBreath === 'natural' && phase.breath !== 'hold' ? 'free' : phase.breath;
+    // Under a second there is time for a word.
+    const words = phaseCounts(phase) * count < 1 ? BREATH_WORD : BREATH_WORDS;
+    return [{ ...drafted('action', `${words[breath]}.`), phase }, ...own.map((cue) => ({ ...asLine(cue), phase }))];
   });
 }
 
@@ -112,25 +123,9 @@ function options(catalog: Catalog, { entry, block }: TimedBlock): Unnamed[] {
     if (cue) return [{ ...asLine(cue), cue: `${rung}-${cue.id}` }];
     const lane = laneOf(entry, option);
     const sign = own ?? signFor(entry.rung, lane);
-    const who = sign ? `${lane === 'upper' ? 'Once' : 'If'} ${sign.replace(/\.$/, '')}: ` : '';
-    return [drafted('option', `${who}${option.rung.name}.`)];
+    // A sign to stop is no reason for another version.
+    const tells = sign !== undefined && !namesStopSign(sign, catalog.method.stopSigns);
+    const who = tells ? `${lane === 'upper' ? 'Once' : 'If'} ${small(sign.replace(/\.$/, ''))}, take` : 'You can take';
+    return [drafted('option', `${who} ${small(option.rung.name)}.`)];
   });
-}
-
-const countText = (reps: number): string => (Number.isInteger(reps) ? `${reps}` : `about ${Math.round(reps)}`);
-
-/** How many and on which side, in words; computed from the dose, so it is never wrong. */
-function countLine({ method }: Catalog, { entry, block, firstSide, sets, reps }: TimedBlock): Unnamed {
-  const dose = doseOf(entry, block);
-  const { sides } = entry;
-  const range = dose.repsTo !== undefined && block.mode !== 'show' ? `${dose.reps} to ${dose.repsTo}` : countText(reps);
-  const until = dose.until === 'tired' ? ', or until tired' : '';
-  const shown = block.mode === 'show' ? ' shown' : '';
-  const each =
-    sides === 'both' ? '' : block.side ? `, ${block.side} side only` : block.mode === 'show' ? '' : ' each side';
-  const begins = method.choices.sideChange === 'alternate' ? ' this time' : '';
-  const first = sides === 'both' || block.side || !firstSide ? '' : `, ${firstSide} first${begins}`;
-  const sequence = sides === 'alternate' && !block.side ? ', alternating' : '';
-  const times = sets > 1 ? `${sets} sets of ${range}` : `${range}${shown}`;
-  return drafted('count', `${times}${until}${each}${sequence}${first}. Say the last one.`);
 }

@@ -44,29 +44,37 @@ test('teaching says all, in the order it is spoken; the way out comes after the 
   expect(said(first)).toEqual([
     'Lie down.',
     'Feet under the knees.',
+    'Left side first.',
+    '5 times on the left.',
+    'If the pelvis rocks, take low.',
     'Breathe out on the effort.',
     'Float the knee.',
-    'Breathe in for 2.',
+    'Breathe in.',
     'Pelvis quiet.',
     'Go half as far.',
-    'If the pelvis rocks: low.',
-    '5 each side, left first. Say the last one.',
   ]);
-  expect(second).toMatchObject({ side: 'right', pass: 2, lead: 'Change sides: right side now.' });
+  expect(second).toMatchObject({ side: 'right', pass: 2, lead: null });
+  expect(said(second)?.slice(0, 2)).toEqual(['Change sides: right side now.', '5 times on the right.']);
   expect(said(second)?.at(-1)).toBe('Rest the feet.');
 });
 
-test('flowing says one line of set-up and no fault; words drafted from figures are marked', () => {
+test('flowing names what comes, and knows the rest; words drafted from figures are marked', () => {
   const [, first] = sections(block('float/high'));
-  expect(said(first)).not.toContain('Feet under the knees.');
+  const aloud = first?.lines.filter((line) => line.said).map(({ text }) => text);
+  expect(aloud?.[0]).toBe('Next, float, high, on hands and knees.');
+  expect(said(first)).toContain('Feet under the knees.');
+  expect(aloud).not.toContain('Feet under the knees.');
   expect(said(first)).not.toContain('Go half as far.');
-  expect(first?.lines.filter(wantsWords).map(({ text }) => text)).toEqual(['Breathe in for 2.']);
+  expect(first?.lines.filter(wantsWords).map(({ text }) => text)).toEqual([
+    'Next, float, high, on hands and knees.',
+    'Breathe in.',
+  ]);
 });
 
 test('the way between positions names every place and prop', () => {
   const props = catalogOf();
   const script = draftScript(props, timeClass(props, classOf([block('arch'), block('roll')])));
-  expect(script.sections[2]?.lead).toBe('Take the roller, roll onto your left side, then lie on your back.');
+  expect(script.sections[2]?.lead).toBe('Take the roller. Roll onto your left side, then roll onto your back.');
 });
 
 describe('words of the class', () => {
@@ -84,7 +92,7 @@ describe('words of the class', () => {
   test('replace every line of their kind, in its place, and know where they come from', () => {
     const own = [line('l1', 'setup', 'Come onto hands and knees.')];
     const [, first] = sections(block('float/high', { mode: 'teach', lines: own }));
-    expect(said(first)?.slice(0, 2)).toEqual(['Come onto hands and knees.', 'Breathe out on the effort.']);
+    expect(said(first)?.slice(0, 2)).toEqual(['Come onto hands and knees.', 'Left side first.']);
     expect(first?.lines[0]).toMatchObject({ id: 'l1', source: 'class', said: true });
     expect(first?.lines.find(({ text }) => text === 'Float the knee.')).toMatchObject({ source: 'rung', cue: 'c3' });
     expect(first?.lines.find(({ kind }) => kind === 'count')).toMatchObject({ source: 'drafted' });

@@ -1,21 +1,18 @@
 import type { Side } from '../body';
 import { CONDITIONS, type Condition, type Graded } from '../caution';
-import {
-  getsUpOverSide,
-  pacingOf,
-  type Slot,
-  type Teacher,
-  type TimedBlock,
-  type TimedClass,
-  type TimedInterlude,
-} from '../plan';
-import type { Catalog, CueKind } from '../repertoire';
-import { type BlockPass, blockLines } from './blockLines';
-import { HouseWords } from './houseWords';
-import { type DraftedFrom, keptLines } from './keptLines';
-import type { LineSource, PassLines, ScriptLine, Unnamed } from './line';
+import { type Choices, chosen } from '../method';
+import { getsUpOverSide, pacingOf, type Teacher, type TimedBlock, type TimedClass, type TimedInterlude } from '../plan';
+import { allPhases, type Catalog, type Cue } from '../repertoire';
+import { straysOf } from '../school';
+import { blockLines, phasesDone } from './blockLines';
+import { exitFits } from './exits';
+import { closingDraft, type Framed, openingDraft } from './frame';
+import { SaidSoFar } from './houseWords';
+import { type BlockPass, type DraftedFrom, keptLines } from './keptLines';
+import { cuesOf, drafted, known, type PassLines, type ScriptLine, type Unnamed } from './line';
 import { withOwnLines } from './ownLines';
 import { partHeading } from './parts';
+import { type PassTimes, passTimes } from './passTimes';
 import { wayBetween } from './way';
 
 /** One stretch of the class as it is spoken: the opening, one pass through a block, an interlude, the closing. */
@@ -27,8 +24,9 @@ export interface ScriptSection {
   /** When it begins, from the start of the class. */
   readonly startSeconds: number;
   readonly seconds: number;
-  /** Seconds of changing place, props or side just before it, and how. */
+  /** Seconds of changing place, props or side just before it. */
   readonly leadSeconds: number;
+  /** The way there, as it is said. */
   readonly lead: string | null;
   readonly lines: readonly ScriptLine[];
   /** What the class leaves unsaid of it. */
@@ -38,6 +36,8 @@ export interface ScriptSection {
   readonly side: Side | null;
   /** The second pass runs on what the first one taught. */
   readonly pass: 1 | 2;
+  /** What its seconds are spent on, where people work in it. */
+  readonly times: PassTimes | null;
 }
 
 export interface Script {
@@ -47,6 +47,8 @@ export interface Script {
   readonly seconds: number;
   /** How fast it is spoken. */
   readonly wordsPerMinute: number;
+  /** What is chosen in this class where good practitioners differ. */
+  readonly choices: Choices;
 }
 
 /** Who a script is spoken to, and by whom. */
@@ -58,6 +60,12 @@ export interface SpokenTo {
   /** Keys of the rungs met in earlier episodes. */
   readonly earlier?: ReadonlySet<string> | undefined;
   readonly teacher?: Teacher | undefined;
+  /** Who it is for, by name. */
+  readonly audience?: string | undefined;
+  /** What the series of the class has chosen otherwise. */
+  readonly choices?: Partial<Choices> | undefined;
+  /** The class after it in its series, by name. */
+  readonly next?: string | undefined;
 }
 
 interface Pass extends Omit<BlockPass, 'part'> {
@@ -68,26 +76,30 @@ interface Pass extends Omit<BlockPass, 'part'> {
 interface Room {
   readonly catalog: Catalog;
   readonly graded: readonly Graded[];
-  /** From the back up by the side. */
+  /** From the back up by the side, and down to it. */
   readonly overSide: boolean;
-  /** What the house says by its schools, said where it is new. */
-  readonly house: HouseWords;
+  readonly choices: Choices;
+  /** What is said once in a class. */
+  readonly sofar: SaidSoFar;
+  /** In a lesson an image may come as often as it helps. */
+  readonly repeatsImages: boolean;
 }
 
 /**
  * A script drafted from a class: what is said, in the order it is said, each pass at its clock time. Words come from the
  * class, else from the rungs' cues; what they leave unsaid is drafted from poses, phases and doses and marked so.
  */
-export function draftScript(
-  catalog: Catalog,
-  timed: TimedClass,
-  { conditions = [], graded = conditions, earlier, teacher }: SpokenTo = {},
-): Script {
-  const { plan } = timed;
+export function draftScript(catalog: Catalog, timed: TimedClass, to: SpokenTo = {}): Script {
+  const { conditions = [], graded = conditions, earlier, teacher, audience, next } = to;
+  const { plan, parts } = timed;
   const overSide = getsUpOverSide({ cautions: [...conditions] });
-  const room: Room = { catalog, graded, overSide, house: new HouseWords(catalog) };
+  const choices = chosen(catalog.method.choices, to.choices, plan.choices);
+  const repeatsImages = plan.purpose === 'lesson' || plan.purpose === 'workshop';
+  const room: Room = { catalog, graded, overSide, choices, sofar: new SaidSoFar(catalog), repeatsImages };
+  const { wordsPerMinute } = pacingOf(catalog.method, { teacher });
+  const framed: Framed = { catalog, timed, choices, audience, next, wordsPerMinute, overSide };
   const passes = passesOf(timed);
-  let clock = timed.parts.opening;
+  let clock = parts.opening;
   let heading: string | null = null;
   const beginning = ({ part, pass }: Pass): string | null => {
     if (pass > 1 || part.kind !== 'block') return null;
@@ -106,15 +118,16 @@ export function draftScript(
   });
   const still = { part: null, leadSeconds: 0, lead: null, block: null, side: null, pass: 1, leftOut: [] } as const;
   const always = conditions.map((each) => known('safety', `${CONDITIONS[each].spoken}: ${CONDITIONS[each].always}`));
-  const opening = plan.openingWords ? words(plan.openingWords) : room.house.opening(timed);
+  const opening = plan.openingWords ? words(plan.openingWords) : openingDraft(framed);
   const sections: ScriptSection[] = [
     {
       ...still,
       kind: 'opening',
       title: 'Opening',
       startSeconds: 0,
-      seconds: timed.parts.opening,
+      seconds: parts.opening,
       lines: named([...opening, ...always], 'opening'),
+      times: null,
     },
     ...spoken,
     {
@@ -122,15 +135,17 @@ export function draftScript(
       kind: 'closing',
       title: 'Closing',
       startSeconds: clock,
-      seconds: timed.parts.closing,
-      lines: named(words(plan.closingWords), 'closing'),
+      seconds: parts.closing,
+      lines: named(plan.closingWords ? words(plan.closingWords) : closingDraft(framed), 'closing'),
+      times: null,
     },
   ];
   return {
     title: plan.name,
     sections,
     seconds: sections.reduce((sum, section) => sum + section.leadSeconds + section.seconds, 0),
-    wordsPerMinute: pacingOf(catalog.method, { teacher }).wordsPerMinute,
+    wordsPerMinute,
+    choices,
   };
 }
 
@@ -146,16 +161,8 @@ const passesOf = ({ sequence }: TimedClass): Pass[] =>
 
 type Unheaded = Omit<ScriptSection, 'part'>;
 
-const words = (texts: readonly string[] = [], kind: CueKind = 'setup'): Unnamed[] =>
-  texts.map((text) => ({ kind, text, source: 'class', said: true }));
-
-/** What a teacher has to know and does not say. */
-const known = (kind: CueKind, text: string, source: LineSource = 'drafted'): Unnamed => ({
-  kind,
-  text,
-  source,
-  said: false,
-});
+const words = (texts: readonly string[] = [], kind: Cue['kind'] = 'setup'): Unnamed[] =>
+  texts.map((text) => drafted(kind, text, 'class'));
 
 /** Lines with ids: the class's own as it has them, the others by what they are and where. */
 function named(lines: ReadonlyArray<Unnamed & Partial<Pick<ScriptLine, 'id'>>>, place: string): ScriptLine[] {
@@ -175,10 +182,11 @@ const namedBoth = ({ lines, leftOut }: PassLines<Unnamed>, place: string): PassL
   leftOut: named(leftOut, `${place}-left-out`),
 });
 
-function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: number): Unheaded {
+function interludeSection({ catalog, overSide }: Room, part: TimedInterlude, leadSeconds: number): Unheaded {
   const { block, change, startSeconds, seconds, index } = part;
-  const drafted = [
-    ...words(block.words, block.interlude === 'check' ? 'check' : 'setup'),
+  const kind = block.interlude === 'check' ? 'check' : 'setup';
+  const own = [
+    ...(block.words ? words(block.words, kind) : [drafted(kind, `${block.name.replace(/[.!?]$/, '')}.`)]),
     ...(block.finds ? [known('check', `It should find: ${block.finds}`, 'class')] : []),
     ...(block.otherwise ? [known('check', `If not: ${block.otherwise}`, 'class')] : []),
     ...noted(block.notes),
@@ -189,11 +197,12 @@ function interludeSection({ catalog }: Room, part: TimedInterlude, leadSeconds: 
     startSeconds,
     seconds,
     leadSeconds,
-    lead: wayBetween(catalog, change),
-    ...namedBoth(withOwnLines(drafted, block.lines ?? [], [], 1), block.id),
+    lead: wayBetween(catalog, change, overSide),
+    ...namedBoth(withOwnLines(own, block.lines ?? [], [], 1), block.id),
     block: index,
     side: null,
     pass: 1,
+    times: null,
   };
 }
 
@@ -203,16 +212,25 @@ const noted = (notes: string | undefined): Unnamed[] => (notes ? [known('setup',
 function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSeconds: number): Unheaded {
   const { part, slot, pass } = own;
   const { entry, change, block } = part;
-  const turned = pass === 2 && leadSeconds > 0;
+  const { catalog, choices, sofar } = room;
+  const first = pass === 1;
   const from: DraftedFrom = {
-    catalog: room.catalog,
+    catalog,
     graded: room.graded,
-    news: pass === 1 ? room.house.newWith(entry) : [],
-    leaves: leavesFor(room, own, next),
+    news: first ? sofar.newWith(entry, choices) : [],
+    strays: straysLeftOut(catalog, entry, choices),
+    choices,
+    out: wayOut(room, own, next),
+    firstOfLadder: first && sofar.firstOf(entry),
+    imageSaid: first && sofar.imageSaid(entry) && !room.repeatsImages,
+    inRun: block.run === undefined ? null : part.leadsRun ? 'first' : 'later',
   };
   const spoken = keptLines(part.laid, pass, from, () => {
-    const drafted = [...blockLines(from, own), ...(pass === 1 ? noted(block.notes) : [])];
-    return namedBoth(withOwnLines(drafted, block.lines ?? [], entry.rung.phases, pass), `${block.id}-${pass}`);
+    const lines = [...blockLines(from, own), ...(first ? noted(block.notes) : [])];
+    const done = new Set(phasesDone(part).map(({ id }) => id));
+    // Words for a way in or out that nobody takes here are not said.
+    const ownLines = (block.lines ?? []).filter(({ phase }) => phase === undefined || done.has(phase));
+    return namedBoth(withOwnLines(lines, ownLines, allPhases(entry.rung), pass), `${block.id}-${pass}`);
   });
   return {
     kind: 'block',
@@ -220,26 +238,43 @@ function blockSection(room: Room, own: BlockPass, next: Pass | undefined, leadSe
     startSeconds: slot.startSeconds,
     seconds: slot.seconds,
     leadSeconds,
-    lead: pass === 2 ? (turned ? sideChangeWords(part, slot) : null) : wayBetween(room.catalog, change),
+    lead: pass === 2 ? null : wayBetween(catalog, change, room.overSide),
     ...spoken,
     block: part.index,
     side: entry.sides === 'alternate' ? null : slot.side,
     pass,
+    times: passTimes(part, pass),
   };
 }
 
-/** A run is changed as one: everything of it that was done on the one side is done again on the other. */
-const sideChangeWords = ({ block }: TimedBlock, { side }: Slot): string =>
-  block.run === undefined ? `Change sides: ${side} side now.` : `Change sides: all of it again, ${side} side now.`;
+/** Kinds of line that a house line can stand in for where they go against it. */
+const LEFT_OUT: ReadonlySet<Cue['kind']> = new Set<Cue['kind']>(['alignment', 'image', 'feel', 'check']);
 
+const NO_STRAYS: readonly string[] = [];
+/** Cues of a rung that go against what is chosen, and that carry no movement of their own. */
+function straysLeftOut(catalog: Catalog, entry: TimedBlock['entry'], choices: Choices): readonly string[] {
+  const strays = straysOf(catalog, entry, choices);
+  if (strays.length === 0) return NO_STRAYS;
+  return strays.flatMap(({ cue: id }) => {
+    const kind = entry.rung.cues?.find((cue) => cue.id === id)?.kind;
+    return id !== undefined && kind && LEFT_OUT.has(kind) ? [id] : [];
+  });
+}
+
+const NO_WAY: readonly Cue[] = [];
 /**
- * Whether people leave the shape of a block after a pass: nobody who stays in it is told to leave it, and where the room
- * rolls to the side to get up, what the rung says of sitting up is left to the way there.
+ * What the rung says of the way out, where people leave its shape and it is true: nobody who stays in the shape, is
+ * inside a run or has the second side before them is told to leave it; where the room rolls to the side to get up, or
+ * the words lead elsewhere or take away what is still needed, the way there says what to do.
  */
-function leavesFor({ overSide }: Room, { part }: BlockPass, next: Pass | undefined): boolean {
-  if (!next || next.part === part) return false;
-  const goesOn = next.part.kind === 'block' && (part.carried || next.pass > 1 || part.slots.length > 1);
-  if (part.carried || (goesOn && next.pass > 1)) return false;
-  const { places } = next.part.change;
-  return !(overSide && places[0] === 'supine' && places.length > 1);
+function wayOut({ catalog, overSide }: Room, { part }: BlockPass, next: Pass | undefined): readonly Cue[] {
+  const cues = cuesOf(part.entry, 'transition');
+  if (cues.length === 0 || next?.part === part || part.carried || part.shown) return NO_WAY;
+  if (next) {
+    const inRun = next.part.kind === 'block' && part.block.run !== undefined && part.block.run === next.part.block.run;
+    if (inRun) return NO_WAY;
+    const { places } = next.part.change;
+    if (overSide && places[0] === 'supine' && places.length > 1) return NO_WAY;
+  }
+  return cues.filter(({ text }) => exitFits(catalog, text, part, next?.part));
 }

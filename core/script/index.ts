@@ -1,7 +1,10 @@
 export * from './advice';
 export * from './draftScript';
 export * from './edits';
+export { exitFits, leadsTo } from './exits';
 export { cuesToldIn, type LineSource, type ScriptLine, wantsWords } from './line';
+export * from './passTimes';
 export * from './rangeWords';
 export * from './roomCard';
+export { spokenSeconds, timetableOf, type Utterance, wordsAt } from './timetable';
 export * from './way';

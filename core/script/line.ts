@@ -1,4 +1,4 @@
-import type { CueKind, Phase } from '../repertoire';
+import type { Cue, CueKind, Phase, RepPlace, RungEntry } from '../repertoire';
 
 /** Where the words of a line come from: the class, the rung's cues, or nobody yet. */
 export type LineSource = 'class' | 'rung' | 'drafted';
@@ -15,6 +15,9 @@ export interface ScriptLine {
   readonly cue?: string;
   /** For an action: the phase it is spoken on. */
   readonly phase?: Phase;
+  /** The repetition of a set it is said on: first, middle or last; or the one it begins, counted from 0. */
+  readonly at?: RepPlace;
+  readonly rep?: number;
   /** For a fault: what is seen. */
   readonly sign?: string;
   /** For words of the class: what would be said in their place, as the rung has it now. */
@@ -35,8 +38,39 @@ export const wantsWords = ({ source, kind }: Pick<ScriptLine, 'source' | 'kind'>
 /** A line without its id: it is named when its section is put together. */
 export type Unnamed = Omit<ScriptLine, 'id'>;
 
+/** A line that is worked out, or stands in for one that nobody has written. */
+export const drafted = (kind: CueKind, text: string, source: LineSource = 'drafted'): Unnamed => ({
+  kind,
+  text,
+  source,
+  said: true,
+});
+
+/** What a teacher has to know and does not say. */
+export const known = (kind: CueKind, text: string, source: LineSource = 'drafted'): Unnamed => ({
+  kind,
+  text,
+  source,
+  said: false,
+});
+
 /** What is said and known on a pass, and what the class leaves unsaid of it. */
 export interface PassLines<L = ScriptLine> {
   readonly lines: readonly L[];
   readonly leftOut: readonly L[];
 }
+
+/** The cues of a kind, as the rung has them. */
+export const cuesOf = ({ rung }: RungEntry, kind: CueKind): Cue[] =>
+  (rung.cues ?? []).filter((cue) => cue.kind === kind);
+
+/** A cue as a line of the script. */
+export const asLine = ({ id, kind, text, sign, at }: Cue): Unnamed => ({
+  kind,
+  text,
+  source: 'rung',
+  said: kind !== 'note',
+  cue: id,
+  ...(sign ? { sign } : {}),
+  ...(at ? { at } : {}),
+});

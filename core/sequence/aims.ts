@@ -159,7 +159,8 @@ function beginsElsewhere({ catalog, frame, locks }: Search, [first]: readonly Pl
 /** What of the free blocks goes against the schools of the house. */
 function straysIn({ catalog, frame }: Search, placed: readonly Placed[]): number {
   let strays = 0;
-  for (const { entry, block } of placed) if (!block.locked) strays += straysOf(catalog, entry).length;
+  for (const { entry, block } of placed)
+    if (!block.locked) strays += straysOf(catalog, entry, catalog.method.choices).length;
   const [first] = placed;
   const onFloor = catalog.method.choices.begin === 'floor' && frame.openingPosition === undefined;
   return onFloor && first?.entry.like === 'standing' ? strays + 1 : strays;

@@ -43,6 +43,7 @@ export function outlineOf(catalog: Catalog, plan: ClassPlan, context: ReviewCont
     conditions: conditionsOf(plan, context.audience),
     graded: measure.subject.graded,
     earlier: context.earlier,
+    choices: context.choices,
   });
   return {
     standing: standingOf(measure),
@@ -55,7 +56,7 @@ export function outlineOf(catalog: Catalog, plan: ClassPlan, context: ReviewCont
       seconds: part.seconds,
       heat: part.kind === 'block' ? catalog.heat(part.entry) : null,
     })),
-    findings: [...findingsOf(measure), ...schoolFindings(catalog, timed)].map(({ message }) => message),
+    findings: [...findingsOf(measure), ...schoolFindings(catalog, timed, script.choices)].map(({ message }) => message),
     lines: script.sections.flatMap(({ part, lead, lines }) => [
       ...(part === null ? [] : [part]),
       ...(lead === null ? [] : [lead]),

@@ -1,19 +1,19 @@
 /** How a phase breathes. */
 export const BREATHS = ['in', 'out', 'hold', 'free'] as const;
 
-/** The kinds of cue in the order they are usually spoken. A `note` is for whoever teaches: it is never said. */
+/** The kinds of cue in the order they are usually spoken: what people need to know before the effort first. A `note` is for whoever teaches: it is never said. */
 export const CUE_KINDS = [
   'setup',
   'check',
+  'side',
+  'count',
+  'option',
+  'safety',
   'action',
   'alignment',
   'image',
   'feel',
   'fault',
-  'option',
-  'safety',
-  'side',
-  'count',
   'transition',
   'note',
 ] as const;

@@ -13,7 +13,7 @@ export function reviewVoice(voice: Voice): VoiceFinding[] {
   const found = voice.blocks.flatMap((block) =>
     VOICE_RULES.flatMap((rule) => rule.find(block, voice).map((heard) => told(rule, block, heard))),
   );
-  const all = [...found, ...aroundFindings(voice), ...schoolFindings(voice.catalog, voice.timed)];
+  const all = [...found, ...aroundFindings(voice), ...schoolFindings(voice.catalog, voice.timed, voice.script.choices)];
   const graveness = ({ severity }: VoiceFinding) => SEVERITIES.indexOf(severity);
   return all.sort((a, b) => graveness(a) - graveness(b) || (a.blocks[0] ?? 0) - (b.blocks[0] ?? 0));
 }

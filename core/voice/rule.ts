@@ -21,6 +21,7 @@ export const VOICE_CODES = [
   'PROMISE',
   'EXIT_UNSAFE',
   'STOP_OFFERED',
+  'SIDE_OTHER',
 ] as const;
 export type VoiceCode = (typeof VOICE_CODES)[number] | SchoolCode;
 

@@ -14,19 +14,24 @@ const ONCE_IN_WORK: ReadonlySet<ScriptLine['kind']> = new Set<ScriptLine['kind']
 const SPOKEN_ON = { 1: 2, 2: 1 } as const;
 
 /**
- * Words said while people work in one pass: actions on the first repetitions, what keeps and pictures the shape once, and
- * a word for each repetition.
+ * Words said while people work in one pass: actions on the first repetitions, those of a way and those of one repetition
+ * once, what keeps and pictures the shape once, unless it is explained afterwards, and a word for each repetition.
  * @param reps repetitions of the pass, all sets together
  */
-export function wordsInWork({ lines, pass }: Pick<ScriptSection, 'lines' | 'pass'>, reps: number): number {
+export function wordsInWork({ lines, pass, times }: SpokenPass, reps: number): number {
+  const explained = (times?.explained ?? 0) > 0;
+  const repeated = Math.min(SPOKEN_ON[pass], Math.max(1, Math.round(reps)));
   let words = reps;
-  for (const { kind, text, said } of lines) {
+  for (const { kind, text, said, phase, at, rep } of lines) {
     if (!said) continue;
-    if (kind === 'action') words += wordsIn(text) * Math.min(SPOKEN_ON[pass], Math.max(1, Math.round(reps)));
-    else if (pass === 1 && ONCE_IN_WORK.has(kind)) words += wordsIn(text);
+    const once = at !== undefined || (phase !== undefined && times?.phases.rep.every(({ id }) => id !== phase.id));
+    if (kind === 'action') words += wordsIn(text) * (once ? 1 : repeated);
+    else if (rep !== undefined || (pass === 1 && !explained && ONCE_IN_WORK.has(kind))) words += wordsIn(text);
   }
   return words;
 }
+
+type SpokenPass = Pick<ScriptSection, 'lines' | 'pass' | 'times'>;
 
 /** Repetitions of each pass, all sets together. */
 export const repsOfPasses = ({ sets, reps, secondReps, slots, entry }: TimedBlock): readonly number[] => {

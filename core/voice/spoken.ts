@@ -14,7 +14,7 @@ export interface SpokenBlock {
   readonly said: readonly ScriptLine[];
   /** The same with each text once: the second pass repeats the first. */
   readonly once: readonly ScriptLine[];
-  /** Seconds spoken while people work, and the seconds they work. */
+  /** Seconds that what is said while people work takes, were there time for all of it, and the seconds they work. */
   readonly speech: number;
   readonly work: number;
 }
@@ -92,6 +92,6 @@ function eachOnce(lines: readonly ScriptLine[]): ScriptLine[] {
 /** The share of the work in which nobody speaks, over the whole class; 1 where nobody works. */
 export function silenceOf({ blocks }: Pick<Voice, 'blocks'>): number {
   const work = blocks.reduce((sum, block) => sum + block.work, 0);
-  const speech = blocks.reduce((sum, block) => sum + block.speech, 0);
+  const speech = blocks.reduce((sum, block) => sum + Math.min(block.speech, block.work), 0);
   return work > 0 ? 1 - speech / work : 1;
 }

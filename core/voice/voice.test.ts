@@ -34,6 +34,7 @@ const EXERCISES = [
   of('whole', SAID),
   of('again', SAID),
   of('sided', SAID, { sides: 'each', position: 'side-lying' }),
+  of('fours', SAID, { sides: 'each', position: 'four-point' }),
   of('front', SAID, { position: 'prone' }),
   of('no-setup', without('s')),
   of('no-action', without('a2')),
@@ -136,7 +137,11 @@ const CASES: Readonly<Record<(typeof VOICE_CODES)[number], { readonly breaks: Sa
     breaks: only('whole/high', { options: ['low'], lines: [silent('option')] }),
     keeps: only('whole/high', { options: ['low'] }),
   },
-  SIDE_UNSAID: { breaks: only('sided', { lines: [silent('count')] }), keeps: only('sided') },
+  SIDE_UNSAID: { breaks: only('sided', { lines: [silent('side'), silent('count')] }), keeps: only('sided') },
+  SIDE_OTHER: {
+    breaks: only('fours', { lines: [line('action', 'Right side first: lift.')] }),
+    keeps: only('fours', { lines: [line('action', 'Left side first: lift.', { pass: 1 })] }),
+  },
   SAFETY_UNSAID: {
     breaks: { ...only('turned', { lines: [silent('safety')] }), conditions: ['low-bone-density'] },
     keeps: { ...only('turned'), conditions: ['low-bone-density'] },

@@ -78,7 +78,7 @@ test('a series says who it is for and who should see someone first, and its scri
   await page.goto(`${studio.address}/series`);
   await page.getByText('Who it is for, goals, dates and places').click();
   await page.getByLabel('Who this is for').fill('Throwers with tired wrists.');
-  await page.getByLabel('Check with a professional first').fill('Numb fingers: see a doctor first.');
+  await page.getByLabel('Ask a professional first').fill('Numb fingers: see a doctor first.');
   await saved(page);
   await page.goto(`${studio.address}/script/bench-to-mat-1`);
   await expect(page.getByText('For: Throwers with tired wrists.')).toBeVisible();

@@ -54,11 +54,11 @@ const beginningOther: WholeRule = {
   limit: 'only where the house begins standing (`choices.begin`) and the class names no opening position of its own',
   says: 'the class begins on the floor, though the house begins standing',
   ofOrder: true,
-  find: ({ timed, catalog }) => {
+  find: ({ timed, catalog, choices }) => {
     const [first] = timed.sequence;
     if (timed.plan.openingPosition !== undefined || !first) return NOTHING;
     const standing = (position: string) => catalog.graph.like(position) === 'standing';
-    if (catalog.method.choices.begin !== 'standing' || standing(first.position)) return NOTHING;
+    if (choices.begin !== 'standing' || standing(first.position)) return NOTHING;
     return [
       {
         blocks: [first.index],

@@ -84,8 +84,8 @@ const firstSideSame: WholeRule = {
   presence: true,
   limit: 'only where the house changes the side that begins (`choices.sideChange` alternate)',
   says: 'two blocks in a row begin on the same side, though the house alternates',
-  find: ({ catalog, done }) => {
-    if (catalog.method.choices.sideChange !== 'alternate') return NOTHING;
+  find: ({ choices, done }) => {
+    if (choices.sideChange !== 'alternate') return NOTHING;
     const sided = done.filter(({ slots, firstSide }) => firstSide !== null && slots.length > 1);
     return sided.flatMap((block, i): Found[] => {
       const before = sided[i - 1];
@@ -119,8 +119,8 @@ const runOfSides: WholeRule = {
   unit: 'times',
   limit: '1, only where the house changes sides block by block (`choices.sideChange` block, alternate)',
   says: 'several blocks are done on one side before the other, though the house changes sides block by block',
-  find: ({ catalog, done }) => {
-    if (catalog.method.choices.sideChange === 'run') return NOTHING;
+  find: ({ choices, done }) => {
+    if (choices.sideChange === 'run') return NOTHING;
     const runs = new Map<string, TimedBlock[]>();
     for (const block of done) {
       const { run } = block.block;

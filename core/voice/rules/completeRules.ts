@@ -1,7 +1,7 @@
 import { judge } from '../../caution';
 import { doseOf } from '../../plan';
-import type { CueKind } from '../../repertoire';
-import { missing, type VoiceRule } from '../rule';
+import { type CueKind, workingLimb } from '../../repertoire';
+import { HERE, missing, type VoiceRule } from '../rule';
 import type { SpokenBlock } from '../spoken';
 
 const says = ({ said }: SpokenBlock, kind: CueKind): boolean => said.some((line) => line.kind === kind);
@@ -9,14 +9,18 @@ const says = ({ said }: SpokenBlock, kind: CueKind): boolean => said.some((line)
 const written = ({ said }: SpokenBlock, kind: CueKind): boolean =>
   said.some((line) => line.kind === kind && line.source !== 'drafted');
 
+/** In flow the rung’s own set-up is known, and not said. */
+const known = ({ part: { block, entry } }: SpokenBlock): boolean =>
+  block.mode === 'flow' && (entry.rung.cues ?? []).some(({ kind }) => kind === 'setup');
+
 const setupUnsaid: VoiceRule = {
   code: 'SETUP_UNSAID',
   severity: 'look',
-  limit: 'a set-up that somebody wrote; none where the block goes on in the same shape',
+  limit: 'a set-up that somebody wrote; none where the block goes on in the same shape, or the rung’s own is known',
   says: 'nobody says where everything is',
   find: (block) =>
     missing(
-      !written(block, 'setup') && !block.part.carries,
+      !written(block, 'setup') && !block.part.carries && !known(block),
       'nobody has said how to set it up. Say where feet, hands and head are.',
     ),
 };
@@ -24,7 +28,7 @@ const setupUnsaid: VoiceRule = {
 const actionUnsaid: VoiceRule = {
   code: 'ACTION_UNSAID',
   severity: 'look',
-  limit: 'words for every phase',
+  limit: 'words for every phase that is done, those of the way in and out too',
   says: 'a phase has no words',
   find: ({ passes }) => {
     const [first] = passes;
@@ -108,6 +112,50 @@ const sideUnsaid: VoiceRule = {
   },
 };
 
+/** The limb that works, in the words of a cue. */
+const LIMB = {
+  leg: '(?:leg|foot|heel|knee|toes?|thigh|shin|hip)',
+  arm: '(?:arm|hand|elbow|palm|fist|fingers?|shoulder)',
+  side: 'side',
+} as const;
+
+/** The side a text names for the limb that works: the first it names of it; `null` where it names none. */
+function sideNamed(text: string, limb: keyof typeof LIMB): string | null {
+  const named = new RegExp(
+    String.raw`\b(left|right) ${LIMB[limb]}\b|\b(left|right) (?:side )?(?:first|begins|starts)\b`,
+    'i',
+  ).exec(text);
+  return (named?.[1] ?? named?.[2])?.toLowerCase() ?? null;
+}
+
+const SIDED: ReadonlySet<CueKind> = new Set<CueKind>(['setup', 'action', 'side', 'count']);
+
+const sideOther: VoiceRule = {
+  code: 'SIDE_OTHER',
+  severity: 'look',
+  limit: 'the side that is counted',
+  says: 'a cue names the other side than the one that works',
+  find: ({ part, passes }) => {
+    const { entry, firstSide } = part;
+    // Lying on the side, the side counted is the one lain on, and cues name the limbs above it.
+    if (firstSide === null || entry.like === 'side-lying') return [];
+    const limb = workingLimb(entry.rung) ?? 'side';
+    return passes.flatMap(({ lines, side, pass }) => {
+      const counted = side ?? firstSide;
+      return lines
+        .filter(({ said, source, kind, text }) => {
+          const named = said && source !== 'drafted' && SIDED.has(kind) ? sideNamed(text, limb) : null;
+          return named !== null && named !== counted;
+        })
+        .map(({ id, text }) => ({
+          ...HERE,
+          sentence: `“${text}” names the other side; ${pass === 1 ? 'the first side' : 'the second side'} is the ${counted}. Say “the ${limb === 'side' ? 'side' : limb} that works”, or word it for each side.`,
+          lines: [id],
+        }));
+    });
+  },
+};
+
 const safetyUnsaid: VoiceRule = {
   code: 'SAFETY_UNSAID',
   severity: 'fix',
@@ -131,5 +179,6 @@ export const COMPLETE_RULES: readonly VoiceRule[] = [
   countUnsaid,
   optionUnsaid,
   sideUnsaid,
+  sideOther,
   transitionUnsaid,
 ];

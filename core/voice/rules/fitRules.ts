@@ -10,7 +10,7 @@ import type { SpokenBlock, Voice } from '../spoken';
 const cueLong: VoiceRule = {
   code: 'CUE_LONG',
   severity: 'look',
-  limit: 'the seconds of the phase it is spoken on',
+  limit: 'the seconds of the phase it is spoken on; under a second one word',
   says: 'an action takes longer to say than its phase lasts',
   find: (block, voice) => {
     const [first] = block.passes;
@@ -18,8 +18,9 @@ const cueLong: VoiceRule = {
       if (line.kind !== 'action' || !line.said || !line.phase) return [];
       const seconds = phaseCounts(line.phase) * block.part.count;
       const spoken = speechSeconds(wordsIn(line.text), voice.script.wordsPerMinute);
-      if (spoken <= seconds + 1e-9) return [];
-      const fits = Math.floor((seconds * voice.script.wordsPerMinute) / 60);
+      // Under a second there is time for a word, whatever it takes.
+      const fits = seconds < 1 ? 1 : Math.floor((seconds * voice.script.wordsPerMinute) / 60);
+      if (spoken <= seconds + 1e-9 || wordsIn(line.text) <= fits) return [];
       return [
         {
           value: spoken,
@@ -49,10 +50,12 @@ const silenceShort: VoiceRule = {
   severity: 'look',
   limit: '`limits.silenceShare` of the seconds people work',
   says: 'speech fills the work, and nobody can feel anything',
-  find: ({ work, speech }, { catalog }: Voice) => {
+  find: ({ work, speech }, { catalog, timed }: Voice) => {
     const { silenceShare } = catalog.method.limits;
     if (work <= 0) return [];
-    const silence = 1 - speech / work;
+    const silence = Math.max(0, 1 - speech / work);
+    // What is explained is no reason to do more of it.
+    const explains = timed.plan.purpose === 'lesson' || timed.plan.purpose === 'workshop';
     if (!isUnder(silence, silenceShare, '')) return [];
     const over = Math.ceil(speech - (1 - silenceShare) * work);
     return [
@@ -60,7 +63,7 @@ const silenceShort: VoiceRule = {
         value: silence,
         limit: silenceShare,
         unit: '' as const,
-        sentence: `${Math.round((speech / work) * 100)} % of the work is spoken over. Say ${over} s less, or do more repetitions.`,
+        sentence: `${Math.round((1 - silence) * 100)} % of the work is spoken over. Say ${over} s less${explains ? '' : ', or do more repetitions'}.`,
       },
     ];
   },

@@ -1,42 +1,49 @@
 import { optionOf, type TimedBlock } from '../../plan';
 import type { Remedy } from '../../review';
+import { exitFits, leadsTo, type ScriptLine } from '../../script';
 import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/stopSigns';
 import { saidInstead } from '../mending';
 import { HERE, type Heard, type VoiceRule } from '../rule';
 
 /** Straight up from the back, the way a room that rolls to the side must not take. */
 const STRAIGHT_UP = /\b(?:sit|roll|curl|come|peel) (?:straight |right |yourself )?up\b|\bsit[- ]up\b/i;
+/** Rounded, up or down, the way somebody with low bone density must not take. */
+const ROUNDED =
+  /\b(?:roll|curl|peel|unroll|uncurl) (?:yourself |slowly )?(?:up|down)\b|\b(?:bone by bone|vertebra by vertebra)\b/i;
 const BY_THE_SIDE = /\bside\b/i;
-const STANDS_UP = /\b(?:stand up|to standing|come to stand|onto your feet)\b/i;
-const GOES_PRONE = /\b(?:onto|on) (?:your|the) (?:front|belly|stomach)\b/i;
-const GOES_SUPINE = /\b(?:onto|on) (?:your|the) back\b/i;
+
+/** Where a way out that the rung words, and the script leaves out as untrue, would still mislead whoever reads the rung. */
+const FAR: ReadonlySet<string> = new Set(['standing', 'prone', 'supine']);
 
 const exitUnsafe: VoiceRule = {
   code: 'EXIT_UNSAFE',
   severity: 'fix',
   limit: 'a way out that is safe for the room, and leads where the next block is',
-  says: 'the way out sits people straight up who must roll to the side, or leads elsewhere than the next block',
+  says: 'the way out sits people straight up who must roll to the side, rounds a back of low bone density, or leads elsewhere than the next block',
   find: ({ part, passes }, { catalog, timed, conditions }) => {
     const next = timed.sequence[part.index + 1];
     const said = passes.flatMap((pass) => pass.lines.filter((each) => each.said && each.kind === 'transition'));
-    const leaves = next !== undefined && next.change.places.length > 1;
-    const lines = said.length > 0 || !leaves ? said : unsaidWays(part);
+    const lines: ReadonlyArray<Pick<ScriptLine, 'id' | 'text'>> = said.length > 0 ? said : unsaidWays(part);
     const overSide = ROLLS.some((condition) => conditions.includes(condition));
     const lying = catalog.graph.like(part.position) === 'supine';
     return lines.flatMap((line): Heard[] => {
-      const about = (sentence: string): Heard => ({
-        ...HERE,
-        sentence: `“${line.text}” ${sentence}`,
-        lines: [line.id],
-      });
+      const about = (sentence: string): Heard[] => [
+        { ...HERE, sentence: `“${line.text}” ${sentence}`, lines: [line.id] },
+      ];
       if (overSide && lying && STRAIGHT_UP.test(line.text) && !BY_THE_SIDE.test(line.text)) {
-        return [about('sits people straight up; this room rolls to the side and pushes up with the hands.')];
+        return about('sits people straight up; this room rolls to the side and pushes up with the hands.');
       }
-      if (!next) return [];
-      const to = catalog.graph.like(next.position);
-      const leads = leadsTo(line.text);
-      if (leads === null || leads === to || (leads === 'standing' && to === 'kneeling')) return [];
-      return [about(`leads elsewhere: the next block is ${catalog.graph.name(next.position)}.`)];
+      if (conditions.includes('low-bone-density') && lying && ROUNDED.test(line.text) && !BY_THE_SIDE.test(line.text)) {
+        return about('rounds the back; with low bone density people roll to the side with a long spine.');
+      }
+      if (!next || part.carried) return [];
+      const strays = said.length > 0 || leadsTo(line.text).some((position) => FAR.has(position));
+      if (!strays || exitFits(catalog, line.text, part, next)) return [];
+      return about(
+        next.position === part.position
+          ? `leads elsewhere: the next block stays ${catalog.graph.name(next.position)}, with what is at hand.`
+          : `leads elsewhere: the next block is ${catalog.graph.name(next.position)}.`,
+      );
     });
   },
 };
@@ -55,13 +62,6 @@ const ROLLS = [
   'pregnancy-third',
   'low-back-pain',
 ] as const;
-
-/** The position a way out names, where it names one. */
-function leadsTo(text: string): 'standing' | 'prone' | 'supine' | null {
-  if (STANDS_UP.test(text)) return 'standing';
-  if (GOES_PRONE.test(text)) return 'prone';
-  return GOES_SUPINE.test(text) ? 'supine' : null;
-}
 
 /** A sign that tells who should take another version: read as what is said of it. */
 const offered = (sign: string): string => `If ${sign}: take another version.`;

@@ -6,6 +6,7 @@ import { wordsIn } from '../../vocabulary/words';
 import { saidInstead } from '../mending';
 import { HERE, type Heard, type VoiceRule } from '../rule';
 import type { SpokenBlock, Voice } from '../spoken';
+import { promises } from './promises';
 import { flesch } from './reading';
 
 /** Don’ts: they begin with a refusal, or turn on one. */
@@ -14,6 +15,14 @@ const isDont = remembering((text: string): boolean =>
   text.split(/(?<=[.;!?])\s+/).some((sentence) => REFUSES.test(sentence)),
 );
 
+/** How many of some lines say what not to do; safety is left aside. */
+export const dontsIn = (
+  lines: readonly ScriptLine[],
+): { readonly donts: readonly ScriptLine[]; readonly of: number } => {
+  const counted = lines.filter(({ kind }) => kind !== 'safety');
+  return { donts: counted.filter(({ text }) => isDont(text)), of: counted.length };
+};
+
 const dontsMany: VoiceRule = {
   code: 'DONTS_MANY',
   severity: 'look',
@@ -21,16 +30,15 @@ const dontsMany: VoiceRule = {
   says: 'people are told what not to do more than one time in four',
   find: ({ once }, { catalog }) => {
     const { dontShare } = catalog.method.limits;
-    const counted = once.filter(({ kind }) => kind !== 'safety');
-    const donts = counted.filter(({ text }) => isDont(text));
-    const share = counted.length > 0 ? donts.length / counted.length : 0;
+    const { donts, of } = dontsIn(once);
+    const share = of > 0 ? donts.length / of : 0;
     if (!isOver(share, dontShare, '')) return [];
     return [
       {
         value: share,
         limit: dontShare,
         unit: '' as const,
-        sentence: `${donts.length} of ${counted.length} lines say what not to do, such as “${donts[0]?.text}”. Say what to do instead.`,
+        sentence: `${donts.length} of ${of} lines say what not to do, such as “${donts[0]?.text}”. Say what to do instead.`,
         lines: donts.map(({ id }) => id),
       },
     ];
@@ -62,9 +70,11 @@ function imagesOf(voice: Voice): ReadonlyMap<string, SpokenBlock> {
 const imageTwice: VoiceRule = {
   code: 'IMAGE_TWICE',
   severity: 'look',
-  limit: 'once in a class',
+  limit: 'once in a class; in a lesson as often as it helps',
   says: 'one image is spoken on two blocks; it names the second',
   find: (block, voice) => {
+    // In a lesson one image may come as often as it helps.
+    if (voice.timed.plan.purpose === 'lesson' || voice.timed.plan.purpose === 'workshop') return [];
     const images = imagesOf(voice);
     return block.once.flatMap((line): Heard[] => {
       const first = line.kind === 'image' ? images.get(plain(line.text)) : undefined;
@@ -104,21 +114,26 @@ const readingHard: VoiceRule = {
   says: 'the words are harder than the audience’s level',
   find: (block, { audience }) => {
     const text = block.once.filter(({ source }) => source !== 'drafted').map((line) => line.text);
-    const words = text.reduce((sum, each) => sum + wordsIn(each), 0);
-    if (words < ENOUGH_WORDS) return [];
-    const grade = flesch(text);
-    const limit = GRADES[audience?.level ?? 'improver'];
-    if (!isOver(grade, limit, 'times')) return [];
-    return [
-      {
-        value: grade,
-        limit,
-        unit: 'times' as const,
-        sentence: `its words ask for ${Math.round(grade)} years of school, ${limit} at most for this room. Take shorter words and sentences.`,
-      },
-    ];
+    return tooHard(text, audience).map((heard) => ({ ...heard, sentence: `its ${heard.sentence}` }));
   },
 };
+
+/** Words that ask for more school than a room has; from so many words on. */
+export function tooHard(texts: readonly string[], audience: Voice['audience']): readonly Heard[] {
+  const words = texts.reduce((sum, each) => sum + wordsIn(each), 0);
+  if (words < ENOUGH_WORDS) return [];
+  const grade = flesch(texts);
+  const limit = GRADES[audience?.level ?? 'improver'];
+  if (!isOver(grade, limit, 'times')) return [];
+  return [
+    {
+      value: grade,
+      limit,
+      unit: 'times' as const,
+      sentence: `words ask for ${Math.round(grade)} years of school, ${limit} at most for this room. Take shorter words and sentences.`,
+    },
+  ];
+}
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 /** A word or words as a whole, whatever stands around them: the first of them. */
@@ -126,25 +141,33 @@ const whole = remembering(
   (words: string): RegExp => new RegExp(String.raw`(?<![\p{L}\p{N}])${escaped(words)}(?![\p{L}\p{N}])`, 'iu'),
 );
 
+/** Words of a text that the house does not say, with the text as the house would say it. */
+export const refusedIn = (
+  text: string,
+  terms: Voice['catalog']['method']['terms'],
+): ReadonlyArray<{ readonly sentence: string; readonly better: string }> =>
+  terms.flatMap(({ use, not }) =>
+    not
+      .filter((refused) => whole(refused).test(text))
+      .map((refused) => ({
+        sentence: `“${text}” says “${refused}”; the house says “${use}”.`,
+        better: text.replace(new RegExp(whole(refused), 'giu'), (found) => inCase(use, found)),
+      })),
+  );
+
 const termRefused: VoiceRule = {
   code: 'TERM_REFUSED',
   severity: 'look',
   limit: '`terms` of the method',
   says: 'a word the house does not say',
   find: (block, { catalog }) =>
-    block.once.flatMap((line): Heard[] =>
-      catalog.method.terms.flatMap(({ use, not }) =>
-        not.flatMap((refused): Heard[] => {
-          if (!whole(refused).test(line.text)) return [];
-          const better = line.text.replace(new RegExp(whole(refused), 'giu'), (found) => inCase(use, found));
-          return [
-            {
-              ...HERE,
-              sentence: `“${line.text}” says “${refused}”; the house says “${use}”.`,
-              lines: [line.id],
-              mend: () => inPlace(block, line, [better]),
-            },
-          ];
+    block.once.flatMap((line) =>
+      refusedIn(line.text, catalog.method.terms).map(
+        ({ sentence, better }): Heard => ({
+          ...HERE,
+          sentence,
+          lines: [line.id],
+          mend: () => inPlace(block, line, [better]),
         }),
       ),
     ),
@@ -153,17 +176,11 @@ const termRefused: VoiceRule = {
 const inCase = (words: string, like: string): string =>
   /^\p{Lu}/u.test(like) ? words.charAt(0).toUpperCase() + words.slice(1) : words;
 
-/** What no exercise can promise: bodies reshaped, troubles cured, gaps closed. An inch as a distance is none. */
-const PROMISES =
-  /\b(?:cures?|heals?|guarantees?d?|burns? (?:off )?(?:the )?(?:fat|calories)|melts? (?:the )?fat|(?:lose|losing|drop) (?:weight|inches|pounds|kilos|a (?:dress )?size)|inches (?:off|from|around)|flat(?:ter|tens)?(?: your| the)? (?:belly|stomach|tummy)|clos(?:es|ing|e) (?:the|your) (?:gap|separation)|pain[- ]free|fix(?:es)? (?:your|the) (?:back|pelvic floor|posture|knees?)|never have .* again|sculpts?|tones? up)\b/i;
-
-const promises = remembering((text: string): boolean => PROMISES.test(text));
-
 const promise: VoiceRule = {
   code: 'PROMISE',
   severity: 'look',
   limit: 'none',
-  says: 'a promise the work can’t keep: inches, cures, closed gaps',
+  says: 'a promise the work can’t keep: waists, inches, cures, closed gaps, “definitely”, “guaranteed”',
   find: (block) =>
     block.once
       .filter(({ text }) => promises(text))

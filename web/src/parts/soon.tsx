@@ -22,3 +22,6 @@ export const SoonLadderDoubts = soon(() => import('./LadderDoubts').then((found)
 
 /** Faults that are drawn: a phone shows the words first. */
 export const SoonWrongForms = soon(() => import('./WrongForms').then((found) => found.WrongForms));
+
+/** A way from a rung to the classes: whoever looks at it reads it first. */
+export const SoonSendToClass = soon(() => import('./SendToClass').then((found) => found.SendToClass));

@@ -6,8 +6,7 @@ import { LostPage } from '../../app/LostPage';
 import { lazily } from '../../app/lazily';
 import { selectCatalog, selectMethod, selectPositions, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { SendToClass } from '../../parts/SendToClass';
-import { SoonLadderDoubts } from '../../parts/soon';
+import { SoonLadderDoubts, SoonSendToClass } from '../../parts/soon';
 import { type Draft, useDraft } from './draft';
 import { ExerciseHead } from './ExerciseHead';
 import { PhaseLine } from './PhaseLine';
@@ -86,7 +85,7 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
             onRung={onRung}
           />
           <p className="mt-1">
-            <SendToClass entry={stillEntry} />
+            <SoonSendToClass entry={stillEntry} />
           </p>
           <Suspense>
             <Place exercise={still} rung={stillRung} onRung={onRung} />

@@ -1,6 +1,6 @@
 import { CONDITION_IDS, judge, VERDICTS } from '@warm-ladder/core/caution';
 import { type Catalog, directionsSeen, type RungEntry } from '@warm-ladder/core/repertoire';
-import { MovingFigure } from '../../figure/MovingFigure';
+import { SoonMoving } from '../../figure/SoonMoving';
 import { CautionList } from '../../parts/CautionList';
 import { CautionMark } from '../../parts/CautionMark';
 import { DirectionMark } from '../../parts/DirectionMark';
@@ -16,7 +16,7 @@ export function RungReading({ catalog, entry }: { catalog: Catalog; entry: RungE
   const loads = loadLines(catalog, entry);
   return (
     <aside aria-label="What it measures" className="min-w-0">
-      <MovingFigure
+      <SoonMoving
         entry={entry}
         secondsPerCount={catalog.method.secondsPerCount}
         className="h-28 w-full"

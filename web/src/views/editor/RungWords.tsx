@@ -141,12 +141,14 @@ function lineCues(cues: readonly Cue[], kind: CueKind, lines: readonly string[])
   return made;
 }
 
+const PART_WORDS = { entry: 'way in', phases: 'phase', exit: 'way out' } as const;
+
 /** What still has no words. */
 function Unsaid({ rung }: { rung: Rung }) {
   const { kinds, phases } = cueGaps(rung);
   const lacking = [
     ...kinds.filter((kind) => kind !== 'action').map((kind) => KIND_WORDS[kind]),
-    ...phases.map((phase) => `phase ${phase + 1}`),
+    ...phases.map(([part, place]) => `${PART_WORDS[part]} ${place + 1}`),
   ];
   if (lacking.length === 0) return null;
   return <p className="text-soft">Nothing is said yet for: {lacking.join(', ').toLowerCase()}.</p>;

@@ -1,11 +1,11 @@
 import type { SpokenClass } from '@warm-ladder/core/handouts';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { BEGINNING, backward, behind, type Course, counted, kept, onward, phaseAt } from '@warm-ladder/core/rehearsal';
-import { formOf, type RungEntry } from '@warm-ladder/core/repertoire';
+import { BEGINNING, backward, behind, type Course, counted, kept, onward } from '@warm-ladder/core/rehearsal';
+import { phaseCounts } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
-import { cuesToldIn, type ScriptSection } from '@warm-ladder/core/script';
+import { cuesToldIn, type Moment, momentIn, type ScriptSection, timetableOf, wordsAt } from '@warm-ladder/core/script';
 import type { Rehearsed } from '@warm-ladder/core/taught';
-import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { SoonMoving } from '../../figure/SoonMoving';
 import { SoonWrongForms } from '../../parts/soon';
 import { pace, usePacer } from './usePacer';
@@ -46,16 +46,12 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
   const section = script.sections[course.at] as ScriptSection;
   const part = section.block === null ? undefined : timed.sequence[section.block];
   const entry = part?.kind === 'block' ? part.entry : undefined;
-  const count = part?.kind === 'block' ? part.count : 1;
   const into = Math.max(0, seconds.current - (course.begun[course.at] ?? 0));
-  const phase = entry && running ? phaseAt(entry.rung.phases, count, into) : undefined;
-  usePacer(sound && running && phase !== undefined, entry?.rung.phases[phase?.index ?? 0]?.breath, phase?.index ?? 0);
-
-  useSpeaker(
-    voice && running,
-    wordsNow(section, entry, phase?.index, Math.floor(into / repSeconds(entry, count))),
-    script.wordsPerMinute,
-  );
+  const moment = section.times && running ? momentIn(section.times, into) : undefined;
+  const phase = moment && 'phase' in moment ? moment.phase : undefined;
+  usePacer(sound && running && phase !== undefined, phase?.breath, phase?.id ?? '');
+  const table = useMemo(() => timetableOf(script).filter((each) => each.section === course.at), [script, course.at]);
+  useSpeaker(voice && running, wordsAt(table, section, into) ?? '', script.wordsPerMinute);
 
   if (course.done) {
     const rehearsal = kept(script, plan, course, { seconds: seconds.current, at: begunAt, teacher: teacher?.id });
@@ -109,8 +105,8 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
         )}
         {actions.length > 0 && (
           <ol aria-label="On the breath" className="flex flex-col gap-1 text-2xl leading-snug">
-            {actions.map((line, i) => (
-              <li key={line.id} className={phase && phase.index === i ? 'text-heat-5' : 'opacity-70'}>
+            {actions.map((line) => (
+              <li key={line.id} className={phase && phase.id === line.phase?.id ? 'text-heat-5' : 'opacity-70'}>
                 <span className="text-base">
                   {line.phase?.breath} {line.phase?.counts}
                 </span>{' '}
@@ -126,6 +122,11 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
               <li key={line.id}>{line.text}</li>
             ))}
         </ul>
+        {moment && section.times && (
+          <p role="timer" aria-label="Where it is" className="text-xl text-heat-4">
+            {momentWords(moment, section.times)}
+          </p>
+        )}
         {course.counted > 0 && (
           <p aria-live="polite" className="text-4xl font-semibold text-heat-5">
             {course.counted}
@@ -148,24 +149,25 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
   );
 }
 
-/** Seconds of a repetition; endless where there is none, so that nothing is said again. */
-const repSeconds = (entry: RungEntry | undefined, count: number): number =>
-  (entry ? formOf(entry).rep : 0) * count || Number.POSITIVE_INFINITY;
+const DOING: Readonly<Record<Moment['doing'], string>> = {
+  setup: 'Set-up',
+  entry: 'Way in',
+  rep: 'Repetition',
+  exit: 'Way out',
+  rest: 'Rest',
+  explained: 'Explain',
+};
 
-/** Repetitions on which actions are spoken; the rest is quiet. */
-const SPOKEN_ON = { 1: 2, 2: 1 } as const;
+/** Counts from which a phase is held, and counted down. */
+const HELD = 6;
 
-/** What is said just now: the action of this phase on the first repetitions; where nobody works, all of it. */
-function wordsNow(
-  section: ScriptSection,
-  entry: RungEntry | undefined,
-  phase: number | undefined,
-  rep: number,
-): string {
-  const said = section.lines.filter((line) => line.said);
-  if (!entry) return [section.lead ?? '', ...said.map(({ text }) => text)].join(' ').trim();
-  const actions = said.filter(({ kind }) => kind === 'action');
-  return phase !== undefined && rep < SPOKEN_ON[section.pass] ? (actions[phase]?.text ?? '') : '';
+/** Where the stretch is: which repetition, and what is left of a long hold. */
+function momentWords(moment: Moment, { reps, sets, count }: NonNullable<ScriptSection['times']>): string {
+  const words = DOING[moment.doing];
+  if (!('phase' in moment)) return words;
+  const which =
+    moment.doing === 'rep' ? `${words} ${moment.rep + 1} of ${Math.round(reps)}${sets > 1 ? ', each set' : ''}` : words;
+  return phaseCounts(moment.phase) >= HELD ? `${which} · ${Math.ceil(moment.left / count)}` : which;
 }
 
 interface KeyProps {

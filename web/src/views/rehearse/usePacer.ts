@@ -17,7 +17,7 @@ export function pace(on: boolean): boolean {
 }
 
 /** Sounds, and on a phone shakes, as each phase of the breath begins. */
-export function usePacer(on: boolean, breath: string | undefined, phase: number): void {
+export function usePacer(on: boolean, breath: string | undefined, phase: string): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the phase says when, though the tone needs only the breath.
   useEffect(() => {
     if (!on || breath === undefined) return;

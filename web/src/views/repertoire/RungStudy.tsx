@@ -15,9 +15,9 @@ import { CautionList } from '../../parts/CautionList';
 import { FactorBars } from '../../parts/FactorBars';
 import { HeatMark } from '../../parts/HeatMark';
 import { loadLines } from '../../parts/loadLines';
-import { SendToClass } from '../../parts/SendToClass';
 import { SubstituteList } from '../../parts/SubstituteList';
 import { SwapMark } from '../../parts/SwapMark';
+import { SoonSendToClass } from '../../parts/soon';
 import { WrongForms } from '../../parts/WrongForms';
 
 interface RungStudyProps {
@@ -73,7 +73,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         <Link className="action text-sm" to={`/compare?rungs=${compared.join(',')}`}>
           <Scale className="size-4" aria-hidden="true" /> Compare
         </Link>
-        <SendToClass entry={entry} />
+        <SoonSendToClass entry={entry} />
         <Link className="action text-sm" to={`/edit/${exercise.id}/${rung.id}`}>
           <Pencil className="size-4" aria-hidden="true" /> Edit
         </Link>

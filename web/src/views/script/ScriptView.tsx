@@ -2,7 +2,7 @@ import { propsWords } from '@warm-ladder/core/handouts';
 import { type ClassPlan, isInterlude, isRungBlock } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE, wantsWords } from '@warm-ladder/core/script';
-import { reviewVoice, silenceOf, wordsOf } from '@warm-ladder/core/voice';
+import { silenceOf, wordsOf } from '@warm-ladder/core/voice';
 import { Printer } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -14,6 +14,7 @@ import { Choice } from '../../parts/Choice';
 import { Sheet } from '../../parts/Sheet';
 import { HandOut } from './HandOut';
 import { Section } from './Section';
+import { useFindings } from './useFindings';
 import { type Owning, useLineActions } from './useLineActions';
 import { useSpoken } from './useSpoken';
 import { VoicePanel } from './VoicePanel';
@@ -54,9 +55,9 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
   const spoken = useSpoken(plan);
   const { teacher, audience } = spoken;
   const { script, voice, timed } = spoken;
-  const findings = useMemo(() => reviewVoice(voice), [voice]);
+  const findings = useFindings(voice);
   const faults = useMemo(
-    () => new Map(findings.flatMap(({ lines, message }) => lines.map((id) => [id, message] as const))),
+    () => new Map((findings ?? []).flatMap(({ lines, message }) => lines.map((id) => [id, message] as const))),
     [findings],
   );
   const [owning, setOwning] = useState<Owning | null>(null);
@@ -116,18 +117,20 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             {forWhom && <p>For: {forWhom}</p>}
             {seeFirst && (
               <p>
-                <strong>Check with a professional first:</strong> {seeFirst}
+                <strong>Ask a professional first:</strong> {seeFirst}
               </p>
             )}
           </div>
         ))}
-        <VoicePanel
-          findings={findings}
-          onMend={(edits, label) => edit(edits, label.toLowerCase())}
-          onGo={(block) =>
-            document.querySelector(`[data-item="section-${block}"]`)?.scrollIntoView({ block: 'center' })
-          }
-        />
+        {findings && (
+          <VoicePanel
+            findings={findings}
+            onMend={(edits, label) => edit(edits, label.toLowerCase())}
+            onGo={(block) =>
+              document.querySelector(`[data-item="section-${block}"]`)?.scrollIntoView({ block: 'center' })
+            }
+          />
+        )}
         <p className="mt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
       </header>
       {script.sections.map((section) => {

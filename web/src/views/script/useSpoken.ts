@@ -1,6 +1,6 @@
 import { type SpokenClass, spokenClass } from '@warm-ladder/core/handouts';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { earlierInSeries } from '@warm-ladder/core/review';
+import { earlierInSeries, fromSeries } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTeacher } from '../../app/selectors';
@@ -16,7 +16,8 @@ export function useSpoken(plan: ClassPlan): SpokenClass {
   const series = useAppSelector(selectSeries);
   const classes = useAppSelector(selectClasses);
   return useMemo(() => {
-    const earlier = earlierInSeries(plan.id, series, (id) => classes.find((each) => each.id === id));
-    return spokenClass(catalog, plan, { audience, teacher, earlier });
+    const classOf = (id: string) => classes.find((each) => each.id === id);
+    const earlier = earlierInSeries(plan.id, series, classOf);
+    return spokenClass(catalog, plan, { audience, teacher, earlier, ...fromSeries(plan.id, series, classOf) });
   }, [catalog, plan, audience, teacher, series, classes]);
 }

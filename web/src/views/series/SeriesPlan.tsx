@@ -145,7 +145,7 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
         onChange={(forWhom) => onPut({ forWhom }, 'who the series is for', 'for whom')}
       />
       <Line
-        label="Check with a professional first"
+        label="Ask a professional first"
         value={series.seeFirst}
         onChange={(seeFirst) => onPut({ seeFirst }, 'who should see someone first', 'see first')}
       />

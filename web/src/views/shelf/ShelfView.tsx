@@ -67,7 +67,7 @@ export function Component() {
           {state.series.forWhom && <p className="mt-3">{state.series.forWhom}</p>}
           {state.series.seeFirst && (
             <p className="mt-1">
-              <span className="font-semibold">Check with a professional first:</span> {state.series.seeFirst}
+              <span className="font-semibold">Ask a professional first:</span> {state.series.seeFirst}
             </p>
           )}
           {episode && <Player key={playing} episode={episode} />}
