@@ -1,8 +1,18 @@
 import { type WrongForm, wrongFormsOf } from '../figure';
-import { doseOf } from '../plan';
+import { propsNeeded } from '../plan';
 import type { CueKind, RungEntry } from '../repertoire';
 import { clock, spell } from '../review';
-import { cuesToldIn, GENERAL_ADVICE, rangeWords, type ScriptLine, type ScriptSection } from '../script';
+import {
+  type CardRow,
+  cuesToldIn,
+  type DescribedBlock,
+  describeBlock,
+  detailsText,
+  GENERAL_ADVICE,
+  propsText,
+  type ScriptLine,
+  type ScriptSection,
+} from '../script';
 import { wordsIn } from '../vocabulary/words';
 import { propsWords, type SpokenClass } from './spokenClass';
 
@@ -77,9 +87,10 @@ const footOf = ({ plan }: SpokenClass): string => `${plan.name}   Teacher: _____
 export function scriptHandout(spoken: SpokenClass): Handout {
   const { script, timed } = spoken;
   const parts = script.sections.flatMap((section): HandoutPart[] => {
-    const entry = section.block === null ? undefined : timed.sequence[section.block]?.entry;
+    const part = section.block === null ? undefined : timed.sequence[section.block];
     const heading: HandoutPart[] = section.part === null ? [] : [{ kind: 'heading', text: section.part }];
-    return [...heading, blockPart(section, section.pass === 1 ? (entry ?? null) : null)];
+    const told = part?.kind === 'block' && section.pass === 1 ? describeBlock(timed, part) : null;
+    return [...heading, blockPart(section, section.pass === 1 ? (part?.entry ?? null) : null, told)];
   });
   return {
     title: spoken.plan.name,
@@ -89,7 +100,7 @@ export function scriptHandout(spoken: SpokenClass): Handout {
   };
 }
 
-function blockPart(section: ScriptSection, figure: RungEntry | null): HandoutPart {
+function blockPart(section: ScriptSection, figure: RungEntry | null, described: DescribedBlock | null): HandoutPart {
   const { startSeconds, seconds, lead, side, title, pass, lines } = section;
   const way = lead === null ? [] : [{ label: 'Way', text: lead, said: true }];
   const told = pass === 2 ? again(lines) : grouped(lines);
@@ -97,12 +108,32 @@ function blockPart(section: ScriptSection, figure: RungEntry | null): HandoutPar
     kind: 'block',
     clock: clock(startSeconds),
     title: pass === 2 ? `${title}, again` : title,
-    note: [spell(seconds), ...(side ? [side] : [])].join(', '),
+    note: [spell(seconds), ...(described ? [described.dose] : []), ...(side ? [side] : [])].join(', '),
     figure,
     wrong: figure ? wrongFormsOf(figure, cuesToldIn(lines)) : [],
-    lines: [...way, ...told],
+    lines: [...way, ...(described ? [...toFetch(described), ...told, ...gateLines(described)] : told)],
   };
 }
+
+/** What is to be known of a block before it is taught; never said. */
+const toFetch = (described: DescribedBlock) => {
+  const details = detailsText(described);
+  const { props } = described;
+  return [
+    ...(details === '' ? [] : [{ label: 'How', text: details, said: false }]),
+    ...(props.length === 0 ? [] : [{ label: 'With', text: propsText(props), said: false }]),
+  ];
+};
+
+/** When to move on, to go easier, to stop: for whoever teaches to see. */
+const gateLines = ({ ready, stay, stop }: DescribedBlock) =>
+  (
+    [
+      ['Ready to move on when', ready],
+      ['Stay or go easier when', stay],
+      ['Stop when', stop],
+    ] as const
+  ).flatMap(([label, signs]) => (signs.length === 0 ? [] : [{ label, text: signs.join('; '), said: false }]));
 
 /** A figure in a table, over the first of its faults that is drawn. */
 export function figureCell(entry: RungEntry): HandoutCell {
@@ -113,11 +144,10 @@ export function figureCell(entry: RungEntry): HandoutCell {
 /** What is said a second time as one line. */
 function again(lines: readonly ScriptLine[]) {
   const said = lines.filter((line) => line.said);
-  const count = said.filter(({ kind }) => kind === 'count').map(({ text }) => text);
-  const others = said.filter(({ kind }) => kind !== 'count' && kind !== 'transition').map(({ text }) => text);
   const out = said.filter(({ kind }) => kind === 'transition').map(({ text }) => text);
+  const others = said.filter(({ kind }) => kind !== 'transition').map(({ text }) => text);
   return [
-    { label: 'Again', text: [...count, ...others].join(' '), said: true },
+    { label: 'Again', text: others.join(' '), said: true },
     ...(out.length > 0 ? [{ label: 'Then', text: out.join(' '), said: true }] : []),
   ];
 }
@@ -163,18 +193,16 @@ export function oneSheet(spoken: SpokenClass): Handout {
     const { entry, block } = part;
     const row = card.rows.find(({ id }) => id === block.id);
     const section = script.sections.find((each) => each.block === part.index && each.pass === 1);
-    const { sets, reps, repsTo } = doseOf(entry, block);
-    const times = `${sets > 1 ? `${sets} × ` : ''}${reps}${repsTo === undefined ? '' : `–${repsTo}`}`;
-    const sides = part.slots.length > 1 ? ' a side' : '';
-    const range = block.range === undefined ? '' : `, ${rangeWords(block.range).toLowerCase()} the range`;
+    const told = describeBlock(timed, part);
+    const details = detailsText(told);
     return [
       { text: clock(part.startSeconds) },
       figureCell(entry),
-      { text: `${entry.exercise.name}, ${entry.rung.name}` },
-      { text: `${times}${sides}${range}` },
+      { text: [told.name, ...(details === '' ? [] : [details])].join('; ') },
+      { text: told.dose },
       { text: cueWords(section?.lines ?? []) },
       { text: row?.lower?.entry.rung.name ?? '' },
-      { text: row?.upper?.entry.rung.name ?? '' },
+      { text: [row?.upper, ...(row?.beside ?? [])].flatMap((step) => step?.entry.rung.name ?? []).join('; or ') },
     ];
   });
   return {
@@ -183,7 +211,7 @@ export function oneSheet(spoken: SpokenClass): Handout {
     parts: [
       {
         kind: 'table',
-        head: ['', '', 'Block', 'How many', 'Say', 'Lower', 'Higher'],
+        head: ['', '', 'Block', 'How many', 'Say', 'Lower', 'Higher, or beside'],
         widths: [0.06, 0.09, 0.24, 0.12, 0.29, 0.1, 0.1],
         rows,
       },
@@ -203,7 +231,7 @@ function cueWords(lines: readonly ScriptLine[]): string {
     .join(' ');
 }
 
-/** The levels of a class: lower, main, upper, with their signs, props, and whom not. */
+/** The levels of a class: lower, main, upper and beside, with their signs, ways, props, and for whom not. */
 export function roomCardHandout(spoken: SpokenClass): Handout {
   const { card, catalog } = spoken;
   const step = (each: (typeof card.rows)[number]['lower']): HandoutCell =>
@@ -217,13 +245,13 @@ export function roomCardHandout(spoken: SpokenClass): Handout {
       {
         kind: 'table',
         head: ['', 'Lower', 'Main version', 'Higher', 'Props', card.askBefore ? 'Ask before' : 'Something else with'],
-        widths: [0.06, 0.22, 0.25, 0.22, 0.09, 0.16],
+        widths: [0.06, 0.19, 0.35, 0.19, 0.09, 0.12],
         rows: card.rows.map((row) => [
           { text: clock(row.startSeconds) },
           step(row.lower),
-          { ...step(row.home), text: `${row.home.entry.exercise.name}, ${step(row.home).text}` },
+          { ...step(row.home), text: mainText(row) },
           step(row.upper),
-          { text: row.props.join(', ') },
+          { text: propsText(row.told.props) },
           { text: card.askBefore && row.mustNot.length > 0 ? 'ask before' : row.mustNot.join(', ') },
         ]),
       },
@@ -233,11 +261,26 @@ export function roomCardHandout(spoken: SpokenClass): Handout {
   };
 }
 
+/** A main version in full: how often, on which side, how set, the ways in and out, what is beside it, and its gate. */
+function mainText({ told, beside }: CardRow): string {
+  const details = detailsText(told);
+  return [
+    `${told.name}; ${told.dose}`,
+    ...(details === '' ? [] : [details]),
+    ...(told.wayIn ? [`in: ${told.wayIn}`] : []),
+    ...(told.wayOut ? [`out: ${told.wayOut}`] : []),
+    ...beside.map(({ entry, dose, sign }) => `or ${entry.rung.name}, ${dose}${sign ? `, ${sign}` : ''}`),
+    ...(told.ready.length > 0 ? [`on when: ${told.ready.join(', ')}`] : []),
+    ...(told.stay.length > 0 ? [`easier when: ${told.stay.join(', ')}`] : []),
+    ...(told.stop.length > 0 ? [`stop when: ${told.stop.join(', ')}`] : []),
+  ].join('; ');
+}
+
 /** What is fetched for a class, and what can stand in for it. */
 export function equipmentHandout(spoken: SpokenClass): Handout {
   const { timed } = spoken;
-  const props = new Map(timed.blocks.flatMap(({ entry }) => entry.props.map((prop) => [prop.id, prop] as const)));
-  const uses = (id: string) => timed.blocks.filter(({ entry }) => entry.props.some((prop) => prop.id === id));
+  const props = new Map(timed.sequence.flatMap((part) => propsNeeded(part).map((prop) => [prop.id, prop] as const)));
+  const uses = (id: string) => timed.sequence.filter((part) => propsNeeded(part).some((prop) => prop.id === id));
   return {
     title: `${spoken.plan.name}: what is needed`,
     about: aboutOf(spoken),
@@ -253,7 +296,7 @@ export function equipmentHandout(spoken: SpokenClass): Handout {
             { text: clock(uses(prop.id)[0]?.startSeconds ?? 0) },
             {
               text: uses(prop.id)
-                .map(({ entry }) => entry.exercise.name)
+                .map((part) => (part.kind === 'block' ? part.entry.exercise.name : part.block.name))
                 .join(', '),
             },
             { text: prop.standIn ?? '' },

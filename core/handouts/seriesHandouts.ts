@@ -1,7 +1,6 @@
-import { doseOf } from '../plan';
 import { rungKey } from '../repertoire';
 import { clock, fromSeries, rungTitle, spell } from '../review';
-import { GENERAL_ADVICE } from '../script';
+import { describeBlock, detailsText, GENERAL_ADVICE, propsText } from '../script';
 import {
   datesOf,
   type EpisodeReview,
@@ -98,15 +97,16 @@ export const practiceWords = ({ weekly }: Pick<Series, 'weekly'>): string =>
 function weekPage(studio: WholeStudio, series: Series, each: EpisodeReview, spoken: SpokenClass): Handout {
   const date = datesOf(series)[each.episode];
   const teacher = teacherOf(studio, series, each.episode);
-  const rows = spoken.timed.blocks.map(({ entry, block, slots }): HandoutCell[] => {
+  const rows = spoken.timed.blocks.map((part): HandoutCell[] => {
+    const { entry, block } = part;
     const key = rungKey(block);
-    const { sets, reps, repsTo } = doseOf(entry, block);
-    const times = `${sets > 1 ? `${sets} × ` : ''}${reps}${repsTo === undefined ? '' : `–${repsTo}`}`;
+    const told = describeBlock(spoken.timed, part);
+    const details = [detailsText(told), propsText(told.props)].filter((words) => words !== '');
     const known = each.before.count(key).practised > 0;
     return [
       figureCell(entry),
-      { text: rungTitle(entry) },
-      { text: `${times}${slots.length > 1 ? ' a side' : ''}` },
+      { text: [told.name, ...details].join('; ') },
+      { text: told.dose },
       { text: [known ? 'known' : 'new', ...(each.earned.includes(key) ? ['earned with it'] : [])].join(', ') },
     ];
   });

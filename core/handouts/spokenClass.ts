@@ -31,9 +31,10 @@ export interface SpokenClass {
 export function spokenClass(
   catalog: Catalog,
   plan: ClassPlan,
-  { audience, teacher, earlier, today, choices, next }: ReviewContext = {},
+  context: ReviewContext = {},
   group?: number,
 ): SpokenClass {
+  const { audience, teacher, earlier, today, choices, next } = context;
   const timed = timeClass(catalog, plan, { audience, teacher });
   const conditions = conditionsOf(plan, audience);
   const graded = broughtBy(catalog.method, plan, audience, today);
@@ -53,7 +54,7 @@ export function spokenClass(
     script,
     voice: voiceOf(catalog, timed, script, { conditions, graded, audience }),
     get card() {
-      return roomCard(catalog, timed, group);
+      return roomCard(catalog, timed, context, group);
     },
     conditions,
     teacher,

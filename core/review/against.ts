@@ -1,20 +1,19 @@
 import type { Condition } from '../caution';
 import type { TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { Subject } from './subject';
+import { type ReviewContext, Subject } from './subject';
 
 /**
- * For each block of a class, by its index, the conditions with which something else is taken than it asks, as the review
- * judges them: stretches of time over all blocks they run through, rates by the room's counts.
- * @param conditions those asked about, whoever the class is for
+ * For each block of a class, by its index, the conditions of the room with which something else is taken than it asks,
+ * as the review judges them: stretches of time over all blocks they run through, rates by the room's counts, checks as
+ * they stand on the day.
  */
 export function conditionsAgainst(
   catalog: Catalog,
   timed: TimedClass,
-  conditions: readonly Condition[],
+  context: ReviewContext,
 ): ReadonlyMap<number, readonly Condition[]> {
-  const plan = { ...timed.plan, cautions: [...conditions] };
-  const { fired } = new Subject(catalog, { ...timed, plan }, {});
+  const { fired } = new Subject(catalog, timed, context);
   const found = new Map<number, Condition[]>();
   for (const { rule, on } of fired.all) {
     if (rule.verdict === 'adapt') continue;

@@ -4,7 +4,13 @@ const CASES: ReadonlyArray<readonly [Says, readonly string[], readonly string[]]
   [
     'press-back',
     ['Press your low back into the mat.', 'Lay the waist down.', 'Low back pressed down.'],
-    ['Press the heels away.', 'Squeeze the ball.', 'Don’t press your back down.', 'Back pressing down? Bend the knee.'],
+    [
+      'Press the heels away.',
+      'Squeeze the ball.',
+      'Don’t press your back down.',
+      'Back pressing down? Bend the knee.',
+      'Press back to rest over the heels.',
+    ],
   ],
   [
     'keep-gap',
@@ -35,7 +41,11 @@ const CASES: ReadonlyArray<readonly [Says, readonly string[], readonly string[]]
     ],
   ],
   ['draw-up', ['Draw the pelvic floor up.', 'Pelvic floor lifted.'], ['Draw up in one line.', 'Lift the leg.']],
-  ['soft-seat', ['Seat soft.', 'Let your seat stay wide.', 'Soften the seat.'], ['Knees soft.', 'Sit wide.']],
+  [
+    'soft-seat',
+    ['Seat soft.', 'Let your seat stay wide.', 'Soften the seat.'],
+    ['Knees soft.', 'Sit wide.', 'Both seat bones equally heavy.'],
+  ],
 ];
 
 test.each(CASES)(

@@ -1,7 +1,8 @@
 /** What words say of the low back, the seat and the pelvic floor. */
 export type Says = 'press-back' | 'keep-gap' | 'squeeze-seat' | 'draw-up' | 'soft-seat';
 
-const BACK = String.raw`\b(?:low(?:er)? back|back|waist|spine)\b`;
+/** “Press back over the heels” goes back; it presses no back. */
+const BACK = String.raw`\b(?:low(?:er)? back|(?:your|the) back|waist|spine)\b`;
 /** The bottom leg of two is no seat. */
 const SEAT = String.raw`\b(?:seat|bottom(?! (?:knee|leg|arm|foot|heel|hand|ribs?|shin|thigh|hip|elbow|of|shoulder))|bum|buttocks?|glutes?|backside|cheeks|sit(?:ting|z)? bones)\b`;
 /** What is pressed or squeezed instead of it: a ball between the knees is another thing. */
@@ -35,10 +36,7 @@ const WORDS: Readonly<Record<Says, readonly RegExp[]>> = {
     /\bpelvic floor\b[^.;?!]{0,10}\b(?:up|lifted|drawn|on)\b/i,
   ],
   'soft-seat': [
-    new RegExp(
-      String.raw`(?:${SEAT}|\b(?:sit bones|pelvic floor)\b)[^.;?!]{0,16}\b(?:soft|wide|heavy|loose|easy)\b`,
-      'i',
-    ),
+    new RegExp(String.raw`(?:${SEAT}|\b(?:sit bones|pelvic floor)\b)[^.;?!]{0,16}\b(?:soft|wide|loose)\b`, 'i'),
     new RegExp(
       String.raw`\b(?:soften|widen|melt|let go of)\b[^.;?!]{0,16}(?:${SEAT}|\b(?:sit bones|pelvic floor)\b)`,
       'i',

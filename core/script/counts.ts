@@ -95,3 +95,9 @@ export function sideLines({ choices, inRun }: DraftedFrom, { part, slot: { side 
   const all = `all of this ${lies ? '' : 'with the '}${one(side)} first, then the ${otherSide(side)}`;
   return say(inRun ? all : `${one(side)} ${first}`);
 }
+
+/** Which side begins, or is done alone, as papers write it; `null` for both at once. */
+export function sideText({ entry: { sides }, block: { side }, firstSide }: TimedBlock): string | null {
+  if (sides === 'both' || firstSide === null) return null;
+  return side === undefined ? `${firstSide} first` : `${side} only`;
+}

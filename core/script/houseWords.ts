@@ -3,10 +3,13 @@ import type { Catalog, RungEntry } from '../repertoire';
 import { type Guidance, guidanceFor } from '../school';
 import { drafted, type Unnamed } from './line';
 
+/** What is to be kept in each exercise anew; the rest holds from where it was said on. */
+const EACH_LADDER: ReadonlySet<Guidance['school']> = new Set<Guidance['school']>(['lowBack', 'seat']);
+
 /** What has been said in a class so far, so that it is not said again. */
 export class SaidSoFar {
   readonly #catalog: Catalog;
-  readonly #house = new Map<Guidance['school'], string>();
+  readonly #house = new Map<string, string>();
   readonly #ladders = new Set<string>();
   readonly #images = new Set<string>();
 
@@ -14,11 +17,12 @@ export class SaidSoFar {
     this.#catalog = catalog;
   }
 
-  /** What the house says that is new with a rung, in the order it is spoken: again only where it asks for something else. */
+  /** What the house says that is new with a rung, in the order it is spoken: once a class, or once a ladder, and where it asks for something else. */
   newWith(entry: RungEntry, choices: Choices): readonly Guidance[] {
     return guidanceFor(this.#catalog, entry, choices).filter(({ school, text }) => {
-      if (this.#house.get(school) === text) return false;
-      this.#house.set(school, text);
+      const about = EACH_LADDER.has(school) ? `${school} ${entry.exercise.id}` : school;
+      if (this.#house.get(about) === text) return false;
+      this.#house.set(about, text);
       return true;
     });
   }

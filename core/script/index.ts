@@ -1,4 +1,5 @@
 export * from './advice';
+export * from './described';
 export * from './draftScript';
 export * from './edits';
 export { exitFits, leadsTo } from './exits';

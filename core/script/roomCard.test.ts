@@ -9,7 +9,7 @@ const catalog = catalogOf([
   exercise('float', { rungs: [rung('low'), rung('mid', { gate }), rung('high', { dose: { sets: 2, reps: 5 } })] }),
 ]);
 const card = (options: Parameters<typeof block>[1], group?: number) =>
-  roomCard(catalog, timeClass(catalog, classOf([block('float/mid', options)])), group);
+  roomCard(catalog, timeClass(catalog, classOf([block('float/mid', options)])), {}, group);
 
 test('a block has its lower and its higher rung, each with its dose and the sign for it', () => {
   const { rows, from, to } = card({
@@ -31,11 +31,22 @@ test('a block has its lower and its higher rung, each with its dose and the sign
 test('conditions are named, never people; in a group under five it says ask before', () => {
   const { catalog: house, classOf: named } = studioOf(demoBundle(), {});
   const plan = must(named('rowers-sixty'));
-  const { rows, askBefore } = roomCard(house, timeClass(house, plan));
+  const audience = {
+    id: 'a',
+    name: 'A',
+    cautions: ['low-bone-density', 'pregnancy-second', 'pregnancy-third'] as const,
+  };
+  const room = { audience: { ...audience, cautions: [...audience.cautions] } };
+  const { rows, askBefore } = roomCard(house, timeClass(house, plan), room);
   expect(askBefore).toBe(false);
   expect(rows).toHaveLength(plan.blocks.filter(isRungBlock).length);
   const conditions = rows.flatMap(({ mustNot }) => mustNot);
   expect(conditions).toEqual(expect.arrayContaining(['Low bone density', 'Pregnancy (2nd, 3rd trimester)']));
+  // Of nobody who is not in the room.
+  expect(new Set(conditions.map((each) => each.replace(/ \(.*/, '')))).toEqual(
+    new Set(['Low bone density', 'Pregnancy']),
+  );
+  expect(roomCard(house, timeClass(house, plan), {}).rows.flatMap(({ mustNot }) => mustNot)).toEqual([]);
   expect(card({}, 4).askBefore).toBe(true);
   expect(card({}, 5).askBefore).toBe(false);
 });
@@ -52,9 +63,9 @@ test('a card judges stretches as the review does: many curled blocks are more th
   const held = rung('low', { poses: { home: curled, away: curled }, dose: { sets: 1, reps: 8 } });
   const curls = catalogOf([exercise('curl', { rungs: [held] })]);
   const mustNot = (blocks: number) =>
-    roomCard(curls, timeClass(curls, classOf(Array.from({ length: blocks }, () => block('curl'))))).rows.map((row) =>
-      row.mustNot.includes('Neck pain'),
-    );
+    roomCard(curls, timeClass(curls, classOf(Array.from({ length: blocks }, () => block('curl')))), {
+      audience: { id: 'a', name: 'A', cautions: ['neck-pain'] },
+    }).rows.map((row) => row.mustNot.includes('Neck pain'));
   expect(mustNot(1)).toEqual([false]);
   expect(mustNot(2)).toEqual([true, true]);
 });

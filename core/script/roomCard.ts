@@ -1,8 +1,8 @@
 import { CONDITION_IDS, CONDITIONS, type Condition } from '../caution';
 import { doseOf, optionOf, type TimedBlock, type TimedClass } from '../plan';
-import { type Catalog, type Dose, type Lane, laneOf, type RungEntry, signFor } from '../repertoire';
-import { conditionsAgainst } from '../review';
-import { rangeWords } from './rangeWords';
+import { type Catalog, type Lane, laneOf, type RungEntry, signFor } from '../repertoire';
+import { conditionsAgainst, type ReviewContext } from '../review';
+import { type DescribedBlock, describeBlock, doseText, isSided } from './described';
 
 /** A level of a block as the teacher reads it at a glance. */
 export interface CardStep {
@@ -21,7 +21,8 @@ export interface CardRow {
   readonly upper: CardStep | null;
   /** What is offered beside it, neither lower nor higher. */
   readonly beside: readonly CardStep[];
-  readonly props: readonly string[];
+  /** All that papers say of the block. */
+  readonly told: DescribedBlock;
   /** Conditions with which something else is taken, by name; never people. */
   readonly mustNot: readonly string[];
 }
@@ -42,12 +43,13 @@ const SMALL_GROUP = 5;
 
 /**
  * The room card of a class.
+ * @param context who is in the room: whom a block is not for is said of them alone
  * @param group how many people come, where it is known
  */
-export function roomCard(catalog: Catalog, timed: TimedClass, group?: number): RoomCard {
+export function roomCard(catalog: Catalog, timed: TimedClass, context: ReviewContext, group?: number): RoomCard {
   const { plan, blocks } = timed;
-  const against = conditionsAgainst(catalog, timed, CONDITION_IDS);
-  const rows = blocks.map((block) => rowOf(catalog, block, against.get(block.index) ?? []));
+  const against = conditionsAgainst(catalog, timed, context);
+  const rows = blocks.map((block) => rowOf(catalog, timed, block, against.get(block.index) ?? []));
   const heats = rows.flatMap(({ home, lower, upper, beside }) =>
     [home, lower, upper, ...beside].flatMap((step) => (step ? catalog.heat(step.entry) : [])),
   );
@@ -60,7 +62,9 @@ export function roomCard(catalog: Catalog, timed: TimedClass, group?: number): R
   };
 }
 
-function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock, against: readonly Condition[]): CardRow {
+function rowOf(catalog: Catalog, timed: TimedClass, part: TimedBlock, against: readonly Condition[]): CardRow {
+  const { entry, block, startSeconds } = part;
+  const told = describeBlock(timed, part);
   const steps = (block.options ?? []).flatMap((each) => {
     const option = optionOf(each);
     const offered = catalog.rung({ exercise: block.exercise, rung: option.rung });
@@ -71,7 +75,7 @@ function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock, aga
       option.holdSeconds ? `hold ${option.holdSeconds} s` : '',
       option.pauseSeconds ? `pause ${option.pauseSeconds} s` : '',
     ].filter(Boolean);
-    const dose = [doseText(doseOf(offered, option)), ...extra].join(', ');
+    const dose = [doseText(doseOf(offered, option), isSided(offered, block.side)), ...extra].join(', ');
     return [{ lane, step: { entry: offered, dose, sign } }];
   });
   const stepsIn = (lane: Lane) => steps.filter((each) => each.lane === lane).map(({ step }) => step);
@@ -82,23 +86,15 @@ function rowOf(catalog: Catalog, { entry, block, startSeconds }: TimedBlock, aga
     startSeconds,
     home: {
       entry,
-      dose: [
-        doseText(doseOf(entry, block)),
-        ...(block.range === undefined ? [] : [`${rangeWords(block.range).toLowerCase()} the range`]),
-      ].join(', '),
+      dose: told.dose,
       sign: null,
     },
+    told,
     lower: lower ?? null,
     upper: upper ?? null,
     beside: stepsIn('sideways'),
-    props: entry.props.map(({ name }) => name.toLowerCase()),
     mustNot: shortNames(CONDITION_IDS.filter((condition) => against.includes(condition))),
   };
-}
-
-function doseText({ sets, reps, repsTo }: Dose): string {
-  const range = repsTo === undefined ? `${reps}` : `${reps}–${repsTo}`;
-  return sets > 1 ? `${sets} × ${range}` : range;
 }
 
 const TRIMESTERS: Partial<Record<Condition, string>> = {

@@ -72,7 +72,7 @@ test('a stop sign among the signs to stay is never printed for an option, and is
   const catalog = catalogWith({ gate });
   const blocks = [block('curl/high', { mode: 'teach', options: ['low'] })];
   const timed = timeClass(catalog, classOf(blocks));
-  expect(must(roomCard(catalog, timed).rows[0]).lower).toMatchObject({ sign: 'the belly domes' });
+  expect(must(roomCard(catalog, timed, {}).rows[0]).lower).toMatchObject({ sign: 'the belly domes' });
   const said = draftScript(catalog, timed).sections.flatMap(({ lines }) => lines.map(({ text }) => text));
   expect(said.filter((text) => /pinches/.test(text))).toEqual([]);
   expect(must(heard(catalog, blocks).found[0]).message).toMatch(/“the back pinches” is a sign to stop/);

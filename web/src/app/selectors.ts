@@ -2,7 +2,14 @@ import { createSelector } from '@reduxjs/toolkit';
 import { type CollectionName, type DocumentOf, documentKey } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
-import { type ClassReview, earlierInSeries, placeOf, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
+import {
+  type ClassReview,
+  earlierInSeries,
+  fromSeries,
+  placeOf,
+  type ReviewContext,
+  reviewClass,
+} from '@warm-ladder/core/review';
 import type { WholeStudio } from '@warm-ladder/core/series';
 import { documentOf, listOf } from './entities';
 import type { RootState } from './store';
@@ -85,6 +92,7 @@ export function reviewContext(state: RootState, plan: ClassPlan): ReviewContext 
     earlier: earlierInSeries(plan.id, selectSeries(state), (id) => selectClass(state, id)),
     today: today(),
     place: placeOf(plan.id, selectSeries(state)),
+    ...fromSeries(plan.id, selectSeries(state), (id) => selectClass(state, id)),
   };
 }
 

@@ -1,12 +1,20 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
-import { type CardRow, type CardStep, roomCard } from '@warm-ladder/core/script';
+import {
+  type CardRow,
+  type CardStep,
+  type DescribedBlock,
+  detailsText,
+  propsText,
+  roomCard,
+} from '@warm-ladder/core/script';
 import { Printer } from 'lucide-react';
 import { type ReactNode, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
-import { selectCatalog, selectClass, selectReview, selectSeries } from '../../app/selectors';
+import { selectAudience, selectCatalog, selectClass, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { today } from '../../app/today';
 import { RungFigure } from '../../figure/RungFigure';
 
 /** The levels of a class on one sheet, for the wall of the room: lower, main version, higher, and for whom not. */
@@ -23,7 +31,11 @@ function Card({ plan }: { plan: ClassPlan }) {
     (state) =>
       selectSeries(state).find(({ episodes }) => episodes.some((each) => each.class === plan.id))?.schedule?.group,
   );
-  const card = useMemo(() => roomCard(catalog, timed, group), [catalog, timed, group]);
+  const audience = useAppSelector((state) => selectAudience(state, plan.audience));
+  const card = useMemo(
+    () => roomCard(catalog, timed, { audience, today: today() }, group),
+    [catalog, timed, audience, group],
+  );
   const { method } = catalog;
   return (
     <main className="card-page mx-auto w-full max-w-4xl px-4 py-5 text-sm leading-tight print:max-w-none print:p-0 print:text-[7pt] print:leading-[1.1]">
@@ -66,7 +78,7 @@ function Card({ plan }: { plan: ClassPlan }) {
 }
 
 function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
-  const { startSeconds, lower, home, upper, beside, props, mustNot } = row;
+  const { startSeconds, lower, home, upper, beside, told, mustNot } = row;
   return (
     <tr className="border-t border-line align-top break-inside-avoid max-sm:grid max-sm:py-1.5">
       <td className="py-0.5 pr-2 text-soft print:py-0">{clock(startSeconds)}</td>
@@ -75,6 +87,7 @@ function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
       </Cell>
       <Cell name="Main version" wide>
         <Step step={home} of={home.entry.exercise.name} />
+        <Told told={told} />
         {beside.map((step) => (
           <Step key={step.entry.key} step={step} />
         ))}
@@ -82,7 +95,7 @@ function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
       <Cell name="Higher" wide>
         {upper && <Step step={upper} />}
       </Cell>
-      <Cell name="Props">{props.join(', ')}</Cell>
+      <Cell name="Props">{propsText(told.props)}</Cell>
       <Cell name={mustNotWords(askBefore)}>{askBefore && mustNot.length > 0 ? 'ask before' : mustNot.join(', ')}</Cell>
     </tr>
   );
@@ -99,6 +112,31 @@ const Cell = ({ name, wide, children }: { name: string; wide?: true; children: R
     {children}
   </td>
 );
+
+/** What else there is to know of a main version: its side and settings, its ways in and out, its gate. */
+function Told({ told }: { told: DescribedBlock }) {
+  const { wayIn, wayOut, ready, stay, stop } = told;
+  const rows = [
+    ['', detailsText(told)],
+    ['In', wayIn ?? ''],
+    ['Out', wayOut ?? ''],
+    ['Move on when', ready.join(', ')],
+    ['Easier when', stay.join(', ')],
+    ['Stop when', stop.join(', ')],
+  ] as const;
+  return (
+    <ul className="pl-10 text-[0.93em] text-soft print:pl-7">
+      {rows.map(([name, words]) =>
+        words === '' ? null : (
+          <li key={name}>
+            {name !== '' && <span className="font-semibold">{name}: </span>}
+            {words}
+          </li>
+        ),
+      )}
+    </ul>
+  );
+}
 
 function Step({ step: { entry, dose, sign }, of }: { step: CardStep; of?: string }) {
   return (
