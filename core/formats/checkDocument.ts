@@ -4,7 +4,7 @@ import { type Block, type ClassPlan, checkCarries, checkClass, isInterlude, type
 import { allPhases, type Catalog, rungKey } from '../repertoire';
 import { checkLog, type Log, namedBy } from '../taught';
 import type { DocumentKind, DocumentOf } from './bundle';
-import { checkExercise, wrongFormProblems } from './checkExercise';
+import { checkExercise, noteProblems, wrongFormProblems } from './checkExercise';
 import { absent, missing, repeatedIds, type StudioIndex } from './studioIndex';
 
 /** `written`: as it comes from a file or a hand. `kept`: it was fine, and what it names has changed since. */
@@ -115,7 +115,7 @@ function checkLines(catalog: Catalog, plan: ClassPlan): Problem[] {
     const rung = isInterlude(block) ? undefined : catalog.rung(block)?.rung;
     return (block.lines ?? []).flatMap((line, number): Problem[] => {
       const path = [list, index, 'lines', number];
-      const wrong = rung ? wrongFormProblems(rung, line, [...path, 'pose']) : [];
+      const wrong = [...(rung ? wrongFormProblems(rung, line, [...path, 'pose']) : []), ...noteProblems(line, path)];
       const { phase } = line;
       if (phase === undefined || (rung && allPhases(rung).some(({ id }) => id === phase))) return wrong;
       const known = rung

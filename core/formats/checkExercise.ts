@@ -68,7 +68,7 @@ function checkPhases(rung: Rung): Problem[] {
   }
   problems.push(...repeatedIds(rung.cues ?? [], ['cues']));
   rung.cues?.forEach((cue, number) => {
-    problems.push(...wrongFormProblems(rung, cue, ['cues', number, 'pose']));
+    problems.push(...wrongFormProblems(rung, cue, ['cues', number, 'pose']), ...noteProblems(cue, ['cues', number]));
     const { phase } = cue;
     if (phase === undefined || seen.has(phase)) return;
     problems.push({
@@ -77,6 +77,23 @@ function checkPhases(rung: Rung): Problem[] {
     });
   });
   return problems;
+}
+
+/**
+ * A note is for whoever teaches: it is never said, so it belongs to no phase, no repetition and no pass.
+ * @param words a cue of a rung, or a line of a class
+ */
+export function noteProblems(
+  words: { readonly kind: string; readonly phase?: unknown; readonly at?: unknown; readonly pass?: unknown },
+  path: Problem['path'],
+): Problem[] {
+  if (words.kind !== 'note') return [];
+  return (['phase', 'at', 'pass'] as const)
+    .filter((key) => words[key] !== undefined)
+    .map((key) => ({
+      path: [...path, key],
+      message: 'A note is never said; expected no phase, repetition or pass for it, or another kind.',
+    }));
 }
 
 /**

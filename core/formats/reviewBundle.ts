@@ -2,7 +2,7 @@ import { type HoldingSide, holdingSide, type Load, type Side } from '../body';
 import { CONDITION_IDS, type Condition, judge, type Verdict } from '../caution';
 import { fixesFor } from '../mend';
 import type { Direction } from '../method';
-import type { ClassPlan, TimedBlock, TimedInterlude, TimeParts } from '../plan';
+import { type ClassPlan, startRanges, type TimedBlock, type TimedInterlude, type TimeParts } from '../plan';
 import {
   type Catalog,
   directionsSeen,
@@ -91,6 +91,8 @@ export interface ReviewDocument {
 interface WrittenBlock {
   readonly id: string;
   readonly startSeconds: number;
+  /** One class in ten begins it earlier, one in ten later. */
+  readonly startRange: { readonly p10: number; readonly p90: number };
   readonly seconds: number;
   readonly work: number;
   readonly carries: boolean;
@@ -130,6 +132,7 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
       directions: { ...directions },
       sides,
     };
+    const begins = startRanges(sequence, parts.opening, catalog.method.uncertainty);
     const findings = review.findings.map((finding): WrittenFinding => {
       const arises = arisesIn(finding.code, context.audience);
       const told = { ...written(finding), ...(arises === null ? {} : { context: arises }) };
@@ -140,7 +143,13 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
       }));
       return { ...told, edits };
     });
-    return { ...times, measures, score, blocks: sequence.map(blockReview), findings };
+    return {
+      ...times,
+      measures,
+      score,
+      blocks: sequence.map((part, i) => blockReview(part, begins[i] as Begins)),
+      findings,
+    };
   };
   return tidy({
     rungs: Object.fromEntries(catalog.rungs.map((entry) => [entry.key, rungReview(catalog, entry)])),
@@ -192,10 +201,12 @@ const written = <C>({
   message,
 });
 
-function blockReview(part: TimedBlock | TimedInterlude): WrittenBlock {
+type Begins = WrittenBlock['startRange'];
+
+function blockReview(part: TimedBlock | TimedInterlude, startRange: Begins): WrittenBlock {
   const { startSeconds, seconds, block } = part;
   const { work, carries, firstSide } = part.kind === 'block' ? part : { work: 0, carries: false, firstSide: null };
-  return { id: block.id, startSeconds, seconds, work, carries, firstSide };
+  return { id: block.id, startSeconds, startRange, seconds, work, carries, firstSide };
 }
 
 function rungReview(catalog: Catalog, entry: RungEntry): ReviewDocument['rungs'][string] {

@@ -238,6 +238,23 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
     /cues\[1\]\.at: .*first/,
   ],
   [
+    'a note marked as spoken',
+    (b) => Object.assign(must(low(b).cues?.[2]), { kind: 'note', at: 'last' }),
+    /cues\[2\]\.at: A note is never said/,
+  ],
+  [
+    'a note of a class on a side',
+    (b) =>
+      Object.assign(must(b1(b).lines?.[0]), {
+        kind: 'note',
+        pose: undefined,
+        phase: undefined,
+        at: undefined,
+        pass: 2,
+      }),
+    /blocks\[0\]\.lines\[0\]\.pass: A note is never said/,
+  ],
+  [
     'a hold that shrinks',
     (b) => Object.assign(must(low(b).phases[0]), { countsTo: 8 }),
     /phases\[0\]\.countsTo: The range goes from 10 to 8/,

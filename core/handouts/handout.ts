@@ -10,6 +10,8 @@ import {
   detailsText,
   GENERAL_ADVICE,
   propsText,
+  type RoomCard,
+  roomCard,
   type ScriptLine,
   type ScriptSection,
 } from '../script';
@@ -175,9 +177,14 @@ function textOf({ kind, text, phase, sign }: ScriptLine): string {
 const CUE_KINDS_SHOWN: readonly CueKind[] = ['action', 'alignment', 'image', 'setup'];
 const [CUES_SHOWN, CUE_WORDS] = [3, 5];
 
+/** The levels of a class. */
+export const cardOf = ({ catalog, timed, context, group }: SpokenClass): RoomCard =>
+  roomCard(catalog, timed, context, group);
+
 /** The class on one sheet: figure, name, dose, clock, three cues, lower and upper. */
 export function oneSheet(spoken: SpokenClass): Handout {
-  const { script, timed, card } = spoken;
+  const { script, timed } = spoken;
+  const card = cardOf(spoken);
   const rows = timed.sequence.map((part): HandoutCell[] => {
     if (part.kind === 'interlude') {
       return [
@@ -233,7 +240,8 @@ function cueWords(lines: readonly ScriptLine[]): string {
 
 /** The levels of a class: lower, main, upper and beside, with their signs, ways, props, and for whom not. */
 export function roomCardHandout(spoken: SpokenClass): Handout {
-  const { card, catalog } = spoken;
+  const { catalog } = spoken;
+  const card = cardOf(spoken);
   const step = (each: (typeof card.rows)[number]['lower']): HandoutCell =>
     each
       ? { text: [each.entry.rung.name, each.dose, ...(each.sign ? [each.sign] : [])].join('; '), figure: each.entry }

@@ -2,10 +2,13 @@ import Papa from 'papaparse';
 import { doseOf, propsNeeded } from '../plan';
 import { clock } from '../review';
 import { inert } from '../tables/inert';
+import { cardOf } from './handout';
 import type { SpokenClass } from './spokenClass';
 
 /** The plan of a class as CSV (RFC 4180, comma, CRLF), one row a block or interlude, clock times and seconds. */
-export function planCsv({ timed, catalog, card }: SpokenClass): string {
+export function planCsv(spoken: SpokenClass): string {
+  const { timed, catalog } = spoken;
+  const card = cardOf(spoken);
   const rows = timed.sequence.map((part, i) => {
     const own = part.kind === 'block' ? part : null;
     const dose = own ? doseOf(own.entry, own.block) : null;

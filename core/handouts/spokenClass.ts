@@ -1,11 +1,12 @@
 import type { Condition } from '../caution';
 import type { BundleStudio } from '../formats/studioOf';
 import type { ClassPlan, Teacher, TimedClass } from '../plan';
-import { propsNeeded, timeClass } from '../plan';
+import { propsNeeded, shortForm, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { broughtBy, conditionsOf, type ReviewContext } from '../review';
-import { draftScript, type RoomCard, roomCard, type Script } from '../script';
+import { draftScript, type Script } from '../script';
 import { type Voice, voiceOf } from '../voice';
+import type { Form } from '../wire/handouts';
 
 /** A class as it is handed out: timed for a teacher, with its script and its levels. */
 export interface SpokenClass {
@@ -14,8 +15,9 @@ export interface SpokenClass {
   readonly timed: TimedClass;
   readonly script: Script;
   readonly voice: Voice;
-  /** Its levels, worked out when asked for. */
-  readonly card: RoomCard;
+  /** Who is in the room, and how many come, where it is known. */
+  readonly context: ReviewContext;
+  readonly group: number | undefined;
   readonly conditions: readonly Condition[];
   readonly teacher: Teacher | undefined;
   /** Who it is for, in words. */
@@ -53,9 +55,8 @@ export function spokenClass(
     timed,
     script,
     voice: voiceOf(catalog, timed, script, { conditions, graded, audience }),
-    get card() {
-      return roomCard(catalog, timed, context, group);
-    },
+    context,
+    group,
     conditions,
     teacher,
     audience: audience?.name ?? 'anyone',
@@ -63,10 +64,19 @@ export function spokenClass(
   };
 }
 
-/** A class of a bundle by its id; `null` where there is none. */
-export function spokenIn({ catalog, classOf, contextOf }: BundleStudio, id: string): SpokenClass | null {
+/**
+ * A class of a bundle by its id; `null` where there is none.
+ * @param form the whole class, or its short form, where it has one
+ */
+export function spokenIn(
+  { catalog, classOf, contextOf }: BundleStudio,
+  id: string,
+  form: Form = 'whole',
+): SpokenClass | null {
   const plan = classOf(id);
-  return plan ? spokenClass(catalog, plan, contextOf(plan)) : null;
+  if (!plan) return null;
+  const taught = form === 'short' ? shortForm(plan) : plan;
+  return taught ? spokenClass(catalog, taught, contextOf(plan)) : null;
 }
 
 /** What to have at hand: "props: chair, cushion", or that a mat is all. */

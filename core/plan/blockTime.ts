@@ -76,6 +76,24 @@ export interface BlockSeconds {
 }
 
 /**
+ * Seconds of a set-up that nobody has typed: the longer of its guess and of its words, or, where a block that carries on
+ * is worded by the class, those words and the time to find the next thing.
+ */
+export function untypedSetup(
+  entry: RungEntry,
+  block: RungBlock,
+  method: Method,
+  wordsPerMinute: number,
+  carries: boolean,
+): { readonly seconds: number; readonly spoken: number; readonly guess: number } {
+  const words = spokenWords(entry, block);
+  const flows = block.mode === 'flow';
+  const spoken = speechSeconds(flows ? words.known : carries ? words.carried : words.fresh, wordsPerMinute);
+  const guess = (carries ? method.carrySeconds : entry.rung.setupSeconds) * (flows ? method.flowSetupShare : 1);
+  return { seconds: carries && words.ownSetup ? GOING_ON + spoken : Math.max(guess, spoken), spoken, guess };
+}
+
+/**
  * The timing formula of a block (docs/timing.md has it line by line). Seconds.
  * @param joint how it hangs together with its neighbours; `timeClass` knows
  */
@@ -106,14 +124,12 @@ export function blockSeconds(
     ? { setup: joint.setsUpTwice ? method.flowSetupShare * rung.setupSeconds : 0, work: one(secondReps) }
     : NO_SECOND;
 
-  const share = block.mode === 'flow' ? method.flowSetupShare : 1;
-  const words = spokenWords(entry, block);
   const { carries } = joint;
-  const said = block.mode === 'flow' ? words.known : carries ? words.carried : words.fresh;
-  const spoken = speechSeconds(said, pacing.wordsPerMinute);
-  const guess = (carries ? method.carrySeconds : rung.setupSeconds) * share;
-  const setup = block.setupSeconds ?? (carries && words.ownSetup ? GOING_ON + spoken : Math.max(guess, spoken));
-  const explained = block.mode === 'show' ? speechSeconds(words.explained, pacing.wordsPerMinute) : 0;
+  const untyped = untypedSetup(entry, block, method, pacing.wordsPerMinute, carries);
+  const { spoken, guess } = untyped;
+  const setup = block.setupSeconds ?? untyped.seconds;
+  const explained =
+    block.mode === 'show' ? speechSeconds(spokenWords(entry, block).explained, pacing.wordsPerMinute) : 0;
   const shownFirst = block.mode === 'teach' && !joint.carries ? method.shownReps * rep : 0;
   const offered = block.options?.length ?? 0;
   return {

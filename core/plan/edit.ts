@@ -69,8 +69,17 @@ export const applyEdit = (catalog: Catalog, plan: ClassPlan, edit: PlanEdit): Cl
 
 /** The same, with what was taken away on the way. */
 export function editClass(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): EditOutcome {
-  const edited = changed(catalog, plan, edit);
+  const edited = withoutLost(changed(catalog, plan, edit));
   return dropLostCarries(catalog, { ...edited, blocks: mendRuns(catalog, edited.blocks) });
+}
+
+/** A short form leaves out no block that is gone. */
+function withoutLost(plan: ClassPlan): ClassPlan {
+  const { short, ...whole } = plan;
+  if (!short) return plan;
+  const leaveOut = short.leaveOut.filter((id) => plan.blocks.some((block) => block.id === id));
+  if (leaveOut.length === short.leaveOut.length) return plan;
+  return leaveOut.length > 0 ? { ...plan, short: { leaveOut } } : whole;
 }
 
 function changed(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): ClassPlan {

@@ -6,4 +6,8 @@ export type HandoutFormat = (typeof HANDOUT_FORMATS)[number];
 export const HANDOUT_SHEETS = ['script', 'card', 'room-card', 'equipment'] as const;
 export type HandoutSheet = (typeof HANDOUT_SHEETS)[number];
 
+/** A class as it is planned, or in its short form. */
+export const FORMS = ['whole', 'short'] as const;
+export type Form = (typeof FORMS)[number];
+
 export const PAPERS = ['a4', 'letter'] as const;

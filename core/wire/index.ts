@@ -1,5 +1,5 @@
 export * from './answers';
 export * from './changes';
-export { HANDOUT_FORMATS, type HandoutFormat, type HandoutSheet } from './handouts';
+export { type Form, HANDOUT_FORMATS, type HandoutFormat, type HandoutSheet } from './handouts';
 export * from './openApi';
 export * from './routes';

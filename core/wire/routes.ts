@@ -16,7 +16,7 @@ import {
   tableSchema,
 } from './answers';
 import { changesAnswerSchema, changesSchema } from './changes';
-import { HANDOUT_FORMATS, HANDOUT_SHEETS, PAPERS } from './handouts';
+import { FORMS, HANDOUT_FORMATS, HANDOUT_SHEETS, PAPERS } from './handouts';
 
 /** A body, sent or answered, and its type. */
 interface Body<T extends z.ZodType = z.ZodType> {
@@ -161,6 +161,7 @@ export const ROUTES = {
     query: z.strictObject({
       as: z.enum(HANDOUT_FORMATS).default('pdf'),
       sheet: z.enum(HANDOUT_SHEETS).default('script').describe('Data, plan and captions are of the whole class'),
+      form: z.enum(FORMS).default('whole').describe('Short: without the blocks that its short form leaves out'),
       paper: z.enum(PAPERS).default('a4'),
       teacher: idSchema.optional().describe('The id of the teacher who speaks it'),
       today: z.iso.date().optional(),

@@ -114,6 +114,43 @@ test('first side right is said alike by stairs, row, script and print', { tag: '
   await page.emulateMedia({ media: null });
 });
 
+test('what is prescribed is edited on its block and said; a short form has its own clock and script', {
+  tag: '@long',
+}, async ({ page, studio }) => {
+  await newClass(page, studio.address, 'One exercise, shown');
+  await add(page, 'Leg lower bent', 'Knee sway feet down');
+  await page.getByLabel('Mode of block 1').selectOption('show');
+  await details(page, 1);
+  await page.getByLabel('Prescribed sets of block 1').fill('3');
+  await page.getByLabel('Prescribed reps of block 1').fill('10');
+  await page.getByLabel('Days a week of block 1', { exact: true }).fill('4');
+  await page.getByLabel('Most days a week of block 1').fill('5');
+  await page.keyboard.press('Tab');
+  const whole = await seconds(page);
+  await details(page, 2);
+  await page.getByLabel('Not in the short form').check();
+  await expect(page.getByText(/short form \d+:\d\d/)).toBeVisible();
+  await expect(row(page, 2)).toContainText(/± \d:\d\d/);
+  await saved(page);
+  const plan = (await kept(studio.address)).classes?.find(({ name }) => name === 'One exercise, shown');
+  expect(plan?.blocks[0]).toMatchObject({ mode: 'show', dose: { sets: 3, reps: 10, days: 4, daysTo: 5 } });
+  expect(plan?.short?.leaveOut).toHaveLength(1);
+
+  await page.getByRole('link', { name: 'Script' }).last().click();
+  await expect(page.getByText(/For later: 3 sets of 10 on each side, 4 to 5 days a week\./)).toBeVisible();
+  const time = page.getByLabel('Running time');
+  await page.getByLabel('Form', { exact: true }).selectOption('short');
+  await expect(page).toHaveURL(/form=short/);
+  await expect(page.getByRole('heading', { name: /Knee sway/ })).toBeHidden();
+  const [minutes = 0, rest = 0] = ((await time.textContent()) ?? '').split(':').map(Number);
+  expect(minutes * 60 + rest).toBeLessThan(whole - 20);
+  await page.getByText('Hand it out: PDF, text document, captions').click();
+  const href = await page.getByRole('link', { name: 'Captions (WebVTT)' }).getAttribute('href');
+  const captions = await (await page.request.get(`${studio.address}${href}`)).text();
+  expect(captions).toContain('4 to 5 days a week');
+  expect(captions).not.toContain('knee sway');
+});
+
 test('a file of version 1 is taken in as it would be written today, and what that changed is told', {
   tag: '@long',
 }, async ({ page, studio }) => {

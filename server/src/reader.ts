@@ -15,8 +15,8 @@ import type { FromThread, MakeName, ReadName, Tasks, ToThread } from './threads/
  */
 
 const MAKES: { readonly [K in MakeName]: (given: Tasks[K]['given']) => Promise<Tasks[K]['said']> } = {
-  handout: async ({ bundle, id, teacher, today, wanted }) => {
-    const spoken = spokenIn(studioOf(bundle, { teacher, today }), id);
+  handout: async ({ bundle, id, form, teacher, today, wanted }) => {
+    const spoken = spokenIn(studioOf(bundle, { teacher, today }), id, form);
     return spoken && handOut(spoken, wanted);
   },
   sheets: async ({ paper, ...given }) => {

@@ -8,17 +8,18 @@ const isFormat = (name: string): name is HandoutFormat => HANDOUT_FORMATS.some((
 
 runHeadless({
   name: 'The script',
-  usage: `npm run --silent script -- FILE… --class ID (and --as ${HANDOUT_FORMATS.join('|')}, --card, --room-card, --out FILE, --today YYYY-MM-DD, --teacher ID)`,
+  usage: `npm run --silent script -- FILE… --class ID (and --as ${HANDOUT_FORMATS.join('|')}, --card, --room-card, --short, --out FILE, --today YYYY-MM-DD, --teacher ID)`,
   options: {
     class: { type: 'string' },
     as: { type: 'string' },
     card: { type: 'boolean' },
     'room-card': { type: 'boolean' },
+    short: { type: 'boolean' },
     out: { type: 'string' },
     today: { type: 'string' },
     teacher: { type: 'string' },
   },
-  async answer(read, { class: id, as = 'json', card, 'room-card': levels, out, today, teacher }) {
+  async answer(read, { class: id, as = 'json', card, 'room-card': levels, short, out, today, teacher }) {
     if (id === undefined) throw new Refused('Name the class: --class ID.');
     if (!isFormat(as)) throw new Refused(`“${as}” is no format; expected one of ${HANDOUT_FORMATS.join(', ')}.`);
     const day = dayOf(today);
@@ -26,7 +27,11 @@ runHeadless({
     if (teacher !== undefined && !bundle.teachers?.some((each) => each.id === teacher)) {
       throw new Refused(`There is no teacher “${teacher}” in these files; expected the id of one.`);
     }
-    const spoken = spokenIn(studioOf(bundle, { today: day, teacher }), id);
+    const studio = studioOf(bundle, { today: day, teacher });
+    const spoken = spokenIn(studio, id, short ? 'short' : 'whole');
+    if (!spoken && short && studio.classOf(id)) {
+      throw new Refused(`The class “${id}” has no short form; expected blocks that it leaves out.`);
+    }
     if (!spoken) throw new Refused(`There is no class “${id}” in these files; expected the id of one.`);
     const made = await handOut(spoken, { as, sheet: card ? 'card' : levels ? 'room-card' : 'script' });
     return { raw: keptIn(out, made), sound: true };

@@ -13,12 +13,13 @@ export const handoutRoutes =
     serve(
       app,
       ROUTES.handout,
-      async ({ params: { id }, query: { as, sheet, paper, teacher, today }, reply, request }) => {
+      async ({ params: { id }, query: { as, sheet, form, paper, teacher, today }, reply, request }) => {
         const part = studio.partFor('classes', id);
         const made =
-          part && (await readers.make('handout', { bundle: part, id, teacher, today, wanted: { as, sheet, paper } }));
+          part &&
+          (await readers.make('handout', { bundle: part, id, form, teacher, today, wanted: { as, sheet, paper } }));
         if (made === null) throw notFound(request.url);
-        const name = `${id}-${sheet}.${as}`;
+        const name = `${id}-${form === 'short' ? 'short-' : ''}${sheet}.${as}`;
         reply.header('content-disposition', `attachment; filename="${name}"`);
         reply.type(MEDIA[as]);
         return made;

@@ -1,6 +1,6 @@
 import type { Bundle, CollectionName, Problem } from '@warm-ladder/core/formats';
 import type { TableRow } from '@warm-ladder/core/tables';
-import type { RefusalBody, SentChange } from '@warm-ladder/core/wire';
+import type { Form, RefusalBody, SentChange } from '@warm-ladder/core/wire';
 import type { Wanted } from '../handouts/handOut';
 import type { Paper } from '../handouts/pdf';
 import type { SentError } from './messages';
@@ -45,7 +45,11 @@ export interface Tasks {
   };
   table: { readonly given: Sent; readonly item: TableRow; readonly said: Refused | { readonly ok: true } };
   handout: {
-    readonly given: OfSeries & { readonly teacher?: string | undefined; readonly wanted: Wanted };
+    readonly given: OfSeries & {
+      readonly teacher?: string | undefined;
+      readonly form: Form;
+      readonly wanted: Wanted;
+    };
     readonly item: never;
     readonly said: string | Uint8Array | null;
   };

@@ -1,4 +1,4 @@
-import { doseOf, offeredRungs, optionOf, type RungBlock, repsOf } from '@warm-ladder/core/plan';
+import { doseOf, offeredRungs, optionOf, type RungBlock, repsOf, untypedSetup } from '@warm-ladder/core/plan';
 import { LANE_WORDS, laneOf, type RungEntry } from '@warm-ladder/core/repertoire';
 import { rangeWords } from '@warm-ladder/core/script';
 import { BookOpen, Lock } from 'lucide-react';
@@ -10,6 +10,7 @@ import { BinButton } from '../../parts/BinButton';
 import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { ShortForm } from './ShortForm';
 import type { RowActions } from './useRowActions';
 
 interface BlockDetailsProps {
@@ -50,6 +51,7 @@ export default function BlockDetails({ index, block, entry, run, carries, mayCar
           <Lock className={`size-4 ${block.locked ? '' : 'opacity-40'}`} aria-hidden="true" />
           {block.locked ? 'Locked' : 'Lock'}
         </label>
+        <ShortForm id={block.id} actions={actions} />
         <Link to={`/repertoire/${exercise.id}`} className="action text-sm">
           <BookOpen className="size-4" aria-hidden="true" /> Its ladder
         </Link>
@@ -164,8 +166,8 @@ function SetUp({
   mayCarry,
   set,
 }: Part & Pick<BlockDetailsProps, 'carries' | 'mayCarry'>) {
-  const { carrySeconds, flowSetupShare } = useAppSelector(selectCatalog).method;
-  const own = (carries ? carrySeconds : entry.rung.setupSeconds) * (block.mode === 'flow' ? flowSetupShare : 1);
+  const { method } = useAppSelector(selectCatalog);
+  const { seconds: own, spoken } = untypedSetup(entry, block, method, method.wordsPerMinute, carries);
   const seen = block.carry === undefined;
   return (
     <>
@@ -197,6 +199,7 @@ function SetUp({
             }
           />{' '}
           s{block.setupSeconds !== undefined && <span className="text-soft"> (else {Math.round(own)})</span>}
+          {spoken > 0 && <span className="text-soft"> · its words take {Math.round(spoken)} s</span>}
         </span>
       </Field>
     </>
@@ -232,6 +235,7 @@ function Dose({ index, block, entry, actions, set }: Part) {
           </span>
         </Field>
       )}
+      {(block.mode === 'show' || dose.days !== undefined) && <Later {...{ index, block, entry, actions, set }} />}
       <Field name="Goes">
         <Choice
           label={`Range of block ${number}`}
@@ -289,3 +293,69 @@ const Field = ({ name, children }: { name: string; children: ReactNode }) => (
     {children}
   </span>
 );
+
+/** What is prescribed for later: how often at a time, and on how many days a week. */
+function Later({ index, block, entry, actions }: Part) {
+  const dose = doseOf(entry, block);
+  const number = index + 1;
+  return (
+    <Field name="For later, at home">
+      <span>
+        <NumberField
+          label={`Prescribed sets of block ${number}`}
+          value={dose.sets}
+          limits={LIMITS.Dose.sets}
+          className="w-8"
+          onChange={(sets) => actions.dose(block.id, { sets })}
+        />{' '}
+        ×{' '}
+        <NumberField
+          label={`Prescribed reps of block ${number}`}
+          value={dose.reps}
+          limits={LIMITS.Dose.reps}
+          className="w-10"
+          onChange={(reps) =>
+            actions.dose(block.id, { reps, ...(dose.repsTo ? { repsTo: Math.max(reps, dose.repsTo) } : {}) })
+          }
+        />{' '}
+        to{' '}
+        <NumberField
+          label={`Prescribed most reps of block ${number}`}
+          value={dose.repsTo ?? dose.reps}
+          limits={{ ...LIMITS.Dose.repsTo, min: dose.reps }}
+          className="w-10"
+          onChange={(repsTo) =>
+            actions.dose(block.id, { reps: dose.reps, repsTo: repsTo > dose.reps ? repsTo : undefined })
+          }
+        />
+        , on{' '}
+        <NumberField
+          label={`Days a week of block ${number}`}
+          value={dose.days ?? 0}
+          limits={{ ...LIMITS.Dose.days, min: 0 }}
+          className="w-8"
+          onChange={(days) =>
+            actions.dose(block.id, {
+              days: days > 0 ? days : undefined,
+              daysTo: days > 0 && dose.daysTo !== undefined && dose.daysTo > days ? dose.daysTo : undefined,
+            })
+          }
+        />{' '}
+        to{' '}
+        <NumberField
+          label={`Most days a week of block ${number}`}
+          value={dose.daysTo ?? dose.days ?? 0}
+          limits={{ ...LIMITS.Dose.daysTo, min: dose.days ?? 0 }}
+          className="w-8"
+          onChange={(daysTo) =>
+            actions.dose(block.id, {
+              days: dose.days ?? daysTo,
+              daysTo: dose.days !== undefined && daysTo > dose.days ? daysTo : undefined,
+            })
+          }
+        />{' '}
+        days a week
+      </span>
+    </Field>
+  );
+}

@@ -8,7 +8,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import { offeredRungs, type TimedBlock, type TimedClass } from '@warm-ladder/core/plan';
+import { offeredRungs, startRanges, type TimedBlock, type TimedClass } from '@warm-ladder/core/plan';
 import { type Catalog, type Lane, laneOf, type Prop, type RungEntry } from '@warm-ladder/core/repertoire';
 import type { Severity } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
@@ -37,6 +37,16 @@ export function BlockList({ sequence, catalog, grave, selected, open, pointed, c
   const sensors = useSensors(useSensor(PointerSensor, DRAG), useSensor(KeyboardSensor, BY_KEYS));
   const joined = sequence.map(({ block }) => block.id).join(' ');
   const ids = useMemo(() => joined.split(' '), [joined]);
+  const opening = sequence[0] ? sequence[0].startSeconds - sequence[0].change.seconds : 0;
+  const starts = useMemo(() => {
+    const ranges = startRanges(sequence, opening, catalog.method.uncertainty);
+    return sequence.map(({ startSeconds }, i) => ({
+      startSeconds,
+      p10: startSeconds,
+      p90: startSeconds,
+      ...ranges[i],
+    }));
+  }, [sequence, opening, catalog]);
   const drop = ({ active, over }: DragEndEvent) => {
     if (over) actions.moveTo(String(active.id), String(over.id));
   };
@@ -44,7 +54,7 @@ export function BlockList({ sequence, catalog, grave, selected, open, pointed, c
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <SortableContext items={ids} strategy={verticalListSortingStrategy}>
         <ol className="flex flex-col gap-0.5">
-          <StartsContext value={sequence}>
+          <StartsContext value={starts}>
             {sequence.map((part, i) => {
               const { id } = part.block;
               const row = {

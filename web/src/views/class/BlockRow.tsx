@@ -1,5 +1,5 @@
 import type { Side } from '@warm-ladder/core/method';
-import { doseOf, MODES, type RungBlock, repsOf, type TimedClass } from '@warm-ladder/core/plan';
+import { doseOf, MODES, type RungBlock, repsOf } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, type Severity } from '@warm-ladder/core/review';
 import { rangeWords } from '@warm-ladder/core/script';
@@ -20,11 +20,28 @@ import type { RowActions } from './useRowActions';
 const BlockDetails = lazily(() => import('./BlockDetails'));
 
 /** When each block begins. Every edit moves the blocks after it, so the clock alone follows it and not the row. */
-export const StartsContext = createContext<TimedClass['sequence']>([]);
+export const StartsContext = createContext<readonly Start[]>([]);
+
+/** When a row begins, and between when and when it most often does, seconds. */
+interface Start {
+  readonly startSeconds: number;
+  readonly p10: number;
+  readonly p90: number;
+}
 
 export function RowClock({ index }: { index: number }) {
-  const seconds = useContext(StartsContext)[index]?.startSeconds ?? 0;
-  return <span className="text-right text-soft">{clock(seconds)}</span>;
+  const start = useContext(StartsContext)[index];
+  if (!start) return <span />;
+  const { startSeconds, p10, p90 } = start;
+  return (
+    <span
+      className="text-right leading-tight text-soft"
+      title={`Begins most often between ${clock(p10)} and ${clock(p90)}`}
+    >
+      {clock(startSeconds)}
+      <span className="block text-xs">± {clock(Math.max(p90 - startSeconds, startSeconds - p10))}</span>
+    </span>
+  );
 }
 
 interface BlockRowProps {

@@ -1,7 +1,16 @@
 import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS, SIDES } from '@warm-ladder/core/method';
-import { type ClassChange, type ClassPlan, PURPOSE_WORDS, PURPOSES, type TimedClass } from '@warm-ladder/core/plan';
+import {
+  type ClassChange,
+  type ClassPlan,
+  guessedSetups,
+  PURPOSE_WORDS,
+  PURPOSES,
+  shortForm,
+  type TimedClass,
+  timeClass,
+} from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
-import { type ReactNode, Suspense, useState } from 'react';
+import { type ReactNode, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { lazily } from '../../app/lazily';
@@ -25,6 +34,12 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
   const audiences = useAppSelector(selectAudiences);
   const catalog = useAppSelector(selectCatalog);
   const [speaking, setSpeaking] = useState(false);
+  const guessed = useMemo(() => guessedSetups(timed.blocks, catalog.method.uncertainty), [timed, catalog]);
+  const audience = audiences.find(({ id }) => id === plan.audience);
+  const short = useMemo(() => {
+    const shorter = shortForm(plan);
+    return shorter && timeClass(catalog, shorter, { audience }).seconds;
+  }, [catalog, plan, audience]);
   const said = (plan.openingWords?.length ?? 0) + (plan.closingWords?.length ?? 0);
   const set: SetClass = (change, label, field = '') => edit({ kind: 'class', change }, label, field);
   return (
@@ -144,15 +159,13 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
               <SpokenWords plan={plan} set={set} close={() => setSpeaking(false)} />
             </Suspense>
           )}{' '}
-          <Minding
-            plan={plan}
-            audience={audiences.find(({ id }) => id === plan.audience)}
-            onChange={(cautions) => set({ cautions }, 'what to mind')}
-          />
+          <Minding plan={plan} audience={audience} onChange={(cautions) => set({ cautions }, 'what to mind')} />
           <InSeries id={plan.id} />
         </p>
       </div>
-      <LengthGauge timed={timed}>{children}</LengthGauge>
+      <LengthGauge timed={timed} guessed={guessed} short={short}>
+        {children}
+      </LengthGauge>
     </div>
   );
 }

@@ -1,10 +1,12 @@
 import type { Interlude } from '@warm-ladder/core/plan';
-import { selectCatalog } from '../../app/selectors';
+import { selectCatalog, selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { BinButton } from '../../parts/BinButton';
+import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
 import { PositionOptions } from '../../parts/PositionOptions';
 import { TextField } from '../../parts/TextField';
+import { ShortForm } from './ShortForm';
 import type { RowActions } from './useRowActions';
 
 interface InterludeDetailsProps {
@@ -16,6 +18,7 @@ interface InterludeDetailsProps {
 /** What is said in an interlude, where, and what a check should find. */
 export default function InterludeDetails({ index, block, actions }: InterludeDetailsProps) {
   const catalog = useAppSelector(selectCatalog);
+  const props = useAppSelector(selectProps);
   const number = index + 1;
   const set = (change: Parameters<RowActions['setInterlude']>[1], label: string, field = '') =>
     actions.setInterlude(block.id, change, label, field);
@@ -54,6 +57,14 @@ export default function InterludeDetails({ index, block, actions }: InterludeDet
             ))}
           </select>
         </label>
+        {props.length > 0 && (
+          <ChipSet
+            legend="What it needs"
+            all={props}
+            chosen={block.props ?? []}
+            onChange={(chosen) => set({ props: chosen.length > 0 ? [...chosen] : undefined }, 'what it needs')}
+          />
+        )}
         {block.interlude === 'check' && (
           <>
             <Sentence
@@ -71,11 +82,10 @@ export default function InterludeDetails({ index, block, actions }: InterludeDet
           </>
         )}
       </div>
-      <BinButton
-        word="Remove"
-        className="justify-self-end text-sm md:col-start-2"
-        onPress={() => actions.remove(block.id)}
-      />
+      <span className="flex gap-2 justify-self-end md:col-start-2">
+        <ShortForm id={block.id} actions={actions} />
+        <BinButton word="Remove" className="text-sm" onPress={() => actions.remove(block.id)} />
+      </span>
     </div>
   );
 }

@@ -1,5 +1,5 @@
-import type { TimedClass, TimeParts } from '@warm-ladder/core/plan';
-import { clock, lateText } from '@warm-ladder/core/review';
+import type { Guessed, TimedClass, TimeParts } from '@warm-ladder/core/plan';
+import { clock, lateText, spell } from '@warm-ladder/core/review';
 import type { ReactNode } from 'react';
 
 const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
@@ -14,8 +14,16 @@ const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
   closing: 'closing',
 };
 
-/** The length now, against the target, with its range and the chance of running over. */
-export function LengthGauge({ timed, children }: { timed: TimedClass; children: ReactNode }) {
+interface LengthGaugeProps {
+  readonly timed: TimedClass;
+  readonly guessed: Guessed;
+  /** Seconds of the short form, where there is one. */
+  readonly short: number | null;
+  readonly children: ReactNode;
+}
+
+/** The length now, against the target, with its range, the chance of running over, and what of it is guessed. */
+export function LengthGauge({ timed, guessed, short, children }: LengthGaugeProps) {
   const target = timed.plan.targetMinutes * 60;
   const spare = target - timed.seconds;
   const over = spare < -0.5;
@@ -34,8 +42,15 @@ export function LengthGauge({ timed, children }: { timed: TimedClass; children: 
           {' '}
           · {clock(p10)}–{clock(p90)}, {lateText(overChance)}
           {timed.practiceSeconds !== timed.seconds && ` · ${clock(timed.practiceSeconds)} to practise`}
+          {short !== null && ` · short form ${clock(short)}`}
         </span>
       </p>
+      {guessed.guesses > 0 && (
+        <p className="text-sm text-soft">
+          {guessed.guesses} of {guessed.of} set-ups {guessed.guesses === 1 ? 'has' : 'have'} too few words yet: ±{' '}
+          {spell(Math.max(5, Math.round(guessed.seconds / 5) * 5))}
+        </p>
+      )}
       {children}
     </div>
   );

@@ -14,10 +14,13 @@ import { PoseDesk } from './PoseDesk';
 import { RungHead } from './RungHead';
 import type { RungPlace } from './RungPlace';
 import { RungRail } from './RungRail';
-import { RungReading } from './RungReading';
+import type { RungReading } from './RungReading';
 import type { RungGate, RungWords } from './RungWords';
 
 // What stands below or is opened by hand comes after the body on the stage.
+const Reading = lazily<ComponentProps<typeof RungReading>>(async () => ({
+  default: (await import('./RungReading')).RungReading,
+}));
 const Place = lazily<ComponentProps<typeof RungPlace>>(async () => ({
   default: (await import('./RungPlace')).RungPlace,
 }));
@@ -58,7 +61,9 @@ function Editor({ kept, rungId }: { kept: Exercise; rungId: string | undefined }
     () =>
       measured && (
         <>
-          <RungReading catalog={laterCatalog} entry={measured} />
+          <Suspense fallback={<div className="h-28" />}>
+            <Reading catalog={laterCatalog} entry={measured} />
+          </Suspense>
           <div className="mt-3">
             <SoonLadderDoubts catalog={laterCatalog} exercise={later} />
           </div>

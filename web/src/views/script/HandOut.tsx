@@ -1,3 +1,4 @@
+import type { Form } from '@warm-ladder/core/wire';
 import { useState } from 'react';
 import { selectWaiting } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -16,12 +17,18 @@ const OTHERS = [
   ['srt', 'Captions (SRT)'],
 ] as const;
 
+interface HandOutProps {
+  readonly id: string;
+  readonly teacher: string | undefined;
+  readonly form: Form;
+}
+
 /** The class as files for the teaching staff. */
-export function HandOut({ id, teacher }: { readonly id: string; readonly teacher: string | undefined }) {
+export function HandOut({ id, teacher, form }: HandOutProps) {
   const waiting = useAppSelector(selectWaiting);
   const [paper, setPaper] = useState('a4');
   const link = (sheet: string, as: string) =>
-    `/api/handouts/${encodeURIComponent(id)}?${new URLSearchParams({ sheet, as, paper, today: today(), ...(teacher ? { teacher } : {}) })}`;
+    `/api/handouts/${encodeURIComponent(id)}?${new URLSearchParams({ sheet, as, form, paper, today: today(), ...(teacher ? { teacher } : {}) })}`;
   if (waiting) return <p className="no-print mt-1 text-soft">Files to hand out come once all is saved.</p>;
   return (
     <details className="no-print mt-1">

@@ -49,19 +49,24 @@ function ScriptList({ classes }: { classes: readonly ClassPlan[] }) {
 
 /** The script of a class, as a teacher speaks it: every line changed where it is spoken, and held against the rules. */
 function ScriptPage({ plan }: { plan: ClassPlan }) {
-  const [, setAddress] = useSearchParams();
+  const [address, setAddress] = useSearchParams();
   const teachers = useAppSelector(selectTeachers);
   const series = useAppSelector(selectSeries).filter(({ episodes }) => episodes.some((each) => each.class === plan.id));
   const spoken = useSpoken(plan);
   const { teacher, audience } = spoken;
-  const { script, voice, timed } = spoken;
+  const { script, voice, timed, plan: taught } = spoken;
+  const form = taught === plan ? 'whole' : 'short';
+  const go = (change: Readonly<Record<string, string>>) => {
+    const next = Object.entries({ ...Object.fromEntries(address), ...change }).filter(([, value]) => value !== '');
+    setAddress(Object.fromEntries(next), { replace: true });
+  };
   const findings = useFindings(voice);
   const faults = useMemo(
     () => new Map((findings ?? []).flatMap(({ lines, message }) => lines.map((id) => [id, message] as const))),
     [findings],
   );
   const [owning, setOwning] = useState<Owning | null>(null);
-  const { actionsFor, add, own } = useLineActions(plan, setOwning);
+  const { actionsFor, add, own } = useLineActions(taught, setOwning);
   const edit = useClassEdit(plan.id);
   const unwritten = script.sections.reduce((sum, { lines }) => sum + lines.filter(wantsWords).length, 0);
   const over = script.seconds - plan.targetMinutes * 60;
@@ -70,7 +75,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
       <header className="border-b-2 border-ink pb-3">
         <h1 className="font-name text-3xl leading-tight font-semibold">{script.title}</h1>
         <div className="no-print mt-2 flex flex-wrap gap-3">
-          <Link to={`/rehearse/${plan.id}${teacher ? `?teacher=${teacher.id}` : ''}`} className="action action-main">
+          <Link to={`/rehearse/${plan.id}?${address}`} className="action action-main">
             Rehearse
           </Link>
           <button type="button" className="action" onClick={() => window.print()}>
@@ -100,7 +105,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             label="Teacher"
             value={teacher?.id ?? ''}
             choices={[['', 'anyone'], ...teachers.map(({ id, name }) => [id, name] as const)]}
-            onChange={(id) => setAddress(id ? { teacher: id } : {}, { replace: true })}
+            onChange={(teacherId) => go({ teacher: teacherId })}
           />
           : {wordsOf(script)} words at {Math.round(script.wordsPerMinute)} a minute;{' '}
           {Math.round(silenceOf(voice) * 100)} % of the work in silence. Press a line to say it otherwise.
@@ -111,7 +116,22 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
             figures and set in italics.
           </p>
         )}
-        <HandOut id={plan.id} teacher={teacher?.id} />
+        {plan.short && (
+          <p className="no-print">
+            In its{' '}
+            <Choice
+              label="Form"
+              value={form}
+              choices={[
+                ['whole', 'whole length'],
+                ['short', 'short form'],
+              ]}
+              onChange={(each) => go({ form: each === 'short' ? 'short' : '' })}
+            />
+            .
+          </p>
+        )}
+        <HandOut id={plan.id} teacher={teacher?.id} form={form} />
         {series.map(({ id, forWhom, seeFirst }) => (
           <div key={id} className="mt-2">
             {forWhom && <p>For: {forWhom}</p>}
@@ -139,7 +159,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
           <Section
             key={`${kind}-${startSeconds}-${block}-${pass}`}
             section={section}
-            of={block === null ? undefined : plan.blocks[block]}
+            of={block === null ? undefined : taught.blocks[block]}
             figure={block === null || pass === 2 ? undefined : (timed.sequence[block]?.entry ?? undefined)}
             actions={actionsFor(section)}
             onAdd={kind === 'block' ? (of, text) => add(section, of, text) : null}
