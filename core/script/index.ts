@@ -3,7 +3,7 @@ export * from './described';
 export * from './draftScript';
 export * from './edits';
 export { exitFits, leadsTo } from './exits';
-export { cuesToldIn, type LineSource, type ScriptLine, wantsWords } from './line';
+export { cuesToldIn, inTurn, type LineSource, type ScriptLine, wantsWords } from './line';
 export * from './passTimes';
 export * from './rangeWords';
 export * from './roomCard';

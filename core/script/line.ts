@@ -74,3 +74,30 @@ export const asLine = ({ id, kind, text, sign, at }: Cue): Unnamed => ({
   ...(sign ? { sign } : {}),
   ...(at ? { at } : {}),
 });
+
+/** Kinds that people need to hear before they begin. */
+const BEFORE: ReadonlySet<CueKind> = new Set<CueKind>(['setup', 'check', 'side', 'count', 'option', 'safety']);
+
+/** Whether a line belongs to one repetition. */
+export const onRepetition = ({ at, rep }: Pick<ScriptLine, 'at' | 'rep'>): boolean =>
+  at !== undefined || rep !== undefined;
+
+/** Lines in the order they are spoken: before the effort, on the breath, while it goes on, and on the way out. */
+export interface Spoken<L> {
+  readonly before: readonly L[];
+  readonly actions: readonly L[];
+  readonly during: readonly L[];
+  readonly out: readonly L[];
+}
+
+/** What is said of a pass, by when: what the house says of the breath stands before the first action, and is heard before it. */
+export function inTurn<L extends Unnamed>(said: readonly L[]): Spoken<L> {
+  const first = said.findIndex(({ kind }) => kind === 'action');
+  const isBefore = (line: L, i: number) => (BEFORE.has(line.kind) || i < first) && !onRepetition(line);
+  return {
+    before: said.filter(isBefore),
+    actions: said.filter(({ kind }) => kind === 'action'),
+    during: said.filter((line, i) => !isBefore(line, i) && line.kind !== 'action' && line.kind !== 'transition'),
+    out: said.filter(({ kind }) => kind === 'transition'),
+  };
+}

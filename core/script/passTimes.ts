@@ -1,4 +1,4 @@
-import type { TimedBlock } from '../plan';
+import type { LaidBlock, TimedBlock } from '../plan';
 import { type Phase, phaseCounts } from '../repertoire';
 
 /** What the seconds of one pass through a block are spent on, in the order they come. */
@@ -28,8 +28,18 @@ export interface PassTimes {
   readonly explained: number;
 }
 
+const known = new WeakMap<LaidBlock, [PassTimes | undefined, PassTimes | undefined]>();
+
 /** @param pass the first pass of a block, or its second side */
-export function passTimes(part: TimedBlock, pass: 1 | 2): PassTimes {
+export function passTimes({ laid }: TimedBlock, pass: 1 | 2): PassTimes {
+  const passes = known.get(laid) ?? [undefined, undefined];
+  known.set(laid, passes);
+  const times = passes[pass - 1] ?? timesOf(laid, pass);
+  passes[pass - 1] = times;
+  return times;
+}
+
+function timesOf(part: LaidBlock, pass: 1 | 2): PassTimes {
   const { entry, setup, explained, options, second, count, rep, entrySeconds, exitSeconds, sets } = part;
   const first = pass === 1;
   const alternates = entry.sides === 'alternate' && part.block.side === undefined && !part.shown;

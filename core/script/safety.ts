@@ -32,10 +32,14 @@ const WHOM = [
 const whomPart = (sentence: string): string =>
   WHOM.map((words) => words.exec(sentence)?.[0]).find((part) => part !== undefined) ?? '';
 
-/** Whom a line of safety is for; nobody in particular when it says none. @example forWhom('Neck tires: head down.') // ['neck-pain', 'neck-injury'] */
-export const forWhom = (text: string): readonly Condition[] => {
+/** Said of somebody with something, whatever it is. */
+const SOMEBODY = /\b(?:troublesome|tender|sensitive|injured|replaced|trouble|history|after (?:an?|recent))\b/i;
+
+/** Whom a line of safety is for: people with these conditions; everybody where it names nobody (`null`). @example forWhom('Neck tires: head down.') // ['neck-pain', 'neck-injury'] */
+export const forWhom = (text: string): readonly Condition[] | null => {
   const parts = text.split(/(?<=[.!])\s+/).map((sentence) => whomPart(sentence.replace(/[.!]$/, '')));
-  return ABOUT.flatMap(([words, conditions]) => (parts.some((part) => words.test(part)) ? conditions : []));
+  const named = ABOUT.flatMap(([words, conditions]) => (parts.some((part) => words.test(part)) ? conditions : []));
+  return named.length > 0 || parts.some((part) => SOMEBODY.test(part)) ? named : null;
 };
 
 /** What the safety of a block hangs on beside the block. */
@@ -66,7 +70,7 @@ export function safetyLines({ catalog, graded, firstOfLadder }: Minded, { entry,
     ),
     ...cuesOf(entry, 'safety').map((cue): Unnamed => {
       const whom = forWhom(cue.text);
-      const concerns = whom.length === 0 ? again : whom.some((condition) => here.has(condition));
+      const concerns = whom === null ? again : whom.some((condition) => here.has(condition));
       return { ...asLine(cue), said: concerns || (again && namesStopSign(cue.text, own)) };
     }),
     ...(stop.length > 0

@@ -1,7 +1,7 @@
 import { type Phase, phaseCounts } from '../repertoire';
 import { speechSeconds, wordsIn } from '../vocabulary/words';
 import type { Script, ScriptSection } from './draftScript';
-import type { ScriptLine } from './line';
+import { inTurn, onRepetition, type ScriptLine } from './line';
 import { momentIn, type PassTimes } from './passTimes';
 
 /** A line as it is spoken, in seconds from the start of the class; the way to a place is a line without an id. */
@@ -134,16 +134,6 @@ function broughtForward<T extends { readonly from: number; readonly to: number }
     .toReversed();
 }
 
-/** Kinds said before the effort, once the way is behind people. */
-const BEFORE: ReadonlySet<ScriptLine['kind']> = new Set<ScriptLine['kind']>([
-  'setup',
-  'check',
-  'side',
-  'count',
-  'option',
-  'safety',
-]);
-
 const due =
   (at: number) =>
   (line: ScriptLine): Due => ({ line, text: line.text, at });
@@ -159,24 +149,18 @@ function stretchesOf(section: ScriptSection): readonly [onTheWay: Due[], there: 
   const onTheWay: Due[] = [...(lead === null ? [] : [{ line: null, text: lead, at: way }]), ...sideway.map(due(way))];
   if (!times) return [onTheWay, said.map(due(startSeconds))];
   const work = startSeconds + times.setup + times.options;
-  const out = said.filter(({ kind }) => kind === 'transition');
-  // What the house says of the breath stands before the first action, and is heard before it.
-  const firstAction = said.findIndex(({ kind }) => kind === 'action');
-  const before = said.filter(
-    (line, i) => (BEFORE.has(line.kind) || i < firstAction) && !sideway.includes(line) && !onRepetition(line),
-  );
-  const during = said.filter((line) => !before.includes(line) && !out.includes(line) && !sideway.includes(line));
+  const { before, actions, during, out } = inTurn(said.filter((line) => !sideway.includes(line)));
   return [
     onTheWay,
     [
       ...before.map(due(startSeconds)),
-      ...(times.explained > 0 ? during.map(due(work + times.work)) : inWork(during, times, work)),
+      ...(times.explained > 0
+        ? [...inWork(actions, times, work), ...during.map(due(work + times.work))]
+        : inWork([...actions, ...during], times, work)),
       ...out.map(due(work + times.work - times.exit)),
     ],
   ];
 }
-
-const onRepetition = ({ at, rep }: ScriptLine): boolean => at !== undefined || rep !== undefined;
 
 /** Where each phase of the way in, of a repetition and of the way out begins, from the start of its part. */
 function startsOf(phases: readonly Phase[], count: number): ReadonlyMap<string, number> {

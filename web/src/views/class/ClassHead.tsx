@@ -2,7 +2,6 @@ import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS, SIDES } from '@warm-l
 import {
   type ClassChange,
   type ClassPlan,
-  guessedSetups,
   PURPOSE_WORDS,
   PURPOSES,
   shortForm,
@@ -34,7 +33,6 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
   const audiences = useAppSelector(selectAudiences);
   const catalog = useAppSelector(selectCatalog);
   const [speaking, setSpeaking] = useState(false);
-  const guessed = useMemo(() => guessedSetups(timed.blocks, catalog.method.uncertainty), [timed, catalog]);
   const audience = audiences.find(({ id }) => id === plan.audience);
   const short = useMemo(() => {
     const shorter = shortForm(plan);
@@ -163,7 +161,7 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
           <InSeries id={plan.id} />
         </p>
       </div>
-      <LengthGauge timed={timed} guessed={guessed} short={short}>
+      <LengthGauge timed={timed} short={short}>
         {children}
       </LengthGauge>
     </div>

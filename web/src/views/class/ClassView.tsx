@@ -4,6 +4,7 @@ import {
   applyEdits,
   type ClassPlan,
   freeBlockId,
+  guessedSetups,
   type Interlude,
   type InterludeKind,
   type PlanEdit,
@@ -183,7 +184,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             <Link to={`/script/${plan.id}`} className="action">
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>
-            <PartsBar timed={timed} />
+            <PartsBar timed={timed} guessed={guessedSetups(timed.blocks, catalog.method.uncertainty)} />
           </div>
           {adding && (
             <Suspense fallback={<p className="text-soft">Looking for what fits…</p>}>

@@ -16,14 +16,13 @@ const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
 
 interface LengthGaugeProps {
   readonly timed: TimedClass;
-  readonly guessed: Guessed;
   /** Seconds of the short form, where there is one. */
   readonly short: number | null;
   readonly children: ReactNode;
 }
 
-/** The length now, against the target, with its range, the chance of running over, and what of it is guessed. */
-export function LengthGauge({ timed, guessed, short, children }: LengthGaugeProps) {
+/** The length now, against the target, with its range and the chance of running over. */
+export function LengthGauge({ timed, short, children }: LengthGaugeProps) {
   const target = timed.plan.targetMinutes * 60;
   const spare = target - timed.seconds;
   const over = spare < -0.5;
@@ -45,19 +44,13 @@ export function LengthGauge({ timed, guessed, short, children }: LengthGaugeProp
           {short !== null && ` · short form ${clock(short)}`}
         </span>
       </p>
-      {guessed.guesses > 0 && (
-        <p className="text-sm text-soft">
-          {guessed.guesses} of {guessed.of} set-ups {guessed.guesses === 1 ? 'has' : 'have'} too few words yet: ±{' '}
-          {spell(Math.max(5, Math.round(guessed.seconds / 5) * 5))}
-        </p>
-      )}
       {children}
     </div>
   );
 }
 
-/** What the minutes are spent on, in words and to scale. */
-export function PartsBar({ timed }: { timed: TimedClass }) {
+/** What the minutes are spent on, and how far they rest on guessed set-ups. */
+export function PartsBar({ timed, guessed }: { readonly timed: TimedClass; readonly guessed: Guessed }) {
   const parts = (Object.entries(timed.parts) as Array<[keyof TimeParts, number]>).filter(([, seconds]) => seconds > 0);
   return (
     <ul className="flex flex-wrap gap-x-4 gap-y-0.5 text-sm text-soft" aria-label="What the minutes are spent on">
@@ -67,6 +60,12 @@ export function PartsBar({ timed }: { timed: TimedClass }) {
           <span className={part === 'work' ? 'font-semibold text-ink' : 'text-ink'}>{clock(seconds)}</span>
         </li>
       ))}
+      {guessed.guesses > 0 && (
+        <li>
+          {guessed.guesses} of {guessed.of} set-ups {guessed.guesses === 1 ? 'has' : 'have'} too few words yet:{' '}
+          <span className="text-ink">± {spell(Math.max(5, Math.round(guessed.seconds / 5) * 5))}</span>
+        </li>
+      )}
     </ul>
   );
 }

@@ -3,7 +3,16 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { BEGINNING, backward, behind, type Course, counted, kept, onward } from '@warm-ladder/core/rehearsal';
 import { phaseCounts } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
-import { cuesToldIn, type Moment, momentIn, type ScriptSection, timetableOf, wordsAt } from '@warm-ladder/core/script';
+import {
+  cuesToldIn,
+  inTurn,
+  type Moment,
+  momentIn,
+  type ScriptLine,
+  type ScriptSection,
+  timetableOf,
+  wordsAt,
+} from '@warm-ladder/core/script';
 import type { Rehearsed } from '@warm-ladder/core/taught';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { SoonMoving } from '../../figure/SoonMoving';
@@ -60,7 +69,18 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
   const late = behind(section, course.begun[course.at] ?? 0);
   const following = script.sections[course.at + 1];
   const said = section.lines.filter((line) => line.said);
-  const actions = said.filter(({ kind }) => kind === 'action');
+  const { before, actions, during, out } = inTurn(said);
+  const hearing = running ? wordsAt(table, section, into) : null;
+  const listed = (lines: readonly ScriptLine[]) =>
+    lines.length > 0 && (
+      <ul className="flex flex-col gap-1 text-xl leading-snug">
+        {lines.map(({ id, text }) => (
+          <li key={id} className={text === hearing ? 'text-heat-5' : ''}>
+            {text}
+          </li>
+        ))}
+      </ul>
+    );
   return (
     <main className="fixed inset-0 z-30 flex flex-col bg-ink text-sheet" data-rehearsal={course.at}>
       <header className="flex items-center gap-3 px-4 pt-3">
@@ -103,6 +123,12 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
             className="rounded-lg bg-paper px-3 py-1 text-ink"
           />
         )}
+        {moment && section.times && (
+          <p role="timer" aria-label="Where it is" className="text-xl text-heat-4">
+            {momentWords(moment, section.times)}
+          </p>
+        )}
+        {listed(before)}
         {actions.length > 0 && (
           <ol aria-label="On the breath" className="flex flex-col gap-1 text-2xl leading-snug">
             {actions.map((line) => (
@@ -115,18 +141,7 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
             ))}
           </ol>
         )}
-        <ul className="flex flex-col gap-1 text-xl leading-snug">
-          {said
-            .filter(({ kind }) => kind !== 'action')
-            .map((line) => (
-              <li key={line.id}>{line.text}</li>
-            ))}
-        </ul>
-        {moment && section.times && (
-          <p role="timer" aria-label="Where it is" className="text-xl text-heat-4">
-            {momentWords(moment, section.times)}
-          </p>
-        )}
+        {listed([...during, ...out])}
         {course.counted > 0 && (
           <p aria-live="polite" className="text-4xl font-semibold text-heat-5">
             {course.counted}

@@ -82,17 +82,17 @@ function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
   return (
     <tr className="border-t border-line align-top break-inside-avoid max-sm:grid max-sm:py-1.5">
       <td className="py-0.5 pr-2 text-soft print:py-0">{clock(startSeconds)}</td>
-      <Cell name="Lower" wide>
+      <Cell name="Lower" width="w-[19%]">
         {lower && <Step step={lower} />}
       </Cell>
-      <Cell name="Main version" wide>
+      <Cell name="Main version" width="w-[36%]">
         <Step step={home} of={home.entry.exercise.name} />
         <Told told={told} />
         {beside.map((step) => (
           <Step key={step.entry.key} step={step} />
         ))}
       </Cell>
-      <Cell name="Higher" wide>
+      <Cell name="Higher" width="w-[19%]">
         {upper && <Step step={upper} />}
       </Cell>
       <Cell name="Props">{propsText(told.props)}</Cell>
@@ -104,10 +104,10 @@ function Row({ row, askBefore }: { row: CardRow; askBefore: boolean }) {
 const mustNotWords = (askBefore: boolean): string => (askBefore ? 'Ask before' : 'Something else with');
 
 /** On a phone each stands on a line of its own under its name, and nothing where there is nothing. */
-const Cell = ({ name, wide, children }: { name: string; wide?: true; children: ReactNode }) => (
+const Cell = ({ name, width = '', children }: { name: string; width?: string; children: ReactNode }) => (
   <td
     data-name={name}
-    className={`py-0.5 pr-2 print:py-0 max-sm:flex max-sm:w-full max-sm:gap-2 max-sm:empty:hidden max-sm:before:w-24 max-sm:before:shrink-0 max-sm:before:text-soft max-sm:before:content-[attr(data-name)] ${wide ? 'w-[23%]' : ''}`}
+    className={`py-0.5 pr-2 print:py-0 max-sm:flex max-sm:w-full max-sm:gap-2 max-sm:empty:hidden max-sm:before:w-24 max-sm:before:shrink-0 max-sm:before:text-soft max-sm:before:content-[attr(data-name)] ${width}`}
   >
     {children}
   </td>
@@ -125,16 +125,17 @@ function Told({ told }: { told: DescribedBlock }) {
     ['Stop when', stop.join(', ')],
   ] as const;
   return (
-    <ul className="pl-10 text-[0.93em] text-soft print:pl-7">
-      {rows.map(([name, words]) =>
-        words === '' ? null : (
-          <li key={name}>
+    <p className="pl-10 text-[0.93em] text-soft print:pl-7">
+      {rows
+        .filter(([, words]) => words !== '')
+        .map(([name, words], i) => (
+          <span key={name}>
+            {i > 0 && ' · '}
             {name !== '' && <span className="font-semibold">{name}: </span>}
             {words}
-          </li>
-        ),
-      )}
-    </ul>
+          </span>
+        ))}
+    </p>
   );
 }
 

@@ -2,7 +2,7 @@ import { LINE_LABELS } from '@warm-ladder/core/handouts';
 import type { Block } from '@warm-ladder/core/plan';
 import type { CueKind, RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, spell } from '@warm-ladder/core/review';
-import { cuesToldIn, type ScriptLine, type ScriptSection } from '@warm-ladder/core/script';
+import { cuesToldIn, inTurn, type ScriptLine, type ScriptSection } from '@warm-ladder/core/script';
 import { memo } from 'react';
 import { shallowEqual } from 'react-redux';
 import { RungFigure } from '../../figure/RungFigure';
@@ -46,9 +46,24 @@ function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionPro
   const said = lines.filter((line) => line.said);
   const known = lines.filter((line) => !line.said);
   const spokenAs = (line: ScriptLine) => <SpokenLine line={line} actions={actions} fault={faults.get(line.id)} />;
-  const setup = said.filter((line) => line.kind === 'setup');
-  const act = said.filter((line) => line.kind === 'action');
-  const rest = said.filter((line) => line.kind !== 'action' && line.kind !== 'setup');
+  const { before, actions: act, during, out } = inTurn(said);
+  const setup = before.filter((line) => line.kind === 'setup');
+  const listed = (lines: readonly ScriptLine[]) =>
+    lines.length > 0 && (
+      <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
+        {lines.map((line, i) => (
+          <div key={i} className="contents">
+            <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
+              {LINE_LABELS[line.kind]}
+            </dt>
+            <dd>
+              {line.sign && <span className="text-soft">{line.sign} → </span>}
+              {spokenAs(line)}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    );
   return (
     <section
       data-item={block === null ? undefined : `section-${block}`}
@@ -77,20 +92,9 @@ function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionPro
             {spokenAs(line)}
           </p>
         ))}
+        {listed(before.filter((line) => line.kind !== 'setup'))}
         {act.length > 0 && <BreathLine lines={act} actions={actions} faults={faults} />}
-        <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
-          {rest.map((line, i) => (
-            <div key={i} className="contents">
-              <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
-                {LINE_LABELS[line.kind]}
-              </dt>
-              <dd>
-                {line.sign && <span className="text-soft">{line.sign} → </span>}
-                {spokenAs(line)}
-              </dd>
-            </div>
-          ))}
-        </dl>
+        {listed([...during, ...out])}
         {figure && <WrongForms entry={figure} said={cuesToldIn(lines)} />}
         {known.length > 0 && (
           <div className="mt-1 border-l-4 border-line pl-2 text-[15px]">
