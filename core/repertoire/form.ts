@@ -89,8 +89,19 @@ function worksAlone(poses: readonly Pose[], joints: readonly LimbJoint[]): boole
   return most > 1e-9 && least * 2 < most;
 }
 
+type Limb = 'leg' | 'arm';
+const limbs = new WeakMap<Rung, Limb | null>();
+
 /** The limb of which one works and its fellow does not, a leg before an arm; `null` where neither does. */
-export function workingLimb(rung: Rung): 'leg' | 'arm' | null {
+export function workingLimb(rung: Rung): Limb | null {
+  const found = limbs.get(rung);
+  if (found !== undefined) return found;
+  const limb = limbOf(rung);
+  limbs.set(rung, limb);
+  return limb;
+}
+
+function limbOf(rung: Rung): Limb | null {
   const poses = repetitionPoses(rung);
   const holds = (bears: (pose: Pose, side: Side) => boolean) => SIDES.some((side) => heldUp(poses, side, bears));
   if (worksAlone(poses, LEG)) return 'leg';

@@ -1,3 +1,5 @@
+import { remembering } from './remember';
+
 /**
  * A stop sign is answered by stopping, in whatever words it comes and wherever they are said or printed: never by an
  * easier version. One rule reads every text (docs/voice.md, "Stop means stop").
@@ -60,12 +62,13 @@ const OR_LESS =
 const TELLS = /^(?:please )?(?:tell|say|let .* know|call|raise|wave|ask|look out|watch|listen|mind|notice|check)\b/;
 
 /** The sentences of a text, each with its end. */
-const sentencesOf = (text: string): string[] =>
+const sentencesOf = remembering((text: string): readonly string[] =>
   text
     .toLowerCase()
     .split(/(?<=[.!?…])\s+/)
     .map((each) => each.trim())
-    .filter((each) => each !== '');
+    .filter((each) => each !== ''),
+);
 
 /** Whether a sentence leaves to the next one what is to be done: a question, or a word alone. */
 const isOpen = (sentence: string, next: string | undefined): boolean =>
@@ -77,16 +80,23 @@ function signIn(sentence: string, own: readonly string[]): { readonly at: number
     const at = sentence.indexOf(sign);
     if (at >= 0 && !isDenied(sentence, at, sign.length)) return { at, length: sign.length };
   }
-  for (const sign of SIGNS) {
-    for (const match of sentence.matchAll(new RegExp(sign, 'g'))) {
-      const { index, 0: found } = match;
+  return usualSignIn(sentence);
+}
+
+/** The usual signs, each ready to be looked for again and again. */
+const SOUGHT = SIGNS.map((sign) => new RegExp(sign, 'g'));
+
+/** A sign in the usual wordings; the same sentences are read at every keystroke. */
+const usualSignIn = remembering((sentence: string): { readonly at: number; readonly length: number } | null => {
+  for (const sign of SOUGHT) {
+    for (const { index, 0: found } of sentence.matchAll(sign)) {
       if (!isDenied(sentence, index, found.length) && !isName(sentence.slice(0, index))) {
         return { at: index, length: found.length };
       }
     }
   }
   return null;
-}
+});
 
 const isDenied = (sentence: string, at: number, length: number): boolean =>
   DENIED.test(sentence.slice(Math.max(0, at - 60), at)) || DENIED_AFTER.test(sentence.slice(at + length));

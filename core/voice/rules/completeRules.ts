@@ -1,6 +1,7 @@
 import { judge } from '../../caution';
 import { doseOf } from '../../plan';
 import { type CueKind, workingLimb } from '../../repertoire';
+import { remembering } from '../../vocabulary/remember';
 import { HERE, missing, type VoiceRule } from '../rule';
 import type { SpokenBlock } from '../spoken';
 
@@ -119,14 +120,18 @@ const LIMB = {
   side: 'side',
 } as const;
 
-/** The side a text names for the limb that works: the first it names of it; `null` where it names none. */
-function sideNamed(text: string, limb: keyof typeof LIMB): string | null {
+/** The side a text names for a limb that works: the first it names of it; `null` where it names none. */
+const namer = (limb: string) => {
   const named = new RegExp(
-    String.raw`\b(left|right) ${LIMB[limb]}\b|\b(left|right) (?:side )?(?:first|begins|starts)\b`,
+    String.raw`\b(left|right) ${limb}\b|\b(left|right) (?:side )?(?:first|begins|starts)\b`,
     'i',
-  ).exec(text);
-  return (named?.[1] ?? named?.[2])?.toLowerCase() ?? null;
-}
+  );
+  return remembering((text: string): string | null => {
+    const found = named.exec(text);
+    return (found?.[1] ?? found?.[2])?.toLowerCase() ?? null;
+  });
+};
+const SIDE_NAMED = { leg: namer(LIMB.leg), arm: namer(LIMB.arm), side: namer(LIMB.side) } as const;
 
 const SIDED: ReadonlySet<CueKind> = new Set<CueKind>(['setup', 'action', 'side', 'count']);
 
@@ -144,7 +149,7 @@ const sideOther: VoiceRule = {
       const counted = side ?? firstSide;
       return lines
         .filter(({ said, source, kind, text }) => {
-          const named = said && source !== 'drafted' && SIDED.has(kind) ? sideNamed(text, limb) : null;
+          const named = said && source !== 'drafted' && SIDED.has(kind) ? SIDE_NAMED[limb](text) : null;
           return named !== null && named !== counted;
         })
         .map(({ id, text }) => ({
