@@ -1,3 +1,4 @@
+import { isUpright } from '../body';
 import { type Choices, chosen, type SchoolId } from '../method/choices';
 import type { Catalog, RungEntry } from '../repertoire';
 import { backAskIn, drawnAgainst, loadsLowBack, shapesOf } from './lowBack';
@@ -28,6 +29,9 @@ const LEG_WORDS: Readonly<Record<Choices['legs'], string>> = {
   'turned-out': 'Legs turned out from the hips.',
   'small-v': 'Heels together, toes a little apart: a small V.',
 };
+
+/** Toes point ahead of nobody who lies. */
+const LEGS_LYING = 'Legs parallel, kneecaps facing the way the hips face.';
 
 const SEAT_WORDS: Readonly<Record<Choices['seat'], string>> = {
   soft: 'Seat soft and wide.',
@@ -60,7 +64,8 @@ function guidance(catalog: Catalog, entry: RungEntry, choices: Choices): Guidanc
   const said: Guidance[] = [];
   const legsSeen = like !== 'side-lying' && like !== 'seated' && shapesOf(rung).every(legsLong);
   if (legsSeen && !legsTurned(entry, choices.legs)) {
-    said.push({ school: 'legs', place: 'legs', text: LEG_WORDS[choices.legs] });
+    const text = choices.legs === 'parallel' && !isUpright(like) ? LEGS_LYING : LEG_WORDS[choices.legs];
+    said.push({ school: 'legs', place: 'legs', text });
   }
   if (effortIsSaid(catalog, entry, choices.effortBreath)) {
     said.push({ school: 'effortBreath', place: 'breath', text: EFFORT_WORDS[choices.effortBreath] });

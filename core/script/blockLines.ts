@@ -57,7 +57,11 @@ function setUpLines(catalog: Catalog, { entry, block, carries }: TimedBlock): Un
   const checks = cuesOf(entry, 'check').map(asLine);
   const name = nameOf(entry);
   if (carries) return [drafted('setup', `Stay there. Next, ${name}.`), ...asKnown(checks, flows)];
-  const named = drafted('setup', `Next, ${name}, ${whereWords(catalog, entry.position)}.`);
+  // A name that says where is not said twice.
+  const where = /\b(?:on|lying|sitting|standing|kneeling)\b/i.test(name)
+    ? ''
+    : `, ${whereWords(catalog, entry.position)}`;
+  const named = drafted('setup', `Next, ${name}${where}.`);
   if (flows || said.length === 0) return [named, ...asKnown([...said, ...checks], flows)];
   return [...said, ...checks];
 }

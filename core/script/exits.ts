@@ -8,10 +8,17 @@ const LEADS: ReadonlyArray<readonly [BasePosition, RegExp]> = [
   ['prone', /\b(?:onto|on) (?:your|the) (?:front|belly|stomach)\b/i],
   ['supine', /\b(?:onto|on) (?:your|the) back\b|\blie (?:back|flat)\b/i],
   ['side-lying', /\b(?:roll|turn|lie|come) (?:over )?(?:on)?to (?:your|the|one) (?:left |right )?side\b/i],
-  ['seated', /\b(?:sit up|(?:push|press|come|roll|curl) up to (?:sit|sitting)|come to sit|hips down, sit)\b/i],
+  [
+    'seated',
+    /\b(?:sit up|(?:push|press|come|roll|curl) up (?:to (?:sit|sitting)|(?:through|with) (?:the|your) hands)|come to sit|hips down, sit)\b/i,
+  ],
   ['four-point', /\b(?:onto|to|on) (?:your )?hands and knees\b/i],
   ['kneeling', /\bkneel(?: up| tall)?\b/i],
 ];
+
+/** Resting over the heels, which leads nobody from the front or the back to where they were. */
+const OVER_HEELS = /\b(?:over|onto|on|to) (?:your|the) heels\b|\bsit back\b/i;
+const HEELS: readonly BasePosition[] = ['four-point', 'kneeling', 'plank'];
 
 /** The positions that words of a way out name. @example leadsTo('Roll to the side, then sit up.') // ['side-lying', 'seated'] */
 export const leadsTo = (text: string): readonly BasePosition[] =>
@@ -36,6 +43,9 @@ export function exitFits(
 ): boolean {
   if (!next) return true;
   const passed = new Set([part.position, next.position, ...next.change.places].map((place) => baseOf(graph, place)));
+  // Whoever sits up from the back, or lies down on it, may do so over the side.
+  if (passed.has('supine') && passed.has('seated')) passed.add('side-lying');
+  if (OVER_HEELS.test(text) && !HEELS.some((position) => passed.has(position))) return false;
   return (
     leadsTo(text).every((position) => passed.has(position)) && !part.entry.props.some((prop) => namesProp(text, prop))
   );

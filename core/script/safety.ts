@@ -65,7 +65,7 @@ export function safetyLines({ catalog, graded, firstOfLadder }: Minded, { entry,
     ...cautions.map(({ condition, verdict, how }) =>
       drafted(
         'safety',
-        `${CONDITIONS[condition].spoken}${verdict === 'clear-first' ? ', only once a professional has agreed' : ''}: ${how}`,
+        `${CONDITIONS[condition].spoken}${verdict === 'clear-first' ? ', only once a professional has agreed' : ''}: ${small(how)}`,
       ),
     ),
     ...cuesOf(entry, 'safety').map((cue): Unnamed => {
@@ -74,9 +74,18 @@ export function safetyLines({ catalog, graded, firstOfLadder }: Minded, { entry,
       return { ...asLine(cue), said: concerns || (again && namesStopSign(cue.text, own)) };
     }),
     ...(stop.length > 0
-      ? [{ ...drafted('safety', `Stop altogether with ${stop.map(lower).join(', or ')}.`), said: again }]
+      ? [{ ...drafted('safety', `Stop altogether ${stop.map(stopWords).join(', or ')}.`), said: again }]
       : []),
   ];
 }
 
-const lower = (sign: string): string => sign.charAt(0).toLowerCase() + sign.slice(1).replace(/\.$/, '');
+/** “with dizziness”, “if the low back pinches”. */
+const stopWords = (sign: string): string => {
+  const words = lower(sign);
+  return `${/^(?:the|your|you|it) /.test(words) ? 'if' : 'with'} ${words}`;
+};
+
+/** After a colon a sentence goes on. */
+const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+const lower = (sign: string): string => small(sign).replace(/\.$/, '');

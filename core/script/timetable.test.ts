@@ -77,6 +77,8 @@ test('an action that comes too late for its phase waits for the next repetition'
   const said = new Map(heard(block('ways', { mode: 'teach', setupSeconds: 5, lines })) as Array<[string, number]>);
   expect(((said.get('Reach.') as number) - 7) % 5).toBe(0);
   expect(said.get('Reach.')).toBeGreaterThan(12);
+  // And the one that follows it waits with it.
+  expect(said.get('Return.')).toBeGreaterThan(said.get('Reach.') as number);
 });
 
 test('stages are said where they begin, and add words to nothing else', () => {

@@ -32,6 +32,8 @@ interface Due {
   readonly line: ScriptLine | null;
   readonly text: string;
   readonly at: number;
+  /** The place of an action among those of a repetition: they keep their order. */
+  readonly order?: number;
   /** It may wait for the same moment of a later repetition: after so many seconds, and until then. */
   readonly again?: { readonly every: number; readonly until: number };
 }
@@ -90,7 +92,9 @@ function laid(
   const placed: Array<Omit<Utterance, 'section'>> = [];
   // Whichever can be said first: a line that waits for a later repetition lets others go before it.
   while (waiting.length > 0) {
-    const times = waiting.map((each) => saidAt(each, clock));
+    // No action is said before the one it follows.
+    const turn = Math.min(...waiting.map(({ order = Number.POSITIVE_INFINITY }) => order));
+    const times = waiting.map((each) => ((each.order ?? turn) > turn ? Number.POSITIVE_INFINITY : saidAt(each, clock)));
     const next = times.indexOf(Math.min(...times));
     const [{ line, text }] = waiting.splice(next, 1) as [Due];
     const from = times[next] as number;
@@ -205,7 +209,7 @@ function inWork(lines: readonly ScriptLine[], times: PassTimes, work: number): D
       if (number !== undefined) return due(repAt(number) + phase)(line);
       // What says no repetition may wait for one that has time for it.
       const again = { every: rep, until: repAt(reps - 1) + phase };
-      if (line.kind === 'action') return { ...due(first + phase)(line), again };
+      if (line.kind === 'action') return { ...due(first + phase)(line), again, order: phase };
       free += 1;
       return { ...due(repAt(free) + phase)(line), again };
     })

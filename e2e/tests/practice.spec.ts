@@ -151,6 +151,23 @@ test('what is prescribed is edited on its block and said; a short form has its o
   expect(captions).not.toContain('knee sway');
 });
 
+test('what a class has chosen otherwise is said in it alone', { tag: '@long' }, async ({ page, studio }) => {
+  await newClass(page, studio.address, 'Pressed down');
+  await add(page, 'Leg lower straight');
+  await page.getByRole('button', { name: 'Done as the house does it' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Done otherwise in this class' });
+  await sheet.getByLabel(/lower back is/).selectOption({ label: 'pressed down' });
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: '1 choice of its own' })).toBeVisible();
+  await saved(page);
+  await page.getByRole('link', { name: 'Script' }).last().click();
+  await expect(page.getByText('Press your low back down and keep it there.')).toBeVisible();
+  await expect(page.getByText('Keep the small gap under your waist as it is.')).toBeHidden();
+  await page.goto(`${studio.address}/script/rowers-sixty`);
+  await expect(page.getByText('Keep the small gap under your waist as it is.').first()).toBeVisible();
+  await expect(page.getByText('Press your low back down and keep it there.')).toBeHidden();
+});
+
 test('a file of version 1 is taken in as it would be written today, and what that changed is told', {
   tag: '@long',
 }, async ({ page, studio }) => {

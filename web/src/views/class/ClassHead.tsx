@@ -16,6 +16,7 @@ import { lazily } from '../../app/lazily';
 import { selectAudiences, selectCatalog, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
+import { ChoicesButton } from '../../parts/ChoicesButton';
 import { heatStep } from '../../parts/heat';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
@@ -158,6 +159,11 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
             </Suspense>
           )}{' '}
           <Minding plan={plan} audience={audience} onChange={(cautions) => set({ cautions }, 'what to mind')} />
+          <ChoicesButton
+            title="Done otherwise in this class"
+            value={plan.choices}
+            onChange={(choices) => set({ choices }, 'what is done otherwise')}
+          />{' '}
           <InSeries id={plan.id} />
         </p>
       </div>

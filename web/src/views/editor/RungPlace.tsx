@@ -1,7 +1,9 @@
+import type { SchoolId } from '@warm-ladder/core/method';
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { SIDEDNESS_WORDS } from '@warm-ladder/core/vocabulary';
 import { Plus, X } from 'lucide-react';
 import { memo } from 'react';
+import { ChoicesButton } from '../../parts/ChoicesButton';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { TextField } from '../../parts/TextField';
@@ -11,6 +13,9 @@ interface RungPlaceProps {
   readonly rung: Rung;
   readonly onRung: (change: (rung: Rung) => Rung, label: string, field?: string) => void;
 }
+
+/** What one rung can be drawn and worded by. */
+const OF_A_RUNG: readonly SchoolId[] = ['lowBack', 'effortBreath', 'breathStyle', 'legs', 'seat'];
 
 type Spring = NonNullable<Rung['spring']>;
 type Setting = NonNullable<Rung['settings']>[number];
@@ -22,7 +27,7 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
   const { spring, settings = [] } = rung;
   // Beside another rung, and never beside one that stands beside a third.
   const others = exercise.rungs.filter(({ id, branchOf }) => id !== rung.id && branchOf === undefined);
-  const set = <K extends 'branchOf' | 'drawn' | 'sides' | 'spring' | 'settings'>(
+  const set = <K extends 'branchOf' | 'drawn' | 'sides' | 'spring' | 'settings' | 'choices'>(
     key: K,
     value: Rung[K],
     label: string,
@@ -41,6 +46,14 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
     <details className="text-[15px]">
       <summary>Place in the ladder, side, apparatus</summary>
       <div className="mt-1 flex flex-col gap-1">
+        <p>
+          <ChoicesButton
+            title="This rung is drawn and worded so"
+            value={rung.choices}
+            schools={OF_A_RUNG}
+            onChange={(choices) => set('choices', choices, 'what is done otherwise')}
+          />
+        </p>
         <p className="flex flex-wrap gap-x-5">
           <label>
             <span className="text-soft">stands</span>{' '}

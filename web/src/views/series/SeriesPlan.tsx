@@ -5,6 +5,7 @@ import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../.
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { Choice } from '../../parts/Choice';
+import { ChoicesButton } from '../../parts/ChoicesButton';
 import { Gone } from '../../parts/Gone';
 import { LinesField } from '../../parts/LinesField';
 import { LIMITS } from '../../parts/limits';
@@ -137,6 +138,13 @@ export function SeriesPlan({ series, onPut }: SeriesPlanProps) {
               'practice note',
             )
           }
+        />
+      </p>
+      <p>
+        <ChoicesButton
+          title="Done otherwise in this series"
+          value={series.choices}
+          onChange={(choices) => onPut({ choices }, 'what is done otherwise')}
         />
       </p>
       <Line
