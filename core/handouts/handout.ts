@@ -34,6 +34,9 @@ export type HandoutPart =
     }
   | {
       readonly kind: 'table';
+      /** On a page of its own, and the smallest type it may be set in, points; as small as a page takes when unsaid. */
+      readonly page?: boolean;
+      readonly least?: number;
       readonly head: readonly string[];
       /** Shares of the width. */
       readonly widths: readonly number[];
@@ -215,17 +218,26 @@ export function oneSheet(spoken: SpokenClass): Handout {
   return {
     title: `${spoken.plan.name}: one sheet`,
     about: aboutOf(spoken),
-    parts: [
-      {
-        kind: 'table',
-        head: ['', '', 'Block', 'How many', 'Say', 'Lower', 'Higher, or beside'],
-        widths: [0.06, 0.09, 0.24, 0.12, 0.29, 0.1, 0.1],
-        rows,
-      },
-    ],
+    parts: sheetsOf(rows).map((own, i) => ({
+      kind: 'table',
+      head: ['', '', 'Block', 'How many', 'Say', 'Lower', 'Higher, or beside'],
+      widths: [0.06, 0.09, 0.24, 0.12, 0.29, 0.1, 0.1],
+      page: i > 0,
+      least: READABLE,
+      rows: own,
+    })),
     foot: footOf(spoken),
   };
 }
+
+/** Rows of one sheet, and the type that is read at arm’s length, points. Source: docs/voice.md. */
+const [SHEET_ROWS, READABLE] = [20, 8];
+
+/** As many sheets as it takes. */
+const sheetsOf = <T>(rows: readonly T[]): T[][] =>
+  Array.from({ length: Math.max(1, Math.ceil(rows.length / SHEET_ROWS)) }, (_, i) =>
+    rows.slice(i * SHEET_ROWS, (i + 1) * SHEET_ROWS),
+  );
 
 /** The first words of the cues that carry a block. */
 function cueWords(lines: readonly ScriptLine[]): string {

@@ -171,15 +171,23 @@ test('one sheet has a row a block; the room card its levels; the list of equipme
   expect(needed).toEqual(['A mat', ...own.equipment]);
 });
 
+test('the one sheet of a long class goes on on a second, never in smaller type', () => {
+  const { parts } = oneSheet(spoken('rowers-sixty'));
+  const tables = parts.flatMap((part) => (part.kind === 'table' ? [part] : []));
+  expect(tables.map(({ rows, page, least }) => [rows.length, page, least])).toEqual([
+    [20, false, 8],
+    [17, true, 8],
+  ]);
+});
+
 test('a fault that is drawn stands beside the right form on the script and the sheet, unless its words are left out', () => {
   const own = spoken('rowers-sixty');
   const drawn = scriptHandout(own).parts.flatMap((part) => (part.kind === 'block' ? part.wrong : []));
   expect(drawn.map(({ cue }) => cue.pose)).toEqual(['chin']);
   const [form] = drawn;
   expect(form?.right.drawing.layers).not.toEqual(form?.wrong.drawing.layers);
-  expect(tableOf(oneSheet(own).parts).rows.flatMap((row) => row.flatMap(({ wrong }) => wrong?.cue.pose ?? []))).toEqual(
-    ['chin'],
-  );
+  const rows = oneSheet(own).parts.flatMap((part) => (part.kind === 'table' ? part.rows : []));
+  expect(rows.flatMap((row) => row.flatMap(({ wrong }) => wrong?.cue.pose ?? []))).toEqual(['chin']);
   const entry = must(own.timed.blocks.find(({ block: { rung } }) => rung === 'hands-behind')).entry;
   expect(wrongFormsOf(entry, new Set(['c1']))).toEqual([]);
 });

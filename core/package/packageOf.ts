@@ -24,7 +24,8 @@ export async function packageOf(studio: WholeStudio, series: Series, digest: Dig
   const review = reviewSeries(studio, series);
   const files: Record<string, string> = {};
   const before = followedBy(studio, series).at(-1);
-  const titles: string[] = [];
+  // What the series follows is done before all of it.
+  const titles: string[] = before ? [before.name] : [];
   const episodes = review.episodes.map(({ plan, before: learnt, episode }): PackageManifest['episodes'][number] => {
     const audience = studio.audienceOf(plan.audience);
     const earlier = new Set(learnt.keys.filter((key) => learnt.count(key).taught > 0));

@@ -30,7 +30,10 @@ export const packageSchema = z
           seconds: z.number().min(1).max(36_000).describe('Exactly how long it is'),
           level: plainText(1, 120).describe('How hard it is, in words'),
           cautions: z.array(plainText(1, 600)).max(60).describe('What to mind'),
-          doFirst: z.array(nameSchema).max(200).describe('Episodes to be done before it'),
+          doFirst: z
+            .array(nameSchema)
+            .max(200)
+            .describe('What is to be done before it: the series it follows, and the episodes before it'),
           equipment: z
             .array(
               z.strictObject({

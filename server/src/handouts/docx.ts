@@ -49,7 +49,10 @@ export async function docxOf({ title, about, parts, foot }: Handout): Promise<Bu
 function partOf(part: HandoutPart): Array<Paragraph | Table> {
   if (part.kind === 'heading') return [new Paragraph({ text: part.text, heading: HeadingLevel.HEADING_1 })];
   if (part.kind === 'text') return [new Paragraph({ text: part.text })];
-  if (part.kind === 'table') return [tableOf(part)];
+  if (part.kind === 'table') {
+    const page = part.page ? [new Paragraph({ pageBreakBefore: true })] : [];
+    return [...page, tableOf(part)];
+  }
   return [
     new Paragraph({
       text: `${part.clock} ${part.title} (${part.note})`,

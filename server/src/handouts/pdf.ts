@@ -209,9 +209,13 @@ type Table = Extract<HandoutPart, { kind: 'table' }>;
 
 /** A table as large as one page takes it. */
 function table(doc: Document, part: Table): void {
+  if (part.page) {
+    doc.addPage();
+    doc.y = MARGIN;
+  }
   const room = bottomOf(doc) - doc.y;
   let size: number = SIZE;
-  while (size > LEAST_SIZE && heightOfTable(doc, part, size) > room) size -= SMALLER;
+  while (size > (part.least ?? LEAST_SIZE) && heightOfTable(doc, part, size) > room) size -= SMALLER;
   const figure = figureFor(size);
   drawRow(
     doc,
