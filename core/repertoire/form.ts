@@ -101,6 +101,12 @@ export function workingLimb(rung: Rung): Limb | null {
   return limb;
 }
 
+/** Whether one side works alone: a leg that moves or is held up, an arm that moves; a hand that steadies is none. */
+export function worksOneSide(rung: Rung): boolean {
+  const poses = repetitionPoses(rung);
+  return worksAlone(poses, LEG) || worksAlone(poses, ARM) || SIDES.some((side) => heldUp(poses, side, legBears));
+}
+
 function limbOf(rung: Rung): Limb | null {
   const poses = repetitionPoses(rung);
   const holds = (bears: (pose: Pose, side: Side) => boolean) => SIDES.some((side) => heldUp(poses, side, bears));

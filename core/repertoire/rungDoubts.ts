@@ -7,6 +7,7 @@ import { placeDoubts } from './placeDoubts';
 import { poseDoubts } from './poseDoubts';
 import { touchDoubts } from './touchDoubts';
 import { wayDoubts } from './wayDoubts';
+import { breathDoubts, countDoubts, neverChanges } from './wordDoubts';
 
 /** What of one rung a director should look at. */
 export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
@@ -21,6 +22,16 @@ export function rungDoubts(catalog: Catalog, entry: RungEntry): LadderDoubt[] {
           ),
         ]
       : []),
+    ...(neverChanges(entry)
+      ? [
+          doubt(
+            'SIDES_HALF',
+            `“${rung.name}” works one side and never changes, though it is for both at once. Say that its sides take turns, or are done one after the other.`,
+          ),
+        ]
+      : []),
+    ...countDoubts(entry).map((message) => doubt('COUNT_OTHER', message)),
+    ...breathDoubts(entry).map((message) => doubt('BREATH_OTHER', message)),
     ...(doesNothing(catalog, entry)
       ? [
           doubt(

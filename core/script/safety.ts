@@ -65,7 +65,7 @@ export function safetyLines({ catalog, graded, firstOfLadder }: Minded, { entry,
     ...cautions.map(({ condition, verdict, how }) =>
       drafted(
         'safety',
-        `${CONDITIONS[condition].spoken}${verdict === 'clear-first' ? ', only once a professional has agreed' : ''}: ${small(how)}`,
+        `${CONDITIONS[condition].spoken}${verdict === 'clear-first' ? ', only once a professional has agreed' : ''}: ${how}`,
       ),
     ),
     ...cuesOf(entry, 'safety').map((cue): Unnamed => {
