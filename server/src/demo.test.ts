@@ -61,6 +61,14 @@ test.each(catalog.rungs.map((entry) => [entry.key, entry] as const))(
   },
 );
 
+test('no set-up leans on another rung: whoever hears it first knows where everything is', () => {
+  const first = catalog.rungs.map(({ key, rung }) => [
+    key,
+    rung.cues?.find(({ kind }) => kind === 'setup')?.text ?? '',
+  ]);
+  expect(first.filter(([, text]) => /^(?:as before|same)\b/i.test(text ?? ''))).toEqual([]);
+});
+
 /** Words that put a part of the body on something, unless they leave it to whoever wants it. */
 const PUT_ON = new RegExp(
   [
