@@ -27,6 +27,8 @@ test.each([
 
 test.each([
   'Lift it one inch off the mat.',
+  'You can always lift the head alone.',
+  'You will always have the wall beside you.',
   'Drop your hips, draw the belly in.',
   'Keep the small gap under your waist.',
   'Close the gap between your knees.',

@@ -13,7 +13,7 @@ const TROUBLE = `(?:(?:back|neck|knee|hip|shoulder|pelvic|joint|period|low[- ]ba
  */
 const PROMISES: readonly RegExp[] = [
   /\b(?:guarantee[sd]?|definitely|for sure|without fail|miracles?|scientifically proven|works every time|instant(?:ly)? (?:results?|relief))\b/,
-  /\b(?:will|can) (?:certainly|surely|always|never again)\b|\b(?:i|we) promise\b/,
+  /\bwill (?:certainly|surely|never again)\b|\b(?:i|we) promise\b/,
   /\b(?:cures?|cured|curing|heals|healed|rehabilitat\w*|remed(?:y|ies)|detox\w*)\b|\breverses (?:your|the|ageing|aging|damage)\b/,
   /\b(?:repairs?|fix(?:es|ed)?|corrects|realigns|straightens out|sorts out|mends?) (?:your|the|a|any) (?:\w+ )?(?:back|spine|posture|pelvic floor|pelvis|knees?|necks?|hips?|shoulders?|discs?|alignment|abs|core|separation)\b/,
   new RegExp(
