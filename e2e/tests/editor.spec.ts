@@ -351,3 +351,30 @@ test('a pose is held to a mark: measured while it is drawn, ringed on the body, 
   await marks.getByRole('button', { name: 'Say it' }).click();
   await expect(page.getByRole('textbox', { name: 'What stays still' })).toHaveValue(/Shins level with the floor\.$/);
 });
+
+test('a repetition has words of its own, a set its stages, a hold its range, and they are kept and said', {
+  tag: '@long',
+}, async ({ page, studio }) => {
+  await page.goto(`${studio.address}/edit/leg-lower/straight`);
+  await page.getByText('First, middle, last one of phase 1').click();
+  await page.getByLabel('Said on the last repetition, phase 1').fill('This one slowest of all.');
+  await page.getByRole('button', { name: 'Stages', exact: true }).click();
+  await page.getByLabel('Said of stage 1').fill('The first ones stay high.');
+  await page.getByLabel('Breath of phase 2').selectOption('free');
+  await page.getByLabel('Most counts of phase 2').fill('4');
+  await page.keyboard.press('Tab');
+  await saved(page);
+  const rung = (await kept(studio.address)).exercises
+    ?.find(({ id }) => id === 'leg-lower')
+    ?.rungs.find(({ id }) => id === 'straight');
+  expect(rung?.cues).toContainEqual(
+    expect.objectContaining({ kind: 'action', at: 'last', text: 'This one slowest of all.' }),
+  );
+  expect(rung?.dose.stages).toEqual([
+    { reps: 3, text: 'The first ones stay high.' },
+    { reps: 3, text: 'Then the others' },
+  ]);
+  expect(rung?.phases[1]).toMatchObject({ counts: 2, countsTo: 4 });
+  await page.goto(`${studio.address}/script/rowers-sixty`);
+  await expect(page.getByText('This one slowest of all.').first()).toBeVisible();
+});

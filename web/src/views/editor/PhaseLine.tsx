@@ -6,6 +6,8 @@ import {
   PHASE_PARTS,
   type Phase,
   type PhasePart,
+  REP_PLACES,
+  type RepPlace,
   type Rung,
   removePhase,
   swapPhases,
@@ -77,6 +79,7 @@ function PhasesOf({ part, ...props }: PhaseLineProps & { readonly part: PhasePar
             name={`phase ${i + 1}${OF_PART[part]}`}
             last={i + 1 === phases.length}
             only={part === 'phases' && phases.length === 1}
+            repeated={part === 'phases'}
             {...props}
           />
         ))}
@@ -91,12 +94,16 @@ interface PhaseItemProps extends PhaseLineProps {
   readonly last: boolean;
   /** The only phase of a repetition can't be taken out. */
   readonly only: boolean;
+  /** It is a phase of the repetition, and not of a way. */
+  readonly repeated: boolean;
 }
 
-function PhaseItem({ rung, phase, name, last, only, shown, onShow, onRung }: PhaseItemProps) {
+function PhaseItem({ rung, phase, name, last, only, repeated, shown, onShow, onRung }: PhaseItemProps) {
   const set = (change: Partial<Phase>, label: string, field = '') =>
     onRung((each) => withPhase(each, phase.id, change), label, field && `${field} ${phase.id}`);
-  const spoken = rung.cues?.find((cue) => isSaidOn(rung, cue, phase.id));
+  const spokenOn = (at?: RepPlace) => rung.cues?.find((cue) => isSaidOn(rung, cue, phase.id, at))?.text ?? '';
+  const own = REP_PLACES.filter((at) => spokenOn(at) !== '').length;
+  const holds = phase.breath === 'hold' || phase.breath === 'free' || phase.countsTo !== undefined;
   return (
     <li
       className={`min-w-44 flex-1 rounded-md px-1 ${phase.pose === shown ? 'bg-sheet shadow-lift' : ''}`}
@@ -119,8 +126,28 @@ function PhaseItem({ rung, phase, name, last, only, shown, onShow, onRung }: Pha
           value={phase.counts}
           limits={LIMITS.Phase.counts}
           className="w-9"
-          onChange={(counts) => set({ counts }, 'the counts', 'counts')}
+          onChange={(counts) =>
+            set(
+              { counts, ...(phase.countsTo !== undefined && phase.countsTo <= counts ? { countsTo: undefined } : {}) },
+              'the counts',
+              'counts',
+            )
+          }
         />
+        {holds && (
+          <>
+            <span className="text-soft">–</span>
+            <NumberField
+              label={`Most counts of ${name}`}
+              value={phase.countsTo ?? phase.counts}
+              limits={{ ...LIMITS.Phase.countsTo, min: phase.counts }}
+              className="w-9"
+              onChange={(most) =>
+                set({ countsTo: most > phase.counts ? most : undefined }, 'the counts', 'most counts')
+              }
+            />
+          </>
+        )}
         <span className="text-soft">to</span>
         <select
           aria-label={`Pose of ${name}`}
@@ -161,10 +188,30 @@ function PhaseItem({ rung, phase, name, last, only, shown, onShow, onRung }: Pha
         label={`Said on ${name}`}
         note
         placeholder="What is said on it"
-        value={spoken?.text ?? ''}
+        value={spokenOn()}
         className="w-full"
         onChange={(text) => onRung((each) => said(each, phase.id, text), 'what is said', `said ${phase.id}`)}
       />
+      {repeated && (
+        <details className="text-sm" open={own > 0 || undefined}>
+          <summary className="text-soft">
+            First, middle, last one<span className="sr-only"> of {name}</span>
+          </summary>
+          {REP_PLACES.map((at) => (
+            <TextField
+              key={at}
+              label={`Said on the ${at} repetition, ${name}`}
+              note
+              placeholder={`What is said on the ${at} one`}
+              value={spokenOn(at)}
+              className="w-full"
+              onChange={(text) =>
+                onRung((each) => said(each, phase.id, text, at), 'what is said', `said ${phase.id} ${at}`)
+              }
+            />
+          ))}
+        </details>
+      )}
       <p className="flex flex-wrap gap-x-4 text-sm">
         <Tick
           words="effort"
@@ -201,15 +248,16 @@ function Tick(props: { words: string; of: string; on: boolean; set: (on: boolean
   );
 }
 
-/** The rung with the words of one phase in place of those it had. */
-function said(rung: Rung, phase: string, text: string): Rung {
+/** The rung with the words of one phase in place of those it had, on every repetition or on one. */
+function said(rung: Rung, phase: string, text: string, at?: RepPlace): Rung {
   const cues = rung.cues ?? [];
-  const old = cues.find((cue) => isSaidOn(rung, cue, phase));
-  if (!text) return { ...rung, cues: cues.filter((cue) => !isSaidOn(rung, cue, phase)) };
+  const old = cues.find((cue) => isSaidOn(rung, cue, phase, at));
+  if (!text) return { ...rung, cues: cues.filter((cue) => !isSaidOn(rung, cue, phase, at)) };
   if (old) return { ...rung, cues: cues.map((cue) => (cue === old ? { ...cue, text, phase } : cue)) };
-  return { ...rung, cues: [...cues, { id: freeIdAmong(cues, 'c'), kind: 'action', text, phase }] };
+  const made: Cue = { id: freeIdAmong(cues, 'c'), kind: 'action', text, phase, ...(at ? { at } : {}) };
+  return { ...rung, cues: [...cues, made] };
 }
 
 /** Whether a cue is what is said on a phase; an action that names none is the first one's. */
-const isSaidOn = ({ phases }: Rung, { kind, phase = phases[0]?.id }: Cue, on: string): boolean =>
-  kind === 'action' && phase === on;
+const isSaidOn = ({ phases }: Rung, { kind, phase = phases[0]?.id, at }: Cue, on: string, when?: RepPlace): boolean =>
+  kind === 'action' && phase === on && at === when;

@@ -17,6 +17,7 @@ import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
 import { TextField } from '../../parts/TextField';
+import { StageFields } from './StageFields';
 import { TouchFields } from './TouchFields';
 
 const RungSheet = lazily(() => import('../../parts/RungSheet'));
@@ -79,6 +80,7 @@ export const RungWords = memo(function RungWords({ rung, onRung }: RungPartProps
           onChange={(lines) => put(kind, lineCues(cues, kind, lines), `cue ${kind}`)}
         />
       ))}
+      <StageFields rung={rung} onRung={onRung} />
       <TouchFields rung={rung} onRung={onRung} />
       <div className="text-[15px]">
         <h3 className="text-sm text-soft">Fault → fix</h3>
