@@ -1,6 +1,6 @@
 import { type Catalog, factorDifferences, loadRatios, type RungEntry, ratioText } from '@warm-ladder/core/repertoire';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { selectCatalog } from '../../app/selectors';
@@ -8,6 +8,7 @@ import { useAppSelector } from '../../app/store';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { FactorBars } from '../../parts/FactorBars';
 import { HeatMark } from '../../parts/HeatMark';
+import { RemoveButton } from '../../parts/RemoveButton';
 import { RungPicker } from '../../parts/RungPicker';
 import { Sheet } from '../../parts/Sheet';
 import { LoadCurve } from './LoadCurve';
@@ -127,10 +128,7 @@ function Column({ catalog, entry, entries, drop }: ColumnProps) {
           </Link>
         </h2>
         <HeatMark heat={heat} />
-        <button type="button" className="rounded p-0.5 hover:bg-shade" onClick={drop}>
-          <X className="size-4" aria-hidden="true" />
-          <span className="sr-only">Remove {title(entry)}</span>
-        </button>
+        <RemoveButton name={title(entry)} onPress={drop} />
       </div>
       <LoadCurve catalog={catalog} entry={entry} entries={entries} />
       <h3 className="mt-3 text-sm text-soft">What makes it hard, the largest difference first</h3>

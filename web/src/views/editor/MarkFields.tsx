@@ -1,9 +1,9 @@
 import type { Pose } from '@warm-ladder/core/body';
 import { freeIdAmong, type MarkRead, markText, type Rung } from '@warm-ladder/core/repertoire';
 import { LANDMARK_IDS, LANDMARKS, type Landmark } from '@warm-ladder/core/vocabulary';
-import { X } from 'lucide-react';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { RemoveButton } from '../../parts/RemoveButton';
 
 interface MarkFieldsProps {
   readonly rung: Rung;
@@ -60,14 +60,7 @@ export default function MarkFields({ rung, pose, marks, onPose, onRung }: MarkFi
                 Say it
               </button>
             )}
-            <button
-              type="button"
-              className="rounded p-0.5 hover:bg-shade"
-              onClick={() => put(landmarks.toSpliced(i, 1))}
-            >
-              <X className="size-4" aria-hidden="true" />
-              <span className="sr-only">Remove the mark {LANDMARKS[mark].words}</span>
-            </button>
+            <RemoveButton name={`the mark ${LANDMARKS[mark].words}`} onPress={() => put(landmarks.toSpliced(i, 1))} />
           </li>
         ))}
       </ul>

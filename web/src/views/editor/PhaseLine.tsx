@@ -13,11 +13,12 @@ import {
   swapPhases,
   withPhase,
 } from '@warm-ladder/core/repertoire';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { memo } from 'react';
 import { BreathWave } from '../../parts/BreathWave';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { RemoveButton } from '../../parts/RemoveButton';
 import { TextField } from '../../parts/TextField';
 
 interface PhaseLineProps {
@@ -173,14 +174,10 @@ function PhaseItem({ rung, phase, name, last, only, repeated, shown, onShow, onR
             </button>
           )}
           {!only && (
-            <button
-              type="button"
-              className="rounded p-0.5 hover:bg-shade"
-              onClick={() => onRung((each) => removePhase(each, phase.id), 'removing a phase')}
-            >
-              <X className="size-4" aria-hidden="true" />
-              <span className="sr-only">Remove {name}</span>
-            </button>
+            <RemoveButton
+              name={name}
+              onPress={() => onRung((each) => removePhase(each, phase.id), 'removing a phase')}
+            />
           )}
         </span>
       </p>

@@ -1,11 +1,12 @@
 import type { SchoolId } from '@warm-ladder/core/method';
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { SIDEDNESS_WORDS } from '@warm-ladder/core/vocabulary';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { memo } from 'react';
 import { ChoicesButton } from '../../parts/ChoicesButton';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { RemoveButton } from '../../parts/RemoveButton';
 import { TextField } from '../../parts/TextField';
 
 interface RungPlaceProps {
@@ -131,7 +132,7 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
               <option value="resist">resists: harder with more</option>
               <option value="carry">carries: harder with less</option>
             </select>
-            <Remove words="Remove the spring" onClick={() => set('spring', undefined, 'the spring')} />
+            <RemoveButton name="the spring" onPress={() => set('spring', undefined, 'the spring')} />
           </p>
         ) : null}
         {settings.map((setting, i) => (
@@ -149,7 +150,7 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
               className="w-28"
               onChange={(value) => put(settings.with(i, { ...setting, value }), `setting to ${i}`)}
             />
-            <Remove words={`Remove setting ${i + 1}`} onClick={() => put(settings.toSpliced(i, 1))} />
+            <RemoveButton name={`setting ${i + 1}`} onPress={() => put(settings.toSpliced(i, 1))} />
           </p>
         ))}
         <p className="flex flex-wrap gap-2">
@@ -170,12 +171,3 @@ export const RungPlace = memo(function RungPlace({ exercise, rung, onRung }: Run
     </details>
   );
 });
-
-function Remove({ words, onClick }: { words: string; onClick: () => void }) {
-  return (
-    <button type="button" className="rounded p-0.5 hover:bg-shade" onClick={onClick}>
-      <X className="size-4" aria-hidden="true" />
-      <span className="sr-only">{words}</span>
-    </button>
-  );
-}

@@ -16,6 +16,7 @@ import { selectProps } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
+import { RemoveButton } from '../../parts/RemoveButton';
 import { TextField } from '../../parts/TextField';
 import { StageFields } from './StageFields';
 import { TouchFields } from './TouchFields';
@@ -103,14 +104,7 @@ export const RungWords = memo(function RungWords({ rung, onRung }: RungPartProps
               value={fault.text}
               onChange={(text) => put('fault', faults.with(i, { ...fault, text }), `fix ${i}`)}
             />
-            <button
-              type="button"
-              className="rounded p-0.5 hover:bg-shade"
-              onClick={() => put('fault', faults.toSpliced(i, 1))}
-            >
-              <X className="size-4" aria-hidden="true" />
-              <span className="sr-only">Remove fault {i + 1}</span>
-            </button>
+            <RemoveButton name={`fault ${i + 1}`} onPress={() => put('fault', faults.toSpliced(i, 1))} />
           </p>
         ))}
         <button

@@ -1,7 +1,8 @@
 import type { Dose, Rung } from '@warm-ladder/core/repertoire';
-import { Plus, X } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { RemoveButton } from '../../parts/RemoveButton';
 import { TextField } from '../../parts/TextField';
 
 interface StageFieldsProps {
@@ -48,10 +49,7 @@ export function StageFields({ rung, onRung }: StageFieldsProps) {
             value={stage.text}
             onChange={(text) => text && put(stages.with(i, { ...stage, text }), `stage ${i}`)}
           />
-          <button type="button" className="rounded p-0.5 hover:bg-shade" onClick={() => put(stages.toSpliced(i, 1))}>
-            <X className="size-4" aria-hidden="true" />
-            <span className="sr-only">Remove stage {i + 1}</span>
-          </button>
+          <RemoveButton name={`stage ${i + 1}`} onPress={() => put(stages.toSpliced(i, 1))} />
         </p>
       ))}
       <button
