@@ -68,7 +68,7 @@ export interface Taught {
 }
 
 /** What is explained takes longer to do: lessons and workshops. */
-const isLesson = (purpose: Purpose): boolean => purpose === 'lesson' || purpose === 'workshop';
+export const isLesson = (purpose: Purpose = 'class'): boolean => purpose === 'lesson' || purpose === 'workshop';
 
 /** How fast things go with who is in the room and who teaches. */
 export const pacingOf = (method: Method, { audience, teacher }: Taught, purpose: Purpose = 'class'): Pacing => ({

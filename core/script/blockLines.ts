@@ -1,6 +1,7 @@
 import { optionOf, type TimedBlock } from '../plan';
 import { type Catalog, laneOf, type Phase, phaseCounts, type RungEntry, signFor } from '../repertoire';
 import { namesStopSign } from '../vocabulary/stopSigns';
+import { small } from '../vocabulary/words';
 import { countLines, sideLines } from './counts';
 import { houseLines } from './houseWords';
 import type { BlockPass, DraftedFrom } from './keptLines';
@@ -72,7 +73,6 @@ const asKnown = (lines: readonly Unnamed[], known: boolean): Unnamed[] =>
 
 /** What a block is called aloud. */
 const nameOf = ({ exercise, rung }: RungEntry): string => `${small(exercise.name)}, ${small(rung.name)}`;
-const small = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
 
 function secondPass(from: DraftedFrom, own: BlockPass): Unnamed[] {
   const { part, slot } = own;

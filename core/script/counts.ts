@@ -1,11 +1,14 @@
 import { doseOf, type Slot, type TimedBlock } from '../plan';
-import { type Dose, phaseCounts, type Rung, workingLimb } from '../repertoire';
+import { type Dose, type Phase, phaseCounts, type Rung, workingLimb } from '../repertoire';
 import { otherSide } from '../vocabulary/side';
+import { capital } from '../vocabulary/words';
 import type { BlockPass, DraftedFrom } from './keptLines';
 import { drafted, type LineSource, type Unnamed } from './line';
 
 /** Counts from which a phase is held, and counted down. */
 const HELD = 6;
+
+export const isHeld = (phase: Phase): boolean => phaseCounts(phase) >= HELD && phase.breath !== 'in';
 
 /** Numbers as they are said: “8”, “8 to 10”. */
 const range = (least: number, most: number | undefined): string =>
@@ -27,10 +30,8 @@ export function prescribedWords(dose: Dose, sided: boolean): string {
   return `${timesWords(dose)}${sided ? ' on each side' : ''}${often}`;
 }
 
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
-
 /** The phase that is held so long that it is counted down, if there is one. */
-const heldPhase = ({ phases }: Rung) => phases.find((phase) => phaseCounts(phase) >= HELD && phase.breath !== 'in');
+const heldPhase = ({ phases }: Rung) => phases.find(isHeld);
 
 /** How many, on which side: computed from the dose, so that it is never wrong. */
 export function countLines(part: TimedBlock, { side }: Slot, pass: 1 | 2): Unnamed[] {

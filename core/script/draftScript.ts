@@ -1,7 +1,15 @@
 import type { Side } from '../body';
 import { CONDITIONS, type Condition, type Graded } from '../caution';
 import { type Choices, chosen } from '../method';
-import { getsUpOverSide, pacingOf, type Teacher, type TimedBlock, type TimedClass, type TimedInterlude } from '../plan';
+import {
+  getsUpOverSide,
+  isLesson,
+  pacingOf,
+  type Teacher,
+  type TimedBlock,
+  type TimedClass,
+  type TimedInterlude,
+} from '../plan';
 import { allPhases, type Catalog, type Cue } from '../repertoire';
 import { straysOf } from '../school';
 import { blockLines, phasesDone } from './blockLines';
@@ -94,7 +102,7 @@ export function draftScript(catalog: Catalog, timed: TimedClass, to: SpokenTo = 
   const { plan, parts } = timed;
   const overSide = getsUpOverSide({ cautions: [...conditions] });
   const choices = chosen(catalog.method.choices, to.choices, plan.choices);
-  const repeatsImages = plan.purpose === 'lesson' || plan.purpose === 'workshop';
+  const repeatsImages = isLesson(plan.purpose);
   const room: Room = { catalog, graded, overSide, choices, sofar: new SaidSoFar(catalog), repeatsImages };
   const { wordsPerMinute } = pacingOf(catalog.method, { teacher });
   const framed: Framed = { catalog, timed, choices, audience, next, wordsPerMinute, overSide };

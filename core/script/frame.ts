@@ -1,7 +1,7 @@
 import type { Choices } from '../method';
 import { propsNeeded, type TimedBlock, type TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { speechSeconds, wordsIn } from '../vocabulary/words';
+import { small, speechSeconds, wordsIn } from '../vocabulary/words';
 import { drafted, type Unnamed } from './line';
 import { whereWords } from './way';
 
@@ -26,9 +26,9 @@ interface Sentence {
   readonly need: number;
 }
 
-const list = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
-const small = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
+const inWords = new Intl.ListFormat('en-GB');
+const orInWords = new Intl.ListFormat('en-GB', { type: 'disjunction' });
+const list = (words: readonly string[]): string => inWords.format(words);
 const eachOnce = (words: readonly string[]): string[] => [...new Set(words)];
 
 /** As many sentences as the seconds hold, the most needed first, in their order. */
@@ -121,7 +121,7 @@ export function openingDraft(framed: Framed): Unnamed[] {
       stops.length > 0
         ? {
             need: 3,
-            text: `Stop altogether with ${list(stops.map(small)).replace(/ and ([^,]*)$/, ' or $1')}, and tell me.`,
+            text: `Stop altogether with ${orInWords.format(stops.map(small))}, and tell me.`,
           }
         : null,
       options

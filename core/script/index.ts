@@ -1,4 +1,5 @@
 export * from './advice';
+export { isHeld } from './counts';
 export * from './described';
 export * from './draftScript';
 export * from './edits';

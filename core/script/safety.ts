@@ -2,6 +2,7 @@ import { CONDITIONS, type Condition, type Graded, judge, WITHIN } from '../cauti
 import { doseOf, type TimedBlock } from '../plan';
 import type { Catalog } from '../repertoire';
 import { namesStopSign } from '../vocabulary/stopSigns';
+import { small } from '../vocabulary/words';
 import { asLine, cuesOf, drafted, type Unnamed } from './line';
 
 /** Words by which a line of safety is for people with something, in everyday words. */
@@ -84,8 +85,5 @@ const stopWords = (sign: string): string => {
   const words = lower(sign);
   return `${/^(?:the|your|you|it) /.test(words) ? 'if' : 'with'} ${words}`;
 };
-
-/** After a colon a sentence goes on. */
-const small = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 const lower = (sign: string): string => small(sign).replace(/\.$/, '');

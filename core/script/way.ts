@@ -1,6 +1,7 @@
 import type { BasePosition, PlaceId } from '../body';
 import type { Change } from '../plan';
 import type { Catalog, Prop } from '../repertoire';
+import { capital } from '../vocabulary/words';
 
 /** Every way of moving a teacher says, as one list of plain sentences: from where, if it matters, and into where. */
 const WAYS: Readonly<Record<string, { readonly any: string } & Readonly<Record<string, string>>>> = {
@@ -85,7 +86,7 @@ function handled(props: readonly Prop[], carried: string, standing: string): str
   ];
 }
 
-const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+const sentence = (words: string): string => `${capital(words)}.`;
 
 /** One thing after another: “sit up, then stand up”. */
 const inTurn = (steps: readonly string[]): string =>

@@ -1,3 +1,4 @@
+import { isLesson } from '../../plan';
 import { phaseCounts } from '../../repertoire';
 import type { Remedy } from '../../review';
 import type { ScriptLine, ScriptSection } from '../../script';
@@ -55,7 +56,7 @@ const silenceShort: VoiceRule = {
     if (work <= 0) return [];
     const silence = Math.max(0, 1 - speech / work);
     // What is explained is no reason to do more of it.
-    const explains = timed.plan.purpose === 'lesson' || timed.plan.purpose === 'workshop';
+    const explains = isLesson(timed.plan.purpose);
     if (!isUnder(silence, silenceShare, '')) return [];
     const over = Math.ceil(speech - (1 - silenceShare) * work);
     return [

@@ -1,4 +1,4 @@
-import { optionOf, type TimedBlock } from '../../plan';
+import { getsUpOverSide, optionOf, type TimedBlock } from '../../plan';
 import type { Remedy } from '../../review';
 import { exitFits, leadsTo, type ScriptLine } from '../../script';
 import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/stopSigns';
@@ -24,7 +24,7 @@ const exitUnsafe: VoiceRule = {
     const next = timed.sequence[part.index + 1];
     const said = passes.flatMap((pass) => pass.lines.filter((each) => each.said && each.kind === 'transition'));
     const lines: ReadonlyArray<Pick<ScriptLine, 'id' | 'text'>> = said.length > 0 ? said : unsaidWays(part);
-    const overSide = ROLLS.some((condition) => conditions.includes(condition));
+    const overSide = getsUpOverSide({ cautions: [...conditions] });
     const lying = catalog.graph.like(part.position) === 'supine';
     return lines.flatMap((line): Heard[] => {
       const about = (sentence: string): Heard[] => [
@@ -53,15 +53,6 @@ function unsaidWays({ block, entry }: TimedBlock): ReadonlyArray<{ readonly id: 
   if (block.lines?.some(({ kind }) => kind === 'transition')) return [];
   return (entry.rung.cues ?? []).filter(({ kind }) => kind === 'transition');
 }
-
-/** Conditions with which people get up by the side. */
-const ROLLS = [
-  'abdominal-separation',
-  'pregnancy-first',
-  'pregnancy-second',
-  'pregnancy-third',
-  'low-back-pain',
-] as const;
 
 /** A sign that tells who should take another version: read as what is said of it. */
 const offered = (sign: string): string => `If ${sign}: take another version.`;

@@ -1,3 +1,4 @@
+import { isLesson } from '../../plan';
 import type { Remedy } from '../../review';
 import type { ScriptLine } from '../../script';
 import { isOver } from '../../vocabulary/measure';
@@ -74,7 +75,7 @@ const imageTwice: VoiceRule = {
   says: 'one image is spoken on two blocks; it names the second',
   find: (block, voice) => {
     // In a lesson one image may come as often as it helps.
-    if (voice.timed.plan.purpose === 'lesson' || voice.timed.plan.purpose === 'workshop') return [];
+    if (isLesson(voice.timed.plan.purpose)) return [];
     const images = imagesOf(voice);
     return block.once.flatMap((line): Heard[] => {
       const first = line.kind === 'image' ? images.get(plain(line.text)) : undefined;

@@ -1,11 +1,11 @@
 import type { SpokenClass } from '@warm-ladder/core/handouts';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { BEGINNING, backward, behind, type Course, counted, kept, onward } from '@warm-ladder/core/rehearsal';
-import { phaseCounts } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
 import {
   cuesToldIn,
   inTurn,
+  isHeld,
   type Moment,
   momentIn,
   type ScriptLine,
@@ -173,16 +173,13 @@ const DOING: Readonly<Record<Moment['doing'], string>> = {
   explained: 'Explain',
 };
 
-/** Counts from which a phase is held, and counted down. */
-const HELD = 6;
-
 /** Where the stretch is: which repetition, and what is left of a long hold. */
 function momentWords(moment: Moment, { reps, sets, count }: NonNullable<ScriptSection['times']>): string {
   const words = DOING[moment.doing];
   if (!('phase' in moment)) return words;
   const which =
     moment.doing === 'rep' ? `${words} ${moment.rep + 1} of ${Math.round(reps)}${sets > 1 ? ', each set' : ''}` : words;
-  return phaseCounts(moment.phase) >= HELD ? `${which} · ${Math.ceil(moment.left / count)}` : which;
+  return isHeld(moment.phase) ? `${which} · ${Math.ceil(moment.left / count)}` : which;
 }
 
 interface KeyProps {
