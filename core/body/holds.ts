@@ -25,6 +25,13 @@ export function legCarried({ pose, angles }: Posed, side: Side): number {
   return Math.min(0.95, 1 - left);
 }
 
+/** Degrees of the hip from which a thigh lies on the belly of somebody who lies on the back. */
+const FOLDED = 115;
+
+/** Whether a leg is drawn onto the belly and held there: it rests on the trunk and hangs in no air. */
+export const restsOnBelly = (posed: Posed, side: Side): boolean =>
+  posed.like === 'supine' && posed.angles.hip[side] >= FOLDED && legCarried(posed, side) > 0;
+
 /** What each hand under the seat, pressing the floor or on a bar leaves of a lever. Our estimate (docs/body.md). */
 const EASED = 0.88;
 

@@ -2,7 +2,8 @@
 export const JOINT_RANGES = {
   hip: [-35, 150],
   knee: [0, 165],
-  shoulder: [-65, 200],
+  // Back to where straight arms carry a body that leans on them from behind.
+  shoulder: [-85, 200],
   elbow: [0, 155],
   hipAbduction: [-35, 85],
   hipRotation: [-60, 75],
@@ -13,7 +14,8 @@ export const JOINT_RANGES = {
   neck: [-70, 70],
   twist: [-75, 75],
   sideBend: [-60, 60],
-  pitch: [-95, 95],
+  // From folded over the legs to rolled over the shoulders.
+  pitch: [-110, 150],
 } as const;
 
 export const LIMB_JOINTS = [

@@ -14,6 +14,7 @@ import {
 } from '../body';
 import type { Method } from '../method/method';
 import { type Phase, phaseCounts, type Rung } from './exercise';
+import { entersFrom } from './plain';
 
 /** A stretch of a rung, short enough to be taken as one pose; where a phase arrives, one of no counts. */
 export interface Moment {
@@ -34,8 +35,8 @@ const CUTS = 3;
 
 /**
  * A rung as it passes, phase by phase, each interpolated from the pose before it: the way in, one repetition, the way
- * out; what loads and exposures are summed over. Kept in counts; who counts how fast is the class's. The way in begins
- * in its own first pose: where people come from is the class's. Each part is worked out when it is first asked for.
+ * out; what loads and exposures are summed over. Kept in counts; who counts how fast is the class's. Each part is worked
+ * out when it is first asked for.
  */
 export class Course {
   readonly #rung: Rung;
@@ -95,7 +96,9 @@ export class Course {
     };
     const { start } = this;
     const rep = pass(phases, start);
-    this.#parts = { entry: pass(entry, null), rep, exit: pass(exit, rep.at(-1)?.posed ?? start) };
+    const from = entersFrom(this.#rung, this.#like);
+    const enters = from && posedAs(from, this.#like, this.#method.bodyHeightM, this.#surfaces);
+    this.#parts = { entry: pass(entry, enters), rep, exit: pass(exit, rep.at(-1)?.posed ?? start) };
     return this.#parts;
   }
 }

@@ -14,6 +14,7 @@ import {
 import type { RungEntry } from './catalog';
 import { allPhases, type Cue } from './exercise';
 import { PLACES, type PlaceRead, type PlaceSaid } from './places';
+import { entersFrom } from './plain';
 import { type PropShape, propShape, standingUnder } from './propShape';
 import { bodiesOf } from './rungBodies';
 
@@ -26,8 +27,11 @@ const AS_BEFORE = /^(?:as before|same\b|from there|the same)/i;
 /** The body of a rung in one of its poses, by its id. */
 type Shown = (id: string) => PlaceRead | null;
 
+/** In place of an id: the shape the way in begins from. */
+const ENTERS = '';
+
 function shownIn(entry: RungEntry, id: string, heightM: number): PlaceRead | null {
-  const pose = entry.rung.poses[id];
+  const pose = id === ENTERS ? entersFrom(entry.rung, entry.like) : entry.rung.poses[id];
   const lies = pose && bodiesOf(entry).placed.get(pose);
   if (!lies) return null;
   const { angles, ground, floor } = lies;
@@ -69,7 +73,7 @@ export function placeDoubts(entry: RungEntry, heightM: number, below: readonly R
       );
       if (!nearest || nearest.metres <= OFF_M) return [];
       return [
-        `In “${rung.name}”, “${cue.text}” puts ${place.what}; in pose “${nearest.id}” that is ${Math.round(nearest.metres * 100)} cm off. Write the pose so, or say what it shows.`,
+        `In “${rung.name}”, “${cue.text}” puts ${place.what}; in ${nearest.id === ENTERS ? 'the shape before the way in' : `pose “${nearest.id}”`} that is ${Math.round(nearest.metres * 100)} cm off. Write the pose so, or say what it shows.`,
       ];
     }),
   );
@@ -170,7 +174,7 @@ function travels(entry: RungEntry, heightM: number): readonly string[] {
 
 function saidOf({ rung }: RungEntry, below: readonly RungEntry[]): Said[] {
   const { cues = [], start, entry = [], phases } = rung;
-  const begins = [start, ...entry.flatMap(({ pose }) => pose)];
+  const begins = [start, ...entry.flatMap(({ pose }) => pose), ...(entry.length > 0 ? [ENTERS] : [])];
   const reached = [...new Set([start, ...phases.map(({ pose }) => pose)])];
   const setUps = cues.filter(({ kind }) => kind === 'setup');
   const inherited: Cue[] = [];

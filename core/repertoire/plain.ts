@@ -13,6 +13,12 @@ const POSES: Readonly<Record<BasePosition, Pose>> = {
   supine: { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] },
 };
 
+/**
+ * The shape a way in begins from: the plain one its way out ends in, else that of its position (docs/repertoire.md); `null` where there is no way in.
+ */
+export const entersFrom = ({ entry, exit, poses }: Rung, like: BasePosition): Pose | null =>
+  entry ? (poses[exit?.at(-1)?.pose ?? ''] ?? POSES[like]) : null;
+
 /** A fresh copy, to be changed. */
 export const plainPose = (like: BasePosition): Pose => structuredClone(POSES[like]);
 

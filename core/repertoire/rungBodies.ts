@@ -22,6 +22,7 @@ import {
 } from '../body';
 import type { RungEntry } from './catalog';
 import type { Phase, Rung } from './exercise';
+import { entersFrom } from './plain';
 import { carrierOf, liesOnApparatus, propShape, standingUnder, surfacesOf } from './propShape';
 
 /** Metres of the body that props and seats are measured against. */
@@ -189,8 +190,9 @@ function madeOf(entry: Drawn): RungBodies {
   along(rung.exit ?? [], last);
   // The way in is gone backwards, from where it arrives.
   const entering = (rung.entry ?? []).map((phase) => [phase, poseOf(phase.pose)] as const);
-  for (let i = entering.length - 1; i > 0; i--)
-    follow(entering[i]?.[1], entering[i - 1]?.[1], entering[i]?.[0] ?? null);
+  const from = entersFrom(rung, like) ?? undefined;
+  for (let i = entering.length - 1; i >= 0; i--)
+    follow(entering[i]?.[1], i > 0 ? entering[i - 1]?.[1] : from, entering[i]?.[0] ?? null);
   // What no phase reaches, as a wrong form, stands where the rung begins.
   for (const pose of Object.values(rung.poses)) {
     if (begin) follow(begin, pose, null);

@@ -13,6 +13,7 @@ import {
   type Pose,
   type Posed,
   pelvisBears,
+  restsOnBelly,
   ribsBear,
   SIDES,
   type Side,
@@ -38,7 +39,7 @@ export function limbsAloft(posed: Posed, like: BasePosition): Aloft {
   const upright = like === 'standing' || like === 'kneeling';
   const over = feetOverhead(posed);
   // Seated, a leg that lies on the floor is often left unsaid; upright, both feet must bear.
-  const legs = SIDES.filter((side) => over || !legBears(pose, side)).length;
+  const legs = SIDES.filter((side) => over || !(legBears(pose, side) || restsOnBelly(posed, side))).length;
   const arms = SIDES.filter(
     (side) =>
       !armCarried(posed, side) &&

@@ -1,6 +1,7 @@
 import { FLESH, inTheRoom, type Passage, type Placed, type Point, type Pose, SIDES, type Surfaces } from '../body';
 import type { RungEntry } from './catalog';
 import type { Phase } from './exercise';
+import { entersFrom } from './plain';
 import { bodiesOf, surfacesFor } from './rungBodies';
 
 /** Shares of a body's height: what is set down farther off is seen, and what sinks deeper is wrong. */
@@ -26,8 +27,8 @@ export function wayDoubts(entry: RungEntry, heightM: number): string[] {
   });
 }
 
-/** Every phase with the pose it begins in; the way in begins with its own first pose. */
-function waysOf({ rung }: RungEntry): Array<{ phase: Phase; from: Pose }> {
+/** Every phase with the pose it begins in. */
+function waysOf({ rung, like }: RungEntry): Array<{ phase: Phase; from: Pose }> {
   const { poses, phases, entry = [], exit = [], start } = rung;
   const along = (part: readonly Phase[], first: Pose | undefined) => {
     let at = first;
@@ -38,7 +39,7 @@ function waysOf({ rung }: RungEntry): Array<{ phase: Phase; from: Pose }> {
     });
   };
   const last = poses[phases.at(-1)?.pose ?? start];
-  return [...along(entry, undefined), ...along(phases, poses[start]), ...along(exit, last)];
+  return [...along(entry, entersFrom(rung, like) ?? undefined), ...along(phases, poses[start]), ...along(exit, last)];
 }
 
 const spoken = (support: string): string => {
