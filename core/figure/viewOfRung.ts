@@ -70,15 +70,33 @@ export function viewOfRung(entry: RungEntry): View {
 
 function viewThatShows(entry: RungEntry): View {
   const { rung, like } = entry;
-  const told = viewOf(Object.values(rung.poses), like);
+  // A wrong form is no part of the movement.
+  const reached = [...new Set([rung.start, ...rung.phases.map(({ pose }) => pose)])];
+  const told = viewOf(
+    reached.flatMap((id) => rung.poses[id] ?? []),
+    like,
+  );
   // As joints turn, without settling, is near enough to know of most that they show.
   if (seenFrom(told, like, passing(entry, roughly)) >= SURELY) return told;
   const bodies = passing(entry, settling);
   if (seenFrom(told, like, bodies) >= SEEN) return told;
+  return bestOf(like, bodies);
+}
+
+/** The first view from which enough of a movement shows, else the one from which most does. */
+function bestOf(like: RungEntry['like'], bodies: readonly Placed[]): View {
   const others: readonly View[] = isUpright(like) ? ['side', 'turned', 'front'] : ['side', 'over', 'top', 'front'];
   const shares = others.map((view) => [view, seenFrom(view, like, bodies)] as const);
   const enough = shares.find(([, share]) => share >= SEEN);
   return (enough ?? shares.reduce((most, each) => (each[1] > most[1] ? each : most)))[0];
+}
+
+/** The view two forms are held against each other from: the rung's own, unless what differs hardly shows from there. */
+export function viewOfForms(entry: RungEntry, right: Pose, wrong: Pose): View {
+  const own = viewOfRung(entry);
+  const { placed } = bodiesOf(entry);
+  const bodies = [right, wrong].flatMap((pose) => placed.get(pose) ?? []);
+  return seenFrom(own, entry.like, bodies) >= SEEN ? own : bestOf(entry.like, bodies);
 }
 
 /** Bodies on the way of a phase, its end among them. */

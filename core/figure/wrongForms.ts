@@ -1,7 +1,7 @@
 import type { Cue, RungEntry } from '../repertoire';
 import { type Frame, frameOf } from './drawing';
 import { isOnFloor, type Scene, sceneOf } from './scene';
-import { viewOfRung } from './viewOfRung';
+import { viewOfForms } from './viewOfRung';
 
 /** A fault that is drawn: the wrong form and the right one it is held against, in one window. */
 export interface WrongForm {
@@ -19,15 +19,12 @@ export const FORM_WORDS = { right: 'So', wrong: 'Not so' } as const;
  */
 export function wrongFormsOf(entry: RungEntry, said?: ReadonlySet<string>): WrongForm[] {
   const { rung, like } = entry;
-  const view = viewOfRung(entry);
-  const drawn = (pose: string | undefined) => {
-    const found = pose === undefined ? undefined : rung.poses[pose];
-    return found && sceneOf({ pose: found, like, view, entry });
-  };
   return (rung.cues ?? []).flatMap((cue): WrongForm[] => {
     if (cue.kind !== 'fault' || cue.pose === undefined || said?.has(cue.id) === false) return [];
-    const [right, wrong] = [drawn(rightPoseOf(entry, cue)), drawn(cue.pose)];
-    if (!right || !wrong) return [];
+    const [so, notSo] = [rung.poses[rightPoseOf(entry, cue)], rung.poses[cue.pose]];
+    if (!so || !notSo) return [];
+    const view = viewOfForms(entry, so, notSo);
+    const [right, wrong] = [sceneOf({ pose: so, like, view, entry }), sceneOf({ pose: notSo, like, view, entry })];
     const frame: Frame = frameOf([right.drawing, wrong.drawing], view, isOnFloor(entry));
     return [{ cue, right: { ...right, frame }, wrong: { ...wrong, frame } }];
   });
