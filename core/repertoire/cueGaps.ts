@@ -8,8 +8,8 @@ export interface CueGaps {
   readonly phases: ReadonlyArray<readonly [part: 'entry' | 'phases' | 'exit', place: number]>;
 }
 
-/** Kinds that not every rung has words for: a check where there is one to make, a feel, a side and a count, which are computed, a note. */
-const OPTIONAL: ReadonlySet<CueKind> = new Set<CueKind>(['check', 'feel', 'side', 'count', 'note']);
+/** Kinds that not every rung has words for: a check where there is one to make, an image of its own or none, a feel, a side and a count, which are computed, a note. */
+const OPTIONAL: ReadonlySet<CueKind> = new Set<CueKind>(['check', 'image', 'feel', 'side', 'count', 'note']);
 
 /** Which kinds of cue a rung lacks, and on which phases nothing is said. A cue of action without a phase is the first's. */
 export function cueGaps({ cues = [], entry = [], phases, exit = [] }: Rung): CueGaps {

@@ -21,6 +21,20 @@ describe('a ladder', () => {
     expect(doubts(heated(10, 14, 18, 30))).toMatchObject([{ code: 'LADDER_GAP', rungs: ['r2', 'r3'] }]);
     expect(doubts(heated(10, 14, 18, 26))).toEqual([]);
   });
+  test('has branches as hot as what they stand beside, or cooler where they spare a part', () => {
+    const beside = (heat: number, own: Partial<Rung>) =>
+      exercise('ladder', {
+        rungs: [
+          ...heated(10, 14).rungs,
+          rung('branch', { branchOf: 'r1', heatOverride: { heat, reason: 'Set.' }, ...own }),
+        ],
+      });
+    const codes = (heat: number, own: Partial<Rung> = {}) => doubts(beside(heat, own)).map(({ code }) => code);
+    expect([11, 17].flatMap((heat) => codes(heat))).toEqual([]);
+    expect(codes(10.5)).toEqual(['LADDER_BRANCH']);
+    expect(codes(10.5, { spares: ['wrists'] })).toEqual([]);
+    expect(codes(17.5, { spares: ['wrists'] })).toEqual(['LADDER_BRANCH']);
+  });
   test('that declares what its poses do not show, or shows what it does not declare, is doubted', () => {
     const turned = (twist: number): Partial<Rung> => ({
       poses: {
@@ -90,6 +104,6 @@ test('what a rung has no words for is named', () => {
     ['entry', 0],
     ['phases', 1],
   ]);
-  expect(cueGaps(said).kinds).toEqual(['option', 'safety', 'alignment', 'image', 'fault', 'transition']);
+  expect(cueGaps(said).kinds).toEqual(['option', 'safety', 'alignment', 'fault', 'transition']);
   expect(cueGaps(must(said)).kinds).not.toContain('action');
 });

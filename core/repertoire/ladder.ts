@@ -5,7 +5,7 @@ import type { Exercise } from './exercise';
 export interface LadderFault {
   /**
    * `falls`: no hotter than the rung below; `gap`: a rung is missing below it; `single`: nothing to climb; `branch`: not
-   * about as hot as the rung it stands beside.
+   * about as hot as the rung it stands beside, or hotter than it where it spares a part of the body.
    */
   readonly kind: 'falls' | 'gap' | 'single' | 'branch';
   /** Place of the rung in its ladder, from 0. */
@@ -57,7 +57,9 @@ function branchFaults(catalog: Catalog, { id }: Exercise): LadderFault[] {
     const main = branchOf === undefined ? undefined : catalog.rung({ exercise: id, rung: branchOf });
     if (!main) return [];
     const value = catalog.heat(entry) - catalog.heat(main);
-    return Math.abs(value) > BESIDE ? [{ kind: 'branch', step: entry.step, value, limit: BESIDE }] : [];
+    // What spares a part of the body may be easier for it.
+    const cooler = value < -BESIDE && (entry.rung.spares ?? []).length === 0;
+    return value > BESIDE || cooler ? [{ kind: 'branch', step: entry.step, value, limit: BESIDE }] : [];
   });
 }
 
