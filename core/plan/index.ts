@@ -16,3 +16,4 @@ export type * from './teacherSchema';
 export * from './timeClass';
 export * from './timedBlock';
 export { type Guessed, guessedSetups, startRanges, type TimeRange, type UncertainSeconds } from './uncertainty';
+export { sharesOfUse, type UseShare } from './uses';

@@ -29,3 +29,4 @@ export type { Run } from './run';
 export { bodiesOf, surfacesFor } from './rungBodies';
 export * from './search';
 export * from './substitutes';
+export * from './uses';

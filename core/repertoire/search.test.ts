@@ -38,6 +38,22 @@ test('a direction is found by its word as well as by its key, a studio’s own p
   expect(findRungs(own, { text: 'carriage' })).toEqual([]);
 });
 
+test('a rung is found by where it is felt and what it is good for, by its own words over its exercise’s', () => {
+  const used = catalogOf([
+    exercise('fold', {
+      name: 'Fold',
+      feltAt: ['back-of-thigh'],
+      goodFor: ['mobility'],
+      rungs: [rung('low'), rung('high', { feltAt: ['inner-thigh'] })],
+    }),
+  ]);
+  const found = (text: string) => findRungs(used, { text }).map(({ key }) => key);
+  expect(found('hamstrings')).toEqual(['fold/low']);
+  expect(found('inner thigh')).toEqual(['fold/high']);
+  expect(found('mobility')).toEqual(['fold/low', 'fold/high']);
+  expect(found('calves')).toEqual([]);
+});
+
 test('everyday words find by tags, by direction, by level and by what is said', () => {
   const named = catalogOf([
     exercise('bend', {

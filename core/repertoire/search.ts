@@ -1,8 +1,10 @@
 import { DIRECTION_WORDS, type Direction } from '../method';
+import { FELT_EVERYDAY, wordsOfUse } from '../vocabulary/uses';
 import type { Catalog, RungEntry } from './catalog';
+import { usesOf } from './uses';
 
 export interface RungQuery {
-  /** Words that must all be found, in any order: in names, tags, position, directions, props or cues, or as a level. */
+  /** Words that must all be found, in any order: in names, tags, position, directions, uses, props or cues, or as a level. */
   readonly text?: string;
   readonly position?: string | undefined;
   readonly direction?: Direction | undefined;
@@ -29,7 +31,10 @@ function haystackOf(catalog: Catalog, entry: RungEntry): Haystack {
   const directions = exercise.directions.flatMap((each) => [each, DIRECTION_WORDS[each], ...EVERYDAY[each]]);
   const position = [place, catalog.graph.name(place)];
   const called = [exercise.name, rung.name, ...(exercise.tags ?? [])];
-  const words = [...called, ...position, ...directions, ...props.map(({ name }) => name)];
+  const { feltAt, goodFor } = usesOf(entry);
+  const uses = [...feltAt, ...goodFor].map(wordsOfUse);
+  const everyday = feltAt.flatMap((each) => FELT_EVERYDAY[each] ?? []);
+  const words = [...called, ...position, ...directions, ...uses, ...everyday, ...props.map(({ name }) => name)];
   const said = (rung.cues ?? []).map(({ text }) => text);
   const haystack = { names: plain(words.join(' ')), said: plain(said.join(' ')) };
   known.set(entry.key, haystack);

@@ -10,3 +10,4 @@ export type { AbdominalCheck } from './schemas';
 export * from './side';
 export * from './stopSigns';
 export * from './text';
+export { FELT_AT, type FeltAt, GOOD_FOR, type GoodFor, wordsOfUse } from './uses';

@@ -44,3 +44,25 @@ export const GOOD_FOR = [
 
 /** A part that a branch spares: what somebody takes it for. */
 export const SPARED_PARTS = ['wrists', 'neck', 'shoulders', 'low-back', 'hips', 'knees', 'ankles'] as const;
+
+export type FeltAt = (typeof FELT_AT)[number];
+export type GoodFor = (typeof GOOD_FOR)[number];
+
+/** What a place or a purpose is called: its id in plain letters. */
+export const wordsOfUse = (use: FeltAt | GoodFor): string => use.replaceAll('-', ' ');
+
+/** What people call a place who do not know the house's word for it. */
+export const FELT_EVERYDAY: Readonly<Partial<Record<FeltAt, readonly string[]>>> = {
+  belly: ['abs', 'stomach', 'tummy', 'core'],
+  'low-belly': ['lower abs', 'deep core'],
+  waist: ['obliques', 'side body'],
+  'upper-back': ['between the shoulder blades', 'thoracic'],
+  'low-back': ['lower back', 'lumbar'],
+  seat: ['glutes', 'bottom', 'buttocks'],
+  'outer-hip': ['hip abductors', 'side of the hip'],
+  'front-of-hip': ['hip flexors', 'psoas'],
+  'inner-thigh': ['adductors'],
+  'front-of-thigh': ['quads', 'quadriceps'],
+  'back-of-thigh': ['hamstrings'],
+  calf: ['calves', 'ankles'],
+};

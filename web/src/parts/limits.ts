@@ -137,7 +137,7 @@ export const LIMITS = {
     neck: { min: -70, max: 70 },
     twist: { min: -75, max: 75 },
     sideBend: { min: -60, max: 60 },
-    pitch: { min: -95, max: 95 },
+    pitch: { min: -110, max: 150 },
     weights: { min: 0, max: 30 },
   },
   PoseLandmark: {

@@ -1,13 +1,17 @@
 import { bandsFor, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
-import type { TimedClass } from '@warm-ladder/core/plan';
+import { sharesOfUse, type TimedClass, type UseShare } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
+import { type FeltAt, type GoodFor, wordsOfUse } from '@warm-ladder/core/vocabulary';
 import { Suspense, useState } from 'react';
 import { lazily } from '../../app/lazily';
 
 // Charts come with a library of their own.
 const DirectionShares = lazily(() => import('../../charts/DirectionShares'));
 
-/** The shares of direction against their bands, drawn when they are asked for. */
+/** The most there is to say of one list. */
+const TOLD = 5;
+
+/** The shares of direction against their bands, drawn when they are asked for; beside them where the work is felt. */
 export function Directions({ catalog, timed }: { readonly catalog: Catalog; readonly timed: TimedClass }) {
   const [open, setOpen] = useState(false);
   const all = DIRECTIONS.reduce((sum, each) => sum + (timed.directions[each] ?? 0), 0);
@@ -22,8 +26,41 @@ export function Directions({ catalog, timed }: { readonly catalog: Catalog; read
             shares={[{ name: 'this class', of: shares as Record<Direction, number> }]}
             bands={bandsFor(catalog.method.directionBands, timed.plan.focus)}
           />
+          <Uses timed={timed} />
         </Suspense>
       )}
     </details>
+  );
+}
+
+/** Where the work of the class is felt, and what it is good for. */
+function Uses({ timed }: { readonly timed: TimedClass }) {
+  const { feltAt, goodFor } = sharesOfUse(timed);
+  return (
+    <dl className="mt-2 grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-1 text-[15px]">
+      <UseRow name="Felt in" shares={feltAt} />
+      <UseRow name="Good for" shares={goodFor} />
+    </dl>
+  );
+}
+
+function UseRow({
+  name,
+  shares,
+}: {
+  readonly name: string;
+  readonly shares: ReadonlyArray<UseShare<FeltAt | GoodFor>>;
+}) {
+  if (shares.length === 0) return null;
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd>
+        {shares
+          .slice(0, TOLD)
+          .map(({ use, share }) => `${wordsOfUse(use)} ${Math.round(share * 100)} %`)
+          .join(', ')}
+      </dd>
+    </>
   );
 }

@@ -1,7 +1,15 @@
 import { DIRECTION_WORDS, DIRECTIONS, type Direction } from '@warm-ladder/core/method';
 import { isRungBlock } from '@warm-ladder/core/plan';
 import type { Catalog, Exercise } from '@warm-ladder/core/repertoire';
-import { countText, SIDEDNESS_WORDS } from '@warm-ladder/core/vocabulary';
+import {
+  countText,
+  FELT_AT,
+  type FeltAt,
+  GOOD_FOR,
+  type GoodFor,
+  SIDEDNESS_WORDS,
+  wordsOfUse,
+} from '@warm-ladder/core/vocabulary';
 import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
@@ -85,6 +93,7 @@ export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onEx
           onChange={(directions) => set({ directions }, 'the directions')}
         />
       </div>
+      <UsesField exercise={exercise} onUses={(uses, label) => set(uses, label)} />
       <div className="-ml-1.5 max-w-3xl text-soft">
         <LinesField
           label="Notes on the exercise"
@@ -100,3 +109,37 @@ export const ExerciseHead = memo(function ExerciseHead({ catalog, exercise, onEx
     </header>
   );
 });
+
+const FELT_CHIPS = FELT_AT.map((id) => ({ id, name: wordsOfUse(id) }));
+const GOOD_CHIPS = GOOD_FOR.map((id) => ({ id, name: wordsOfUse(id) }));
+
+interface UsesFieldProps {
+  readonly exercise: Exercise;
+  readonly onUses: (uses: Pick<Exercise, 'feltAt' | 'goodFor'>, label: string) => void;
+}
+
+/** Where the exercise is felt and what it is good for, folded until it is asked for. */
+function UsesField({ exercise: { feltAt = [], goodFor = [] }, onUses }: UsesFieldProps) {
+  return (
+    <details className="text-[15px]">
+      <summary>
+        <span className="text-soft">Felt in:</span> {feltAt.map(wordsOfUse).join(', ') || 'not said yet'}{' '}
+        <span className="text-soft">· good for:</span> {goodFor.map(wordsOfUse).join(', ') || 'not said yet'}
+      </summary>
+      <p className="mt-1 text-soft">Felt in</p>
+      <ChipSet<FeltAt>
+        legend="Where it is felt"
+        all={FELT_CHIPS}
+        chosen={feltAt}
+        onChange={(next) => onUses({ feltAt: next }, 'where it is felt')}
+      />
+      <p className="mt-1 text-soft">Good for</p>
+      <ChipSet<GoodFor>
+        legend="What it is good for"
+        all={GOOD_CHIPS}
+        chosen={goodFor}
+        onChange={(next) => onUses({ goodFor: next }, 'what it is good for')}
+      />
+    </details>
+  );
+}

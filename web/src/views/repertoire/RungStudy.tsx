@@ -2,10 +2,14 @@ import { CONDITION_IDS, CONDITIONS, judge } from '@warm-ladder/core/caution';
 import {
   type Catalog,
   type CueKind,
+  type Phase,
   PREPARATIONS,
+  phaseCounts,
   type RequirementGraph,
   type RungEntry,
+  usesOf,
 } from '@warm-ladder/core/repertoire';
+import { type FeltAt, type GoodFor, wordsOfUse } from '@warm-ladder/core/vocabulary';
 import { Image, Pencil, Scale } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -26,6 +30,10 @@ interface RungStudyProps {
   readonly graph: RequirementGraph;
 }
 
+/** Places or purposes in one line; none is no line. */
+const listed = (uses: ReadonlyArray<FeltAt | GoodFor>): string[] =>
+  uses.length > 0 ? [uses.map(wordsOfUse).join(', ')] : [];
+
 const title = ({ exercise, rung }: RungEntry) => `${exercise.name}, ${rung.name}`;
 
 /** One rung to study: how it moves, what makes it hot, its gate, what stands before and after it, who must take care. */
@@ -41,6 +49,10 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
     });
   const before = named(graph.before(entry.key));
   const cues = (kind: CueKind) => (rung.cues ?? []).filter((cue) => cue.kind === kind);
+  const said = (kind: CueKind) => cues(kind).map(({ text }) => text);
+  const { feltAt, goodFor } = usesOf(entry);
+  const told = (phase: Phase) =>
+    `${phase.breath} ${phaseCounts(phase)}: ${cues('action').find((cue) => (cue.phase ?? rung.phases[0]?.id) === phase.id)?.text ?? '…'}`;
   const below = exercise.rungs[entry.step - 1] ?? exercise.rungs[entry.step + 1];
   const compared = [entry.key, ...(below ? [`${exercise.id}/${below.id}`] : [])];
   return (
@@ -97,15 +109,20 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
       <WrongForms entry={entry} />
       <dl className="mt-1 grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5 text-[15px]">
         <Row name="Load" lines={loadLines(catalog, entry)} />
-        <Row name="Set-up" lines={cues('setup').map(({ text }) => text)} />
-        <Row
-          name="Action"
-          lines={rung.phases.map(
-            (phase, i) =>
-              `${phase.breath} ${phase.counts}: ${cues('action').find((cue) => (cue.phase ?? (i === 0 ? phase.id : '')) === phase.id)?.text ?? '…'}`,
-          )}
-        />
-        <Row name="Safety" lines={cues('safety').map(({ text }) => text)} />
+        <Row name="Felt in" lines={listed(feltAt)} />
+        <Row name="Good for" lines={listed(goodFor)} />
+        <Row name="Set by" lines={(rung.settings ?? []).map(({ name, value }) => `${name}: ${value}`)} />
+        <Row name="Set-up" lines={said('setup')} />
+        <Row name="Self-check" lines={said('check')} />
+        <Row name="Way in" lines={(rung.entry ?? []).map(told)} />
+        <Row name="Action" lines={rung.phases.map(told)} />
+        <Row name="Way out" lines={(rung.exit ?? []).map(told)} />
+        <Row name="Alignment" lines={said('alignment')} />
+        <Row name="Image" lines={said('image')} />
+        <Row name="What to feel" lines={said('feel')} />
+        <Row name="As an option" lines={said('option')} />
+        <Row name="Safety" lines={said('safety')} />
+        <Row name="Then" lines={said('transition')} />
         <Row name="Ready to move on when" lines={rung.gate?.ready ?? []} />
         <Row name="Stay here when" lines={rung.gate?.stay ?? []} />
         <Row name="Stop when" lines={rung.gate?.stop ?? []} />
