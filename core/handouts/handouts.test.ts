@@ -183,11 +183,15 @@ test('the one sheet of a long class goes on on a second, never in smaller type',
 test('a fault that is drawn stands beside the right form on the script and the sheet, unless its words are left out', () => {
   const own = spoken('rowers-sixty');
   const drawn = scriptHandout(own).parts.flatMap((part) => (part.kind === 'block' ? part.wrong : []));
-  expect(drawn.map(({ cue }) => cue.pose)).toEqual(['chin']);
+  // Every rung of the house shows its fault; what carries on in the same rung has told it.
+  expect(drawn.length).toBeGreaterThan(20);
+  expect(new Set(drawn.map(({ cue }) => cue.kind))).toEqual(new Set(['fault']));
   const [form] = drawn;
   expect(form?.right.drawing.layers).not.toEqual(form?.wrong.drawing.layers);
   const rows = oneSheet(own).parts.flatMap((part) => (part.kind === 'table' ? part.rows : []));
-  expect(rows.flatMap((row) => row.flatMap(({ wrong }) => wrong?.cue.pose ?? []))).toEqual(['chin']);
+  expect(rows.flatMap((row) => row.flatMap(({ wrong }) => wrong?.cue.pose ?? [])).length).toBe(
+    own.timed.blocks.filter(({ block }) => 'exercise' in block).length,
+  );
   const entry = must(own.timed.blocks.find(({ block: { rung } }) => rung === 'hands-behind')).entry;
   expect(wrongFormsOf(entry, new Set(['c1']))).toEqual([]);
 });

@@ -80,8 +80,8 @@ const PUT_ON = new RegExp(
 );
 /** As wanted, or only said to be free: palms that face down touch nothing, and hands that slide are on their way. */
 const NOT_MEANT = /if wanted|when you need|palms down|hands (slide )?down the/i;
-/** What leads out of a rung is spoken when its last pose is over. */
-const SPOKEN_IN_A_POSE = new Set(['setup', 'check', 'alignment', 'action']);
+/** What leads out of a rung is spoken when its last pose is over, and a check is made by hands that leave it. */
+const SPOKEN_IN_A_POSE = new Set(['setup', 'alignment', 'action']);
 
 test('a cue that puts a part of the body on something says what it brings to touch', () => {
   const unsaid = catalog.rungs.flatMap(({ key, rung }) =>
