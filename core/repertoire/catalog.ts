@@ -1,4 +1,4 @@
-import { type BasePosition, isUpright, PositionGraph, type StudioPosition } from '../body';
+import { armBears, type BasePosition, isUpright, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
 import type { Sidedness } from '../vocabulary/side';
 import type { Course } from './course';
@@ -37,14 +37,15 @@ export interface RungEntry {
  * The base position a rung is drawn and measured as: its own, but a body on its hands stays one, whatever it leans on:
  * a plank at the wall is a plank, though whoever does it is standing.
  */
-export function drawnAs(
-  graph: PositionGraph,
-  exercise: Exercise,
-  { position = exercise.position }: Rung,
-): BasePosition {
-  const [whole, own] = [graph.like(exercise.position), graph.like(position)];
-  return (whole === 'plank' || whole === 'four-point') && isUpright(own) ? whole : own;
+export function drawnAs(graph: PositionGraph, exercise: Exercise, rung: Rung): BasePosition {
+  const own = graph.like(rung.position ?? exercise.position);
+  const whole = graph.like(exercise.position);
+  const onHands = (whole === 'plank' || whole === 'four-point') && isUpright(own) && leansOnHands(rung);
+  return onHands ? whole : own;
 }
+
+const leansOnHands = ({ poses }: Rung): boolean =>
+  Object.values(poses).some((pose) => armBears(pose, 'left') || armBears(pose, 'right'));
 
 /** The repertoire made ready to compute with: rungs by key, the position graph, the method with its defaults. */
 export class Catalog {

@@ -14,7 +14,8 @@ const POSES: Readonly<Record<BasePosition, Pose>> = {
 };
 
 /**
- * The shape a way in begins from: the plain one its way out ends in, else that of its position (docs/repertoire.md); `null` where there is no way in.
+ * The shape a way in begins from: the plain one its way out ends in, else that of its position (docs/repertoire.md);
+ * `null` where there is no way in.
  */
 export const entersFrom = ({ entry, exit, poses }: Rung, like: BasePosition): Pose | null =>
   entry ? (poses[exit?.at(-1)?.pose ?? ''] ?? POSES[like]) : null;

@@ -103,9 +103,12 @@ export function headElevation({ bones, ground }: Posed): number {
   );
 }
 
+const LYING: ReadonlySet<BasePosition> = new Set(['supine', 'prone', 'side-lying']);
 const KNEELING: ReadonlySet<BasePosition> = new Set(['kneeling', 'four-point', 'seated']);
+/** A body that lies has its knees on the mat, not its weight on its knees. */
+const lies = ({ pose, like }: Posed): boolean => LYING.has(like) && (pelvisBears(pose) || ribsBear(pose));
 const onKnee = (posed: Posed, side: Side): boolean =>
-  bears(posed.pose, 'knees', side) || (bears(posed.pose, 'shins', side) && KNEELING.has(posed.like));
+  (bears(posed.pose, 'knees', side) || (bears(posed.pose, 'shins', side) && KNEELING.has(posed.like))) && !lies(posed);
 const weightOnKnee = (posed: Posed, side: Side): boolean =>
   onKnee(posed, side) || (posed.like === 'standing' && !pelvisBears(posed.pose) && legBears(posed.pose, side));
 /** Something under the ankle or the shin lets the foot hang free. */
@@ -125,7 +128,6 @@ export function rolls(bodies: readonly Posed[]): boolean {
 /** Whether a leg bears at all. */
 const legsBear = (pose: Posed['pose']): boolean => SIDES.some((side) => legBears(pose, side));
 
-const LYING: ReadonlySet<BasePosition> = new Set(['supine', 'prone', 'side-lying']);
 const ARMS_CARRY: ReadonlySet<BasePosition> = new Set([
   'plank',
   'four-point',
