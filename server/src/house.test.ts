@@ -136,13 +136,26 @@ test('a rung above the first of its ladder requires what comes before it, and on
   expect(off).toEqual([]);
 });
 
-test('every ladder that loads the wrists has a rung that spares them', () => {
-  const loading = exercises.filter(({ id }) =>
-    catalog
-      .ladder(id)
-      .every((entry) => catalog.features(entry).rep.runs.extendedWrists.total > 0 && !entry.rung.spares?.length),
+test.each(['extendedWrists', 'kneeling', 'headLifted'] as const)(
+  'every ladder that loads a part throughout has a rung that spares it: %s',
+  (feature) => {
+    const loads = (entry: RungEntry) => catalog.features(entry).rep.runs[feature].total > 0;
+    const loading = exercises.filter(({ id }) => catalog.ladder(id).every(loads));
+    expect(loading.map(({ id }) => id)).toEqual([]);
+  },
+);
+
+test('a rung said to spare the wrists, the knees or the neck does not load them', () => {
+  const loadOf = { wrists: 'extendedWrists', knees: 'kneeling', neck: 'headLifted' } as const;
+  const off = against((entry) =>
+    Object.entries(loadOf).flatMap(([part, feature]) =>
+      (entry.rung.spares as readonly string[] | undefined)?.includes(part) &&
+      catalog.features(entry).rep.runs[feature].total > 0
+        ? [part]
+        : [],
+    ),
   );
-  expect(loading.map(({ id }) => id)).toEqual([]);
+  expect(off).toEqual([]);
 });
 
 test('whatever is done on an apparatus says how it is set, and its spring', () => {
