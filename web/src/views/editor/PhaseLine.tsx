@@ -71,7 +71,7 @@ function PhasesOf({ part, ...props }: PhaseLineProps & { readonly part: PhasePar
   if (!phases) return null;
   return (
     <div>
-      {part !== 'phases' && <h3 className="text-sm text-soft">{PART_WORDS[part]}, once</h3>}
+      {part !== 'phases' && <h2 className="text-sm text-soft">{PART_WORDS[part]}, once</h2>}
       <ol aria-label={PART_WORDS[part]} className="flex flex-wrap items-start gap-x-4 gap-y-3">
         {phases.map((phase, i) => (
           <PhaseItem
