@@ -143,7 +143,7 @@ test('every rung of the house is drawn from where six tenths of its longest way 
     const bodies = phases.flatMap((phase) => {
       const way = from && passage(from, phase);
       from = poses[phase.pose] ?? from;
-      return way ? Array.from({ length: 11 }, (_, i) => way.at(i / 10)) : [];
+      return way ? Array.from({ length: 6 }, (_, i) => way.at(i / 5)) : [];
     });
     if (bodies.length === 0) return [];
     const share = seenFrom(viewOfRung(entry), entry.like, bodies);

@@ -3,7 +3,7 @@ import { POSITIONS } from '@warm-ladder/core/body';
 import { reviewBundle } from '@warm-ladder/core/formats';
 import { poolOf } from '@warm-ladder/core/mend';
 import { DIRECTIONS } from '@warm-ladder/core/method';
-import { Catalog, cueGaps, type Exercise, type LadderDoubt, ladderDoubts } from '@warm-ladder/core/repertoire';
+import { Catalog, cueGaps, ladderDoubts } from '@warm-ladder/core/repertoire';
 import { demoFiles } from '@warm-ladder/core/testing';
 import { readFiles } from './files';
 
@@ -28,29 +28,12 @@ test('the repertoire covers every cell of position and direction that exists in 
   expect(used.size).toBeGreaterThanOrEqual(8);
 });
 
-/** Worked out once: every way of every rung is solved for it. */
-const doubts = new Map<string, readonly LadderDoubt[]>();
-const doubtsOf = (exercise: Exercise): readonly LadderDoubt[] => {
-  const known = doubts.get(exercise.id) ?? ladderDoubts(catalog, exercise);
-  doubts.set(exercise.id, known);
-  return known;
-};
-
 test.each(exercises.map((exercise) => [exercise.id, exercise] as const))(
   '%s is a sound ladder whose poses show what it declares',
   (_id, exercise) => {
-    expect(doubtsOf(exercise).filter(({ code }) => code !== 'PLACE_UNSEEN')).toEqual([]);
+    expect(ladderDoubts(catalog, exercise)).toEqual([]);
   },
 );
-
-test('rungs whose words put a part where the figure has it elsewhere grow fewer, never more', () => {
-  const seen = exercises.flatMap((exercise) =>
-    doubtsOf(exercise).flatMap(({ code, rungs }) =>
-      code === 'PLACE_UNSEEN' ? rungs.map((id) => `${exercise.id}/${id}`) : [],
-    ),
-  );
-  expect(new Set(seen).size).toBeLessThanOrEqual(57);
-});
 
 test.each(catalog.rungs.map((entry) => [entry.key, entry] as const))(
   '%s has cues of every kind, words on every phase, and a gate',
@@ -93,8 +76,15 @@ test('a cue that puts a part of the body on something says what it brings to tou
   expect(unsaid).toEqual([]);
 });
 
+let review: ReturnType<typeof reviewBundle> | undefined;
+/** Its own review, once for all that ask. */
+function reviewed() {
+  review ??= reviewBundle(bundle);
+  return review;
+}
+
 test('its faulty class has something to say at every severity, its series nothing to mend', () => {
-  const { classes, series } = reviewBundle(bundle);
+  const { classes, series } = reviewed();
   const severities = new Set(classes['choir-first-draft']?.findings.map(({ severity }) => severity));
   expect(severities).toEqual(new Set(['stop', 'fix', 'look']));
   expect(series['bench-to-mat']?.findings.filter(({ severity }) => severity !== 'look')).toEqual([]);
@@ -103,7 +93,7 @@ test('its faulty class has something to say at every severity, its series nothin
 
 test('ladders climb: Kendall’s tau of heat over the demo’s own ladders, none set by hand, is at least 0.95', () => {
   expect(catalog.rungs.filter(({ rung }) => rung.heatOverride)).toEqual([]);
-  expect(reviewBundle(bundle).ladderTau).toBeGreaterThanOrEqual(0.95);
+  expect(reviewed().ladderTau).toBeGreaterThanOrEqual(0.95);
 });
 
 test('the common audiences a new studio begins with can be read, and each finds enough to choose from', () => {
