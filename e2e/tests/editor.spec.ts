@@ -252,7 +252,7 @@ test('a pose is begun from any rung and offers to be used; the way out and a bra
   page,
   studio,
 }) => {
-  await page.goto(`${studio.address}/edit/leg-lower/straight`);
+  await page.goto(`${studio.address}/edit/chest-drape/roller`);
   await page.getByRole('button', { name: 'From…' }).click();
   await page.getByLabel('Search the repertoire').fill('bridge');
   await page.getByLabel('Search the repertoire').press('Enter');
@@ -267,25 +267,25 @@ test('a pose is begun from any rung and offers to be used; the way out and a bra
 
   await page.getByRole('button', { name: 'Way out' }).click();
   await page.getByLabel('Counts of phase 1 of the way out').fill('3');
-  await page.getByLabel('Said on phase 1 of the way out').fill('Set the foot down.');
+  await page.getByLabel('Said on phase 1 of the way out').fill('Slide off the roller.');
   await page.getByText('Place in the ladder, side, apparatus').click();
-  await page.getByLabel('Place in the ladder').selectOption('beside Bent, one foot down');
+  await page.getByLabel('Place in the ladder').selectOption('beside Over a cushion');
   await page.getByRole('button', { name: 'Spring', exact: true }).click();
   await page.getByLabel('Pull of the spring, newtons').fill('150');
   await page.getByLabel('What the spring does').selectOption('carries: harder with less');
   await page.getByRole('button', { name: 'Setting', exact: true }).click();
   await page.getByLabel('Setting 1, to what').fill('high');
   await saved(page);
-  const ladder = (await kept(studio.address)).exercises?.find(({ id }) => id === 'leg-lower');
-  expect(ladder?.rungs.find(({ id }) => id === 'straight')).toMatchObject({
-    branchOf: 'bent',
+  const ladder = (await kept(studio.address)).exercises?.find(({ id }) => id === 'chest-drape');
+  expect(ladder?.rungs.find(({ id }) => id === 'roller')).toMatchObject({
+    branchOf: 'cushion',
     spring: { newtons: 150, at: 'feet', does: 'carry' },
     settings: [{ name: 'Foot bar', value: 'high' }],
   });
   await page.reload();
-  await expect(page.getByLabel('Said on phase 1 of the way out')).toHaveValue('Set the foot down.');
+  await expect(page.getByLabel('Said on phase 1 of the way out')).toHaveValue('Slide off the roller.');
   await page.getByText('Place in the ladder, side, apparatus').click();
-  await expect(page.getByLabel('Place in the ladder')).toHaveValue('bent');
+  await expect(page.getByLabel('Place in the ladder')).toHaveValue('cushion');
 });
 
 test('a rung’s figure is taken as SVG and as PNG', { tag: '@long' }, async ({ page, studio }) => {

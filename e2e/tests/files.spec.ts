@@ -76,7 +76,7 @@ test('an import and an emptying can be undone, and every copy can be brought bac
   await fromMenu(page, 'Ways back…');
   const first = page.getByRole('list', { name: 'Copies' }).getByRole('listitem').first();
   await expect(first).toContainText('before it was emptied');
-  await expect(first).toContainText('100 ladders, 7 classes, 1 series');
+  await expect(first).toContainText('150 ladders, 7 classes, 1 series');
   await first.getByRole('button', { name: 'Bring back' }).click();
   await expect(page.getByLabel('Name of the class')).toHaveValue('Landing after a night shift');
   expect((await kept(studio.address)).classes).toHaveLength(7);
@@ -113,5 +113,5 @@ test('files that need one another are taken in together, in any order; one that 
   await chosen.setInputFiles(house);
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
-  expect((await kept(server.address)).exercises).toHaveLength(100);
+  expect((await kept(server.address)).exercises).toHaveLength(150);
 });

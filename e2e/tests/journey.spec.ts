@@ -77,7 +77,7 @@ test('from an empty studio to a class that survives export, wipe and import', { 
 
   await page.getByRole('link', { name: 'Script' }).last().click();
   await expect(page.getByLabel('Running time')).toHaveText(before ?? '');
-  await expect(page.getByText('Widen the ribs into your palms.')).toBeVisible();
+  await expect(page.getByText('Breathe in and widen your ribs into both palms.')).toBeVisible();
   await saved(page);
 
   await page.getByRole('button', { name: 'Studio', exact: true }).click();

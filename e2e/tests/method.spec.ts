@@ -44,7 +44,7 @@ test('a rule of caution is changed with its reason, which stands beside it, and 
   tag: '@long',
 }, async ({ page, studio }) => {
   const desk = `${studio.address}/class/choir-first-draft`;
-  const turning = findings(page).getByText(/Low bone density: Sitting turn.*turning the spine 30°/);
+  const turning = findings(page).getByText(/Low bone density: Sitting turn.*turning the spine 28°/);
   await page.goto(desk);
   await expect(turning).toBeVisible();
   await page.goto(`${studio.address}/method`);

@@ -50,17 +50,18 @@ test('a ladder’s moving figures never leave their floor, however they are pain
   }
 });
 
+/** Of the first rung of the draft. */
+const SIGN = 'The wrong form: The back stays flat and folds at the hips.';
 test('a fault that is drawn is crossed out beside the right form, in the script and in the rehearsal', async ({
   page,
   studio,
 }) => {
   await page.goto(`${studio.address}/script/choir-first-draft`);
   const forms = page.getByRole('listitem').filter({ hasText: 'Not so' });
-  await expect(forms).toHaveCount(1);
-  await expect(forms).toContainText('The chin juts first.');
-  await expect(forms.getByRole('img', { name: 'The wrong form: The chin juts first.' })).toBeVisible();
+  await expect(forms).toHaveCount(18);
+  await expect(forms.getByRole('img', { name: SIGN })).toBeVisible();
   await page.goto(`${studio.address}/rehearse/choir-first-draft`);
-  const wrong = page.getByRole('img', { name: 'The wrong form: The chin juts first.' });
+  const wrong = page.getByRole('img', { name: SIGN });
   await page.getByRole('button', { name: 'Begin' }).click();
   await expect(async () => {
     if (!(await wrong.isVisible())) await page.getByRole('button', { name: 'Next' }).click();

@@ -39,7 +39,7 @@ test('layers carry on in one shape, at the cost of a carry and not of a set-up',
   demo,
 }) => {
   await newClass(page, studio.address, 'Layer by layer');
-  await add(page, 'Opposite reach arm floats', 'Opposite reach leg floats', 'four-point opposite arm and leg');
+  await add(page, 'Opposite reach arm floats', 'Opposite reach knee floats', 'Opposite reach leg floats');
   for (const block of [2, 3]) await expect(row(page, block)).toHaveAccessibleName(/, carries on$/);
   await expect(row(page, 1)).not.toHaveAccessibleName(/carries on/);
 
@@ -49,8 +49,8 @@ test('layers carry on in one shape, at the cost of a carry and not of a set-up',
   const carry = demo.method?.carrySeconds ?? 8;
   let apart = layered;
   for (const [block, id] of [
-    [2, 'leg'],
-    [3, 'arm-leg'],
+    [2, 'knee'],
+    [3, 'leg'],
   ] as const) {
     await details(page, block);
     await page.getByLabel(`After the block above, block ${block}`).selectOption('no');
@@ -72,9 +72,9 @@ test('layers carry on in one shape, at the cost of a carry and not of a set-up',
   const made = (await kept(studio.address)).classes?.find(({ name }) => name === 'Layer by layer');
   expect(made?.blocks.map((each) => ('interlude' in each ? each.interlude : each.rung))).toEqual([
     'arm',
-    'leg',
+    'knee',
     'talk',
-    'arm-leg',
+    'leg',
   ]);
 });
 
@@ -153,7 +153,7 @@ test('what is prescribed is edited on its block and said; a short form has its o
 
 test('what a class has chosen otherwise is said in it alone', { tag: '@long' }, async ({ page, studio }) => {
   await newClass(page, studio.address, 'Pressed down');
-  await add(page, 'Leg lower straight');
+  await add(page, 'Knee float toe dips');
   await page.getByRole('button', { name: 'Done as the house does it' }).click();
   const sheet = page.getByRole('dialog', { name: 'Done otherwise in this class' });
   await sheet.getByLabel(/lower back is/).selectOption({ label: 'pressed down' });
