@@ -153,7 +153,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
         )}
         <p className="mt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
       </header>
-      <h2 className="sr-only">What is said</h2>
+      <h2 className="sr-only">Line by line</h2>
       {script.sections.map((section) => {
         const { kind, block, pass, startSeconds } = section;
         return (
