@@ -20,8 +20,17 @@ import { wayDoubts } from './wayDoubts';
 const CM = 170;
 const SHARES = Array.from({ length: 11 }, (_, i) => i / 10);
 
-/** Every phase of a rung, way in and way out among them, with the pose it begins in. */
-function waysOf(entry: RungEntry): Array<{ name: string; from: Pose; to: Pose; passage: Passage }> {
+/** A phase with the pose it begins in, and the body at each of the shares. */
+interface Way {
+  readonly name: string;
+  readonly from: Pose;
+  readonly to: Pose;
+  readonly steps: Passage['steps'];
+  readonly moments: readonly Placed[];
+}
+
+/** Every phase of a rung, way in and way out among them. */
+function waysOf(entry: RungEntry): readonly Way[] {
   const { poses, start, phases, entry: wayIn = [], exit = [] } = entry.rung;
   const bodies = bodiesOf(entry);
   const follow = (part: readonly Phase[], first: string | undefined) =>
@@ -30,7 +39,9 @@ function waysOf(entry: RungEntry): Array<{ name: string; from: Pose; to: Pose; p
   return [...follow(wayIn, undefined), ...follow(phases, start), ...follow(exit, last)].flatMap(([id, phase]) => {
     const [from, to] = [id === undefined ? undefined : poses[id], poses[phase.pose]];
     const passage = from && to && bodies.passage(from, phase);
-    return from && to && passage ? [{ name: `${entry.key} to ${phase.pose}`, from, to, passage }] : [];
+    if (!passage) return [];
+    const moments = SHARES.map((share) => passage.at(share));
+    return [{ name: `${entry.key} to ${phase.pose}`, from, to, steps: passage.steps, moments }];
   });
 }
 
@@ -59,18 +70,18 @@ const HELD: Readonly<Record<string, (body: Placed, side: Side) => Point>> = {
 describe('every moving rung of the house, at eleven shares of every phase', () => {
   const { catalog } = studioOf(demoBundle(), {});
   const entries = catalog.rungs.filter(({ rung }) => rung.phases.length > 0);
+  const ways = new Map(entries.map((entry) => [entry, waysOf(entry)]));
 
   test('is nowhere deeper in the floor than flesh gives', () => {
     const sunk: string[] = [];
     for (const entry of entries) {
       if (surfacesFor(entry)('floor') === null) continue;
       const parts = entry.like === 'side-lying' ? LIMBS : [...LIMBS, ...TRUNK];
-      for (const { name, passage } of waysOf(entry)) {
-        for (const share of SHARES) {
-          const body = passage.at(share);
+      for (const { name, moments } of ways.get(entry) ?? []) {
+        for (const [i, body] of moments.entries()) {
           for (const [part, at, flesh] of parts) {
             const depth = (flesh - inTheRoom(body, at(body)).y) * CM;
-            if (depth > 1.05) sunk.push(`${name} at ${share}: ${part} ${depth.toFixed(1)} cm`);
+            if (depth > 1.05) sunk.push(`${name} at ${i / 10}: ${part} ${depth.toFixed(1)} cm`);
           }
         }
       }
@@ -82,17 +93,14 @@ describe('every moving rung of the house, at eleven shares of every phase', () =
     const strayed: string[] = [];
     let held = 0;
     for (const entry of entries) {
-      for (const { name, from, to, passage } of waysOf(entry)) {
-        const stepping = new Set(passage.steps.map(({ support }) => support));
+      for (const { name, from, to, steps, moments } of ways.get(entry) ?? []) {
+        const stepping = new Set(steps.map(({ support }) => support));
         for (const support of supportsOf(from)) {
           const [part, side] = support.split('.') as [string, Side];
           const point = HELD[part];
           if (!point || !supportsOf(to).has(support) || stepping.has(support)) continue;
           held += 1;
-          const at = SHARES.map((share) => {
-            const body = passage.at(share);
-            return inTheRoom(body, point(body, side));
-          });
+          const at = moments.map((body) => inTheRoom(body, point(body, side)));
           const [a, b] = [at[0], at.at(-1)] as [Point, Point];
           for (const [i, { x, y, z }] of at.entries()) {
             const mixed = (axis: 'x' | 'y' | 'z') => a[axis] + ((b[axis] - a[axis]) * i) / 10;
@@ -109,13 +117,12 @@ describe('every moving rung of the house, at eleven shares of every phase', () =
   test('keeps a planted foot’s sole as it is at both ends', () => {
     const tipped: string[] = [];
     for (const entry of entries) {
-      for (const { name, from, to, passage } of waysOf(entry)) {
+      for (const { name, from, to, steps, moments } of ways.get(entry) ?? []) {
         for (const side of SIDES) {
           const support = `foot.${side}`;
           if (![from, to].every((pose) => supportsOf(pose).has(support))) continue;
-          if (passage.steps.some((step) => step.support === support)) continue;
-          const rise = SHARES.map((share) => {
-            const body = passage.at(share);
+          if (steps.some((step) => step.support === support)) continue;
+          const rise = moments.map((body) => {
             const { end, tip } = body.bones.leg[side];
             return (inTheRoom(body, tip).y - inTheRoom(body, end).y) * CM;
           });

@@ -22,7 +22,7 @@ const keys = ({ blocks }: ClassPlan) => blocks.flatMap((block) => (isInterlude(b
 
 describe('a class proposed', () => {
   const briefs: Brief[] = [
-    { minutes: 30, audience: 'potters', order: 'positions' },
+    { minutes: 20, audience: 'potters', order: 'positions' },
     { minutes: 45, audience: 'choir', order: 'customary' },
     { minutes: 45, audience: 'rowers', order: 'layered', focus: 'rotation' },
     { minutes: 60, audience: 'night-shift', order: 'directions', begin: 'standing' },

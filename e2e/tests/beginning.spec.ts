@@ -3,7 +3,10 @@ import { expect, findings, length, saved, test } from '../fixtures';
 test.describe('from an empty studio', () => {
   test.use({ holds: 'empty' });
 
-  test('a class for mixed beginners that holds stands there in at most 15 actions', async ({ page, studio }) => {
+  test('a class for mixed beginners that holds stands there in at most 15 actions', { tag: '@long' }, async ({
+    page,
+    studio,
+  }) => {
     let actions = 0;
     const act = async (action: () => Promise<unknown>) => {
       await action();

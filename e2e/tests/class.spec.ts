@@ -36,10 +36,9 @@ test('dragging a row reorders, dragging a tread changes its reps, and a remedy m
   await expect(uneven).toBeHidden();
 });
 
-test('a class is mended whole or as far as a step, fitted to its length, and either is undone as one', async ({
-  page,
-  studio,
-}) => {
+test('a class is mended whole or as far as a step, fitted to its length, and either is undone as one', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/choir-first-draft`);
   const before = await length(page).textContent();
   const heading = (text: string | RegExp) => findings(page).getByRole('heading', { name: text });
