@@ -10,7 +10,10 @@ declare global {
 /** Body heights by which outlines may press into the floor: the nose of who lies on the front does by 2 cm of 1.70 m. */
 const GIVES = 0.013;
 
-test('a ladder’s moving figures never leave their floor, however they are painted', async ({ page, studio }) => {
+test('a ladder’s moving figures never leave their floor, however they are painted', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.addInitScript(() => {
     window.painted = [];
     const written = new WeakMap<Path2D, string>();

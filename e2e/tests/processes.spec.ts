@@ -25,10 +25,9 @@ async function together(one: Page, two: Page): Promise<void> {
   await expect(name(one)).toHaveValue(await name(two).inputValue());
 }
 
-test('two people on the embedded database see each other’s changes at once, and a clash is asked', async ({
-  browser,
-  studio,
-}) => {
+test('two people on the embedded database see each other’s changes at once, and a clash is asked', {
+  tag: '@long',
+}, async ({ browser, studio }) => {
   const contexts = await Promise.all([browser.newContext(), browser.newContext()]);
   const pages = (await Promise.all(contexts.map((context) => context.newPage()))) as [Page, Page];
   for (const page of pages) await page.goto(studio.address + LANDING);

@@ -38,10 +38,9 @@ test('a line is said otherwise in one class, goes back, and becomes the rung’s
   expect(JSON.stringify(plan.blocks)).not.toContain('a lid turn');
 });
 
-test('what is typed is fitted to its breath at once, undone as one, left by Escape, and refused where it can’t be', async ({
-  page,
-  studio,
-}) => {
+test('what is typed is fitted to its breath at once, undone as one, left by Escape, and refused where it can’t be', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/script/night-landing`);
   await said(page, 'Breathe out; turn, lowest ribs first.').first().click();
   const editor = page.getByRole('textbox', { name: 'What is said instead of “Breathe out; turn, lowest ribs first.”' });
