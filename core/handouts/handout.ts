@@ -141,7 +141,7 @@ const gateLines = ({ ready, stay, stop }: DescribedBlock) =>
   ).flatMap(([label, signs]) => (signs.length === 0 ? [] : [{ label, text: signs.join('; '), said: false }]));
 
 /** A figure in a table, over the first of its faults that is drawn. */
-export function figureCell(entry: RungEntry): HandoutCell {
+function figureCell(entry: RungEntry): HandoutCell {
   const [wrong] = wrongFormsOf(entry);
   return { text: '', figure: entry, ...(wrong ? { wrong } : {}) };
 }
@@ -265,7 +265,7 @@ export function roomCardHandout(spoken: SpokenClass): Handout {
       {
         kind: 'table',
         head: ['', 'Lower', 'Main version', 'Higher', 'Props', card.askBefore ? 'Ask before' : 'Something else with'],
-        widths: [0.06, 0.19, 0.35, 0.19, 0.09, 0.12],
+        widths: [0.06, 0.16, 0.43, 0.16, 0.08, 0.11],
         rows: card.rows.map((row) => [
           { text: clock(row.startSeconds) },
           step(row.lower),

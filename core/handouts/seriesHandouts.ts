@@ -11,7 +11,7 @@ import {
   type WholeStudio,
 } from '../series';
 import { countText } from '../vocabulary';
-import { figureCell, type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
+import { type Handout, type HandoutCell, oneSheet, roomCardHandout } from './handout';
 import { propsWords, type SpokenClass, spokenClass } from './spokenClass';
 
 /** What stands at the foot of every page of a series. */
@@ -104,7 +104,7 @@ function weekPage(studio: WholeStudio, series: Series, each: EpisodeReview, spok
     const details = [detailsText(told), propsText(told.props)].filter((words) => words !== '');
     const known = each.before.count(key).practised > 0;
     return [
-      figureCell(entry),
+      { text: '', figure: entry },
       { text: [told.name, ...details].join('; ') },
       { text: told.dose },
       { text: [known ? 'known' : 'new', ...(each.earned.includes(key) ? ['earned with it'] : [])].join(', ') },

@@ -90,16 +90,16 @@ function write(doc: Document, { title, about, parts }: Handout): void {
     .lineWidth(1.2)
     .stroke(INK);
   doc.y += 8;
-  for (const part of parts) place(doc, part);
+  for (const [i, part] of parts.entries()) place(doc, part, parts[i + 1]);
 }
 
-function place(doc: Document, part: HandoutPart): void {
+function place(doc: Document, part: HandoutPart, next?: HandoutPart): void {
   switch (part.kind) {
     case 'heading':
       heading(doc, part.text);
       break;
     case 'table':
-      table(doc, part);
+      table(doc, part, next?.kind === 'text' ? heightOfSmall(doc, next.text) : 0);
       break;
     case 'block':
       block(doc, part);
@@ -110,13 +110,13 @@ function place(doc: Document, part: HandoutPart): void {
 }
 
 function small(doc: Document, text: string): void {
-  const width = widthOf(doc);
-  doc
-    .font('plain')
-    .fontSize(SIZE - 1)
-    .fillColor(SOFT);
-  fit(doc, doc.heightOfString(text, { width }) + 4);
-  doc.text(text, MARGIN, doc.y + 3, { width });
+  fit(doc, heightOfSmall(doc, text));
+  doc.fillColor(SOFT).text(text, MARGIN, doc.y + 3, { width: widthOf(doc) });
+}
+
+function heightOfSmall(doc: Document, text: string): number {
+  doc.font('plain').fontSize(SIZE - 1);
+  return doc.heightOfString(text, { width: widthOf(doc) }) + 4;
 }
 
 /** A new page where there is not as much room left. */
@@ -207,15 +207,20 @@ function drawWrong(doc: Document, scene: Scene, x: number, y: number, size: Size
 
 type Table = Extract<HandoutPart, { kind: 'table' }>;
 
-/** A table as large as one page takes it. */
-function table(doc: Document, part: Table): void {
-  if (part.page) {
+/**
+ * A table as large as one page takes it; wrong forms are left out where there is no room for them.
+ * @param below points kept free for what stands under it
+ */
+function table(doc: Document, whole: Table, below: number): void {
+  if (whole.page) {
     doc.addPage();
     doc.y = MARGIN;
   }
-  const room = bottomOf(doc) - doc.y;
+  const room = bottomOf(doc) - doc.y - below;
+  const least = whole.least ?? LEAST_SIZE;
+  const part = heightOfTable(doc, whole, least) > room ? withoutWrong(whole) : whole;
   let size: number = SIZE;
-  while (size > (part.least ?? LEAST_SIZE) && heightOfTable(doc, part, size) > room) size -= SMALLER;
+  while (size > least && heightOfTable(doc, part, size) > room) size -= SMALLER;
   const figure = figureFor(size);
   drawRow(
     doc,
@@ -230,6 +235,11 @@ function table(doc: Document, part: Table): void {
     drawRow(doc, part, row, size, figure, false);
   }
 }
+
+const withoutWrong = (part: Table): Table => ({
+  ...part,
+  rows: part.rows.map((row) => row.map((cell) => ({ ...cell, wrong: undefined }))),
+});
 
 const figureFor = (size: number) => ({ width: size * 4.2, height: size * 2.4 });
 
