@@ -1,7 +1,14 @@
 import { BALANCED_BANDS } from './bands';
 import { DEFAULT_CHOICES, STOP_SIGNS } from './choices';
 import type { MethodFile } from './methodSchema';
-import { defaultsOf, LIMIT_SETTINGS, SCORE_SETTINGS, TIMING_SETTINGS, UNCERTAINTY_SETTINGS } from './settings';
+import {
+  CRAFT_SETTINGS,
+  defaultsOf,
+  LIMIT_SETTINGS,
+  SCORE_SETTINGS,
+  TIMING_SETTINGS,
+  UNCERTAINTY_SETTINGS,
+} from './settings';
 
 export type { MethodFile } from './methodSchema';
 
@@ -23,7 +30,7 @@ const UNSAID: MethodFile = {};
 const resolved = new WeakMap<MethodFile, Method>();
 
 function filledIn(file: MethodFile) {
-  const { uncertainty, limits, score, directionBands, edgeSeconds, choices, ...said } = defined(file);
+  const { uncertainty, limits, score, craft, directionBands, edgeSeconds, choices, ...said } = defined(file);
   return {
     ...defaultsOf(TIMING_SETTINGS),
     firstSide: 'left' as const,
@@ -35,6 +42,7 @@ function filledIn(file: MethodFile) {
     uncertainty: uncertaintyOf(uncertainty),
     limits: { ...defaultsOf(LIMIT_SETTINGS), ...defined(limits ?? {}) },
     score: { ...defaultsOf(SCORE_SETTINGS), ...defined(score ?? {}) },
+    craft: { ...defaultsOf(CRAFT_SETTINGS), ...defined(craft ?? {}) },
     directionBands: { ...BALANCED_BANDS, ...defined(directionBands ?? {}) },
     edgeSeconds: edgeSeconds ?? {},
     choices: { ...DEFAULT_CHOICES, ...defined(choices ?? {}) },

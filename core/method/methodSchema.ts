@@ -2,7 +2,14 @@ import { z } from 'zod';
 import { cautionChangeSchema } from '../caution/changeSchema';
 import { directionSchema, nameSchema, sentenceSchema, sideSchema } from '../vocabulary/schemas';
 import { answersOf, ORDERS, SCHOOLS, type SchoolId } from './choices';
-import { LIMIT_SETTINGS, SCORE_SETTINGS, type Setting, TIMING_SETTINGS, UNCERTAINTY_SETTINGS } from './settings';
+import {
+  CRAFT_SETTINGS,
+  LIMIT_SETTINGS,
+  SCORE_SETTINGS,
+  type Setting,
+  TIMING_SETTINGS,
+  UNCERTAINTY_SETTINGS,
+} from './settings';
 
 export const orderSchema = z
   .enum(ORDERS)
@@ -84,6 +91,10 @@ export const methodSchema = z
       .strictObject(settingsShape(SCORE_SETTINGS))
       .optional()
       .describe('What findings cost, and what the house likes best'),
+    craft: z
+      .strictObject(settingsShape(CRAFT_SETTINGS))
+      .optional()
+      .describe('What a well-made class is measured by: the weight of each term, and where it begins to be missed'),
     directionBands: z
       .partialRecord(directionSchema, bandSchema)
       .optional()

@@ -53,8 +53,8 @@ export const UNCERTAINTY_SETTINGS = {
 
 /** Where the review begins to speak. */
 export const LIMIT_SETTINGS = {
-  overChance: setting(0.45, 0.01, 0.99, '', 'Chance of running over'),
-  underShare: setting(0.1, 0, 0.9, '', 'Share of the class left empty'),
+  overChance: setting(0.5, 0.01, 0.99, '', 'Chance of running over'),
+  underShare: setting(0.04, 0, 0.9, '', 'Share of the class left empty'),
   blockSeconds: setting(360, 30, 3600, 's', 'Longest block'),
   openingShare: setting(0.15, 0.01, 1, '', 'Share of the class spent opening'),
   positionReturns: setting(0, 0, 50, '', 'Returns to a position already left'),
@@ -94,6 +94,46 @@ export const SCORE_SETTINGS = {
   peakAt: setting(0.7, 0, 1, '', 'Best place of the peak, as a share of the class'),
   changingShare: setting(0, 0, 1, '', 'Best share of the class spent changing position and props'),
   propChanges: setting(0, 0, 100, '', 'Best number of props taken or put away'),
+} as const satisfies Record<string, Setting>;
+
+/**
+ * Craft: what each term of a well-made class weighs in the score when it is missed altogether, and where it begins to
+ * be missed (docs/review.md, "Craft"). Sources: classes of 10 to 45 minutes, counted; docs/sequencing.md.
+ */
+export const CRAFT_SETTINGS = {
+  connection: setting(10, 0, 100, '', 'Weight: begins with breath, pelvis or spine'),
+  connectionBeginners: setting(30, 0, 100, '', 'Weight of the same for beginners'),
+  connectionBy: setting(0.15, 0, 1, '', 'The share of the class by which it has begun so'),
+  peakLow: setting(10, 0, 100, '', 'Weight: a peak the room can feel'),
+  peakShare: setting(0.75, 0.5, 1, '', 'Least peak, as a share of what the room can take'),
+  peakShareAdvanced: setting(0.7, 0.5, 1, '', 'The same for the advanced'),
+  carry: setting(10, 0, 100, '', 'Weight: blocks that carry on'),
+  carryShare: setting(0.35, 0.05, 1, '', 'Least share of blocks that carry on'),
+  carryShareDrill: setting(0.5, 0.05, 1, '', 'The same in a drill'),
+  stays: setting(10, 0, 100, '', 'Weight: two blocks or more before a position is left'),
+  changes: setting(10, 0, 100, '', 'Weight: few changes of position'),
+  changeMinutes: setting(7, 2.1, 120, 'min', 'A change of position no oftener than every'),
+  alike: setting(10, 0, 100, '', 'Weight: not too many alike in a row'),
+  alikeBlocks: setting(5, 1, 50, '', 'Most blocks of one position and direction in a row'),
+  turning: setting(10, 0, 100, '', 'Weight: people turned over once a stay'),
+  thread: setting(10, 0, 100, '', 'Weight: one idea that grows'),
+  threadShare: setting(0.2, 0.01, 1, '', 'Least share of the work on that idea'),
+  threadShareLayered: setting(0.5, 0.01, 1, '', 'The same in a layered class'),
+  calm: setting(10, 0, 100, '', 'Weight: a rest or a check among hard work'),
+  calmSeconds: setting(600, 30, 3600, 's', 'Longest hard work without one'),
+  novelty: setting(10, 0, 100, '', 'Weight: not too much that is new'),
+  newLadders: setting(8, 1, 100, '', 'Most new exercises in a class'),
+  newLaddersHalfHour: setting(12, 1, 100, '', 'Most new exercises in half an hour, where that is more'),
+  density: setting(10, 0, 100, '', 'Weight: blocks neither rushed nor drawn out'),
+  densityLeast: setting(0.6, 0.1, 2, '', 'Fewest blocks a minute'),
+  densityMost: setting(1.1, 0.5, 4, '', 'Most blocks a minute'),
+  props: setting(10, 0, 100, '', 'Weight: few props'),
+  propsTaken: setting(2, 1, 50, '', 'Most props taken or put away in a class'),
+  propsHalfHour: setting(2, 1, 50, '', 'Most in half an hour, where that is more'),
+  levels: setting(10, 0, 100, '', 'Weight: options of their own'),
+  focus: setting(30, 0, 100, '', 'Weight: the focus kept'),
+  late: setting(10, 0, 100, '', 'Weight: a plan for when it runs late'),
+  lateChance: setting(0.15, 0.01, 0.5, '', 'How often it may run late, what may go left out'),
 } as const satisfies Record<string, Setting>;
 
 /** The values of a table of figures, by key. */

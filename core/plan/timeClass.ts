@@ -110,6 +110,7 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}
   timedLast.set(ground, { out, sequence });
   const spending = spent(catalog.method, plan, ends, laid);
   const shows = blocks.some(({ shown }) => shown);
+  const given = overIfGiven();
   return {
     plan,
     seconds: spending.seconds,
@@ -117,7 +118,7 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}
       ? spent(catalog.method, plan, ends, layOut(ground, practised(plan), out).laid).seconds
       : spending.seconds,
     parts: spending.parts,
-    range: spending.range,
+    range: given === undefined ? spending.range : { ...spending.range, overIfGiven: given },
     sequence,
     blocks,
     interludes,
@@ -125,6 +126,13 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}
     directions: spending.directions,
     sides: spending.sides,
   };
+
+  /** What may go is left out, and what carried on from it is set up anew. */
+  function overIfGiven(): number | undefined {
+    const kept = plan.blocks.filter(({ give }) => give === undefined);
+    if (kept.length === plan.blocks.length) return undefined;
+    return spent(catalog.method, plan, ends, layOut(ground, { ...plan, blocks: kept }, out).laid).range.overChance;
+  }
 
   function laidOut() {
     try {

@@ -8,6 +8,8 @@ export interface TimeRange {
   readonly p90: number;
   /** 0 to 1. */
   readonly overChance: number;
+  /** The same with the blocks to give left out; unsaid where the class has none. */
+  readonly overIfGiven?: number;
 }
 
 /** The uncertain quantities of one block, in seconds. */
