@@ -31,18 +31,18 @@ test.each(plans.map(({ id }) => id))('%s is measured and spoken from what its pa
   expect(part.list('exercises').length).toBeLessThan(0.7 * whole.list('exercises').length);
 });
 
-test('with a class come the others of its series, and what its exercises require; each in the studio’s order', () => {
+test('with a class come the others of its series, what its exercises require and what its room can take, in the studio’s order', () => {
   const classes = [classOf([block('hold')], { id: 'one' }), classOf([block('earned')], { id: 'two' })];
   const series = [{ id: 's', name: 'S', episodes: [{ class: 'two' }, { class: 'one' }] }];
   const idsOf = (change: Partial<Bundle>, id: string) => {
     const part = must(partOf(Documents.of(bundleOf({ classes, ...change })), id) ?? undefined);
     return [part.list('classes').map((plan) => plan.id), part.list('exercises').map((exercise) => exercise.id)];
   };
-  expect(idsOf({ series: [] }, 'one')).toEqual([['one'], ['hold']]);
-  expect(idsOf({ series: [] }, 'two')).toEqual([['two'], ['hold', 'earned']]);
+  expect(idsOf({ series: [] }, 'one')).toEqual([['one'], ['hold', 'reach']]);
+  expect(idsOf({ series: [] }, 'two')).toEqual([['two'], ['hold', 'reach', 'earned']]);
   expect(idsOf({ series }, 'one')).toEqual([
     ['one', 'two'],
-    ['hold', 'earned'],
+    ['hold', 'reach', 'earned'],
   ]);
 });
 

@@ -1,10 +1,12 @@
+import type { ClassPlan } from '../plan';
+import { hottestTaken, roomOf } from '../review';
 import type { Bundle, DocumentKind } from './bundle';
 import { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
 
 /**
  * The part of a studio that a page of one class is made from: the class, all that stands in a series with it, what
- * those name, and whatever there is little of (all but exercises and classes). A class is measured, spoken and handed
+ * those name, what its room can take, and whatever there is little of (all but exercises and classes). A class is measured, spoken and handed
  * out from it as from the whole; what could be added to it is not in it.
  * @returns `null` where there is no such class
  * @example partOf(studio, 'rowers-sixty')?.list('classes') // itself, and the other episodes of its series
@@ -22,6 +24,17 @@ export function partOf(studio: Documents, classId: string): Documents | null {
 export const partOfSeries = (studio: Documents, id: string): Documents | null =>
   studio.has('series', id) ? partFrom(studio, [documentKey('series', id)], { logs: [], questions: [] }) : null;
 
+/** Days on which every check of the belly counts, and on which none does any more. */
+const DAYS = [undefined, '9999-12-31'];
+
+/** Exercises that say what a class's room can take, whether or not they are in it: its peak is held against them. */
+function takenBy(studio: Documents, plan: ClassPlan): string[] {
+  const audience = plan.audience === undefined ? undefined : studio.get('audiences', plan.audience);
+  return DAYS.flatMap((today) =>
+    hottestTaken(roomOf(studio.catalog, plan, { audience, today })).map(({ exercise }) => exercise.id),
+  );
+}
+
 function partFrom(studio: Documents, keys: readonly DocumentKey[], own: Pick<Bundle, 'logs' | 'questions'>): Documents {
   const found = new Set(keys);
   // What is added on the way is come to as well.
@@ -29,6 +42,10 @@ function partFrom(studio: Documents, keys: readonly DocumentKey[], own: Pick<Bun
     const [kind, id] = splitDocumentKey(key);
     const value = studio.get(kind, id);
     if (value) for (const named of referencesOf(kind, value)) found.add(named);
+  }
+  for (const plan of studio.list('classes')) {
+    if (found.has(documentKey('classes', plan.id)))
+      for (const id of takenBy(studio, plan)) found.add(documentKey('exercises', id));
   }
   const wanted = (kind: DocumentKind) => (each: { readonly id: string }) => found.has(documentKey(kind, each.id));
   return Documents.of({

@@ -24,15 +24,18 @@ export const WARM_UP = 0.2;
 /** Seconds of rest that are breathing space. */
 export const BREATH_SECONDS = 10;
 
-type ArcOf = Pick<Subject, 'done' | 'heats' | 'hottest' | 'limits'>;
+type ArcOf = Pick<Subject, 'done' | 'heats' | 'hottest' | 'limits' | 'timed'>;
+
+/** A class of so many minutes and more has an arc, however easy it is. */
+const LONG_ENOUGH = 20;
 
 /**
  * The heat under which a class has no arc to speak of is the method's (`limits.arcHeat`).
  * @param known the peaks of a class with the same heats
  */
-export function arcOf({ done, heats, hottest, limits }: ArcOf, known?: readonly number[]): Arc | null {
+export function arcOf({ done, heats, hottest, limits, timed }: ArcOf, known?: readonly number[]): Arc | null {
   if (done.length === 0) return null;
-  if (hottest < limits.arcHeat) return null;
+  if (hottest < limits.arcHeat && timed.plan.targetMinutes < LONG_ENOUGH) return null;
   const peak = done[heats.lastIndexOf(hottest)] as TimedBlock;
   const [begin, end] = spanOf(done);
   const middle = peak.startSeconds + (peak.passes[0] as number) / 2;

@@ -51,6 +51,20 @@ export const FINDING_CODES = [
   'PREPARATION_MISSING',
   'PROP_LACKING',
   'PROP_IN_THE_WAY',
+  'PROP_UNASKED',
+  'CONNECTION_MISSING',
+  'PEAK_LOW',
+  'THREAD_MISSING',
+  'FOCUS_MISSED',
+  'SETUPS_MANY',
+  'STAYS_SHORT',
+  'CHANGES_MANY',
+  'ALIKE_LONG',
+  'TURNED_OFTEN',
+  'CALM_MISSING',
+  'NEW_MANY',
+  'PROPS_MANY',
+  'LEVEL_DOUBLE',
 ] as const;
 export type FindingCode = (typeof FINDING_CODES)[number];
 
@@ -113,6 +127,7 @@ export const SCORE_PARTS = [
   'options',
   'props',
   'cautions',
+  'craft',
 ] as const;
 export type ScorePart = (typeof SCORE_PARTS)[number];
 

@@ -1,4 +1,5 @@
 import { bandsFor, DIRECTIONS } from '../method';
+import { CRAFT_TERMS, type CraftName } from './craft/craft';
 import { ruledOut } from './rules/directionRules';
 import type { Subject } from './subject';
 
@@ -38,6 +39,7 @@ export const MEASURES = {
   kneelingSeconds: 'seconds on the knees',
   offers: 'rungs offered beside main versions',
   carrying: 'blocks that carry on',
+  ...(Object.fromEntries(CRAFT_TERMS.map(({ name, measures }) => [name, measures])) as Record<CraftName, string>),
 } as const;
 export type MeasureName = keyof typeof MEASURES;
 
@@ -86,7 +88,17 @@ export function measuresOf(subject: Subject): Measures {
     ...exposure,
     offers,
     carrying,
+    ...craftMeasures(subject),
   };
+}
+
+const NO_CRAFT = Object.fromEntries(CRAFT_TERMS.map(({ name }) => [name, 0])) as Record<CraftName, number>;
+
+/** The value of each term of craft; 0 where it is not asked. */
+function craftMeasures({ craft }: Subject): Readonly<Record<CraftName, number>> {
+  const found = { ...NO_CRAFT };
+  for (const [name, { value }] of craft) found[name] = value;
+  return found;
 }
 
 function longestOf(stretches: ReadonlyArray<{ readonly seconds: number }>): number {

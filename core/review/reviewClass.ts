@@ -1,6 +1,8 @@
 import type { Method } from '../method';
 import { type ClassPlan, type TimedBlock, type TimedClass, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
+import type { Unit } from '../vocabulary/measure';
+import { craftCost } from './craft/craft';
 import { type Finding, type Found, type OwnFound, type Remedy, SEVERITIES } from './finding';
 import type { Known } from './known';
 import { type Measures, measuresOf } from './measures';
@@ -55,10 +57,15 @@ function rulesThatSpeak(room: Room): Speaking {
 }
 
 function raise(weights: Method['score'], place: number, rule: Rule, found: Found): Raised {
-  const severity = found.severity ?? rule.severity;
-  const excess = excessOf(found.value, found.limit, found.unit ?? rule.unit, found.presence ?? rule.presence === true);
+  const unit = found.unit ?? rule.unit;
+  const severity = found.severity ?? (rule.severity === 'look' && isGross(rule, found, unit) ? 'fix' : rule.severity);
+  const excess = excessOf(found.value, found.limit, unit, found.presence ?? rule.presence === true);
   return { place, rule, found, severity, cost: costOf(weights, severity, excess) };
 }
+
+/** Twice its limit and more is no longer a matter of taste, where it is time or a share. */
+const isGross = ({ part }: Rule, { value, limit }: Found, unit: Unit): boolean =>
+  (unit === 's' || unit === '') && limit > 0 && value >= 2 * limit && part !== 'arc' && part !== 'craft';
 
 /** Most rules find nothing, and then there is nothing to make. */
 const raisedBy = (weights: Method['score'], place: number, rule: Rule, found: readonly Found[]): readonly Raised[] =>
@@ -115,6 +122,9 @@ export function measuredUnder(
   };
   const weights = catalog.method.score;
   const rules = rulesThatSpeak(subject.room);
+  // Craft costs by its distances, whether or not it is told of.
+  parts.craft = craftCost(subject);
+  sum += parts.craft;
   // What each block raises by itself is kept with it: it comes first, since it costs least to ask.
   for (let i = 0; i < subject.known.length; i++) {
     const { index } = timed.blocks[i] as TimedBlock;
@@ -124,6 +134,11 @@ export function measuredUnder(
     if (sum > most) {
       subject.settle();
       return null;
+    }
+    if (rule.costs) {
+      const [found] = rule.find(subject);
+      if (found) raised.push({ ...raise(weights, place, rule, found), cost: rule.costs(subject) });
+      continue;
     }
     const own = subject.raisedByOrder[place] ?? raisedBy(weights, place, rule, rule.find(subject));
     if (rule.ofOrder) subject.raisedByOrder[place] = own;
@@ -137,7 +152,7 @@ export function measuredUnder(
   subject.settle();
   let total = 0;
   for (const part of Object.values(parts)) total += part;
-  return { subject, timed, score: { total, parts }, raised };
+  return { subject, timed, score: { total, sound: total - parts.craft, parts }, raised };
 }
 
 /** The findings of a measured class, each with its sentence; first what costs most, and so cures most when mended. */

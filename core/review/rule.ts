@@ -20,6 +20,8 @@ interface AnyRule {
   /** Orders under which it speaks; all when unsaid. */
   readonly orders?: readonly Order[];
   readonly unit: Unit;
+  /** What it costs, where its cost is counted apart from what is found (craft). */
+  readonly costs?: (subject: Subject) => number;
   /** It is there or it is not: there is no more or less of it. */
   readonly presence?: boolean;
   /** What it is held against, in words for the docs. */

@@ -77,8 +77,9 @@ describe.each(RULES.map((rule) => [rule.code, rule] as const))('%s', (code, rule
     expect(score.parts[rule.part]).toBeGreaterThan(0);
     const one = must(raised.find((each) => each.rule === rule));
     const weight = subject.catalog.method.score[one.severity];
-    // What is there or not costs its weight; what is beyond a limit the more, the further.
-    if (rule.presence) expect(one.cost).toBe(weight);
+    // What is there or not costs its weight; what is beyond a limit the more, the further; craft by its distance.
+    if (rule.costs) expect(one.cost).toBe(rule.costs(subject));
+    else if (rule.presence) expect(one.cost).toBe(weight);
     else expect(one.cost).toBeGreaterThan(weight);
     for (const purpose of ['class', 'drill', 'lesson', 'workshop'] as const) {
       if (rule.purposes?.includes(purpose) !== false) continue;

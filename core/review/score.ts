@@ -4,9 +4,11 @@ import { SCORE_PARTS, type ScorePart, type Severity } from './finding';
 import type { Measures } from './measures';
 import type { Subject } from './subject';
 
-/** How good a class is: lower is better, and under 1 there is nothing to mend. */
+/** How good a class is: lower is better. */
 export interface Score {
   readonly total: number;
+  /** All of it but craft: under 1, nothing is wrong. */
+  readonly sound: number;
   /** What each part costs; they sum to the total. */
   readonly parts: Readonly<Record<ScorePart | 'ease', number>>;
 }

@@ -4,9 +4,12 @@ import type { Audience, LaidBlock, Teacher, TimedBlock, TimedClass } from '../pl
 import type { Catalog } from '../repertoire';
 import { type Arc, arcOf } from './arc';
 import { flexionStretches } from './bent';
+import { type Craft, craftOf } from './craft/craft';
+import { type Thread, threadOf } from './craft/idea';
 import { FiredRules } from './fired';
 import { returnsOf, shufflesOf, tripsUp } from './flow';
 import { Known } from './known';
+import { learntBy } from './learnt';
 import { type Limits, type Room, roomOf } from './room';
 import type { Raised } from './rule';
 import { unevenExercises } from './sides';
@@ -32,12 +35,32 @@ export interface ReviewContext {
 }
 
 const NOTHING_MET: ReadonlySet<string> = new Set();
+const together = new WeakMap<ReadonlySet<string>, WeakMap<ReadonlySet<string>, ReadonlySet<string>>>();
+
+/** What people have met before a class: in its series, and where it stands alone what they have learnt elsewhere. */
+function metIn(
+  { catalog, audience, limits }: Room,
+  { earlier = NOTHING_MET, place = 'alone' }: ReviewContext,
+): ReadonlySet<string> {
+  if (place !== 'alone') return earlier;
+  const learnt = learntBy(catalog, audience, limits.homeHeat);
+  if (learnt.size === 0) return earlier;
+  if (earlier.size === 0) return learnt;
+  let known = together.get(learnt);
+  if (!known) {
+    known = new WeakMap();
+    together.set(learnt, known);
+  }
+  const both = known.get(earlier) ?? new Set([...earlier, ...learnt]);
+  known.set(earlier, both);
+  return both;
+}
 
 /** What every rule of the review reads; what several ask for is worked out when the first one does. */
 export class Subject {
   readonly timed: TimedClass;
   readonly room: Room;
-  /** Keys of rungs the audience has met before this class, in the series it belongs to. */
+  /** Keys of rungs the audience has met before this class: in its series, or outside its classes. */
   readonly earlier: ReadonlySet<string>;
   /** What is chosen in this class where good practitioners differ. */
   readonly choices: Choices;
@@ -64,6 +87,8 @@ export class Subject {
   #returns: ReturnType<typeof returnsOf> | undefined;
   #trips: ReturnType<typeof tripsUp> | undefined;
   #shuffles: ReturnType<typeof shufflesOf> | undefined;
+  #craft: Craft | undefined;
+  #thread: Thread | null | undefined;
 
   constructor(catalog: Catalog, timed: TimedClass, context: ReviewContext) {
     const { plan, blocks } = timed;
@@ -81,7 +106,7 @@ export class Subject {
     }
     this.timed = timed;
     this.room = room;
-    this.earlier = context.earlier ?? NOTHING_MET;
+    this.earlier = metIn(room, context);
     this.choices = chosen(catalog.method.choices, context.choices, plan.choices);
     this.today = context.today;
     this.place = context.place ?? 'alone';
@@ -129,6 +154,23 @@ export class Subject {
   get arc(): Arc | null {
     if (this.#arc === undefined) this.#arc = arcOf(this, this.#alike?.arc?.peaks);
     return this.#arc;
+  }
+
+  /** How well it is made, term by term. */
+  get craft(): Craft {
+    this.#craft ??= craftOf(this);
+    return this.#craft;
+  }
+
+  /** The idea it grows by. */
+  get thread(): Thread | null {
+    if (this.#thread === undefined) this.#thread = threadOf(this);
+    return this.#thread;
+  }
+
+  /** Chance of running late with the blocks to give left out; undefined where none may go. */
+  get overIfGiven(): number | undefined {
+    return this.timed.range.overIfGiven;
   }
 
   /** What the conditions in the room ask of it. */

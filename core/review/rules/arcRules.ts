@@ -1,10 +1,14 @@
 import type { TimedBlock } from '../../plan';
-import { isOver, isUnder } from '../../vocabulary/measure';
+import { isOver, isUnder, rounded } from '../../vocabulary/measure';
 import { BREATH, BREATH_SECONDS, EASE, spanOf, WARM, WARM_UP } from '../arc';
 import { percent } from '../clock';
 import { type Found, rungTitle } from '../finding';
 import { NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
+
+/** Less heat than this over a share of the hardest is nothing anybody feels. Source: docs/heat.md. */
+const FELT = 2;
+const isFelt = (value: number, limit: number): boolean => rounded(value, 'heat') - rounded(limit, 'heat') >= FELT;
 
 const heatJump: WholeRule = {
   code: 'HEAT_JUMP',
@@ -53,7 +57,7 @@ const warmUpHot: WholeRule = {
       const block = arc.blocks[i] as TimedBlock;
       const value = arc.heats[i] as number;
       if (block.startSeconds >= until) break;
-      if (!isOver(value, limit, 'heat')) continue;
+      if (!isFelt(value, limit)) continue;
       found.push({
         blocks: [block.index],
         value,
@@ -150,7 +154,7 @@ const easeMissing: WholeRule = {
     if (!arc || !last || arc.blocks.length < 2 || last === arc.peak) return NOTHING;
     const value = arc.heats.at(-1) as number;
     const limit = EASE * arc.hottest;
-    if (!isOver(value, limit, 'heat')) return NOTHING;
+    if (!isFelt(value, limit)) return NOTHING;
     return [
       {
         blocks: [last.index],
@@ -172,8 +176,9 @@ const hottestLast: WholeRule = {
   presence: true,
   limit: 'never',
   says: 'the class ends with its hardest block',
-  find: ({ arc }) => {
+  find: ({ arc, timed }) => {
     if (!arc || arc.blocks.length < 2 || arc.blocks.at(-1) !== arc.peak) return NOTHING;
+    if (timed.plan.effort === 'gentle') return NOTHING;
     const { peak } = arc;
     const sentence = () => `The class ends with its hardest block, ${rungTitle(peak.entry)}; nothing eases after it.`;
     return [{ blocks: [peak.index], value: 1, limit: 0, sentence }];

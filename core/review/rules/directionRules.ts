@@ -4,6 +4,7 @@ import type { TimedBlock } from '../../plan';
 import type { Feature } from '../../vocabulary/features';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { percent, spell } from '../clock';
+import { TOLD_FROM } from '../craft/term';
 import { type Found, type Remedy, rungTitle } from '../finding';
 import type { Room } from '../room';
 import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
@@ -12,7 +13,10 @@ import type { Subject } from '../subject';
 const shareOf = ({ timed }: Subject, direction: Direction): number =>
   timed.parts.work === 0 ? 0 : (timed.directions[direction] ?? 0) / timed.parts.work;
 
-/** Holds each direction's share of the work against its band; a class without work has no shares. */
+/**
+ * Holds each direction's share of the work against its band; a class without work has no shares. One that is openly
+ * about a direction is asked for that one alone.
+ */
 function eachDirection(
   subject: Subject,
   find: (direction: Direction, share: number, band: Band, found: Found[]) => void,
@@ -21,7 +25,9 @@ function eachDirection(
   if (timed.parts.work === 0) return NOTHING;
   const bands = bandsFor(catalog.method.directionBands, timed.plan.focus);
   const found: Found[] = [];
-  for (const direction of DIRECTIONS) find(direction, shareOf(subject, direction), bands[direction], found);
+  const { focus } = timed.plan;
+  const asked = focus === undefined ? DIRECTIONS : [focus];
+  for (const direction of asked) find(direction, shareOf(subject, direction), bands[direction], found);
   return found;
 }
 
@@ -75,11 +81,14 @@ const directionLow: WholeRule = {
   severity: 'look',
   purposes: WHOLE_CLASS,
   unit: '',
-  limit: 'the least of its band; silent where the room’s cautions rule the direction out',
+  limit:
+    'the least of its band; silent where the room’s cautions rule the direction out, and where `FOCUS_MISSED` says it',
   says: 'a direction takes too little of the work, or is missing',
-  find: (subject) =>
-    eachDirection(subject, (direction, value, { min }, found) => {
+  find: (subject) => {
+    const { timed } = subject;
+    return eachDirection(subject, (direction, value, { min }, found) => {
       if (!isUnder(value, min, '') || ruledOut(subject.room, direction)) return;
+      if (timed.plan.focus === direction && (subject.craft.get('focus')?.distance ?? 0) > TOLD_FROM) return;
       const word = DIRECTION_WORDS[direction];
       found.push({
         blocks: [],
@@ -90,7 +99,8 @@ const directionLow: WholeRule = {
             ? `There is no ${word} in this class.`
             : `Only ${percent(value)} of the work is ${word}; ${percent(min)} is the least for this class.`,
       });
-    }),
+    });
+  },
 };
 
 const flexionStretch: WholeRule = {

@@ -1,6 +1,7 @@
 import type { Rule } from '../rule';
 import { ARC_RULES } from './arcRules';
 import { CAUTION_RULES_OF_REVIEW } from './cautionRules';
+import { CRAFT_RULES } from './craftRules';
 import { DIRECTION_RULES } from './directionRules';
 import { EXPOSURE_RULES } from './exposureRules';
 import { FLOW_RULES } from './flowRules';
@@ -24,4 +25,5 @@ export const RULES: readonly Rule[] = [
   ...ARC_RULES,
   ...EXPOSURE_RULES,
   ...PROP_RULES,
+  ...CRAFT_RULES,
 ];

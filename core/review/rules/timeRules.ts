@@ -50,6 +50,7 @@ const timeUnder: WholeRule = {
   code: 'TIME_UNDER',
   part: 'time',
   severity: 'look',
+  except: 'fix from twice that share',
   purposes: WHOLE_CLASS,
   unit: 's',
   limit: 'the target length less `limits.underShare`',
@@ -61,7 +62,8 @@ const timeUnder: WholeRule = {
     if (!isUnder(timed.seconds, least, 's')) return NOTHING;
     const short = spell(target - timed.seconds);
     const sentence = () => `The class lasts ${clock(timed.seconds)}, ${short} short of its ${targetText(timed.plan)}.`;
-    return [{ blocks: [], value: timed.seconds, limit: least, sentence }];
+    const severity = isUnder(timed.seconds, target * (1 - 2 * limits.underShare), 's') ? 'fix' : undefined;
+    return [{ severity, blocks: [], value: timed.seconds, limit: least, sentence }];
   },
 };
 
