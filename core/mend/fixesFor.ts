@@ -10,6 +10,7 @@ import {
   type ToldFinding,
 } from '../review';
 import { fitEdits } from './fit';
+import { payOf } from './keeping';
 import { insertions, insteadOf, type Neighbour, neighboursAt } from './neighbours';
 import type { Standing } from './standing';
 import { betterWith, costOn, type Ground, groundOf, type Outcome, outcomeOf } from './trial';
@@ -27,6 +28,8 @@ export interface Fix {
 /** A fix with the class it leads to, for what goes on from there. */
 export interface TriedFix extends Fix {
   readonly outcome: Outcome;
+  /** What it takes from the class that was given, in points of the score. */
+  readonly pays: number;
 }
 
 /** How many fixes are told of at once: more are not read. */
@@ -44,12 +47,14 @@ const WANTS_MORE: ReadonlySet<FindingCode> = new Set<FindingCode>([
   'HEAT_JUMP',
   'PEAKS_CLOSE',
   'TIME_UNDER',
+  'FOCUS_MISSED',
+  'THREAD_MISSING',
 ]);
 /** Parts of the score that the place of a block has no say in. */
 const PLACELESS: ReadonlySet<keyof Score['parts']> = new Set(['time', 'directions', 'cautions', 'options']);
 const placeless = new Set(RULES.filter(({ part }) => PLACELESS.has(part)).map(({ code }) => code));
 /** Codes that are about the clock. */
-const OF_TIME: ReadonlySet<FindingCode> = new Set<FindingCode>(['TIME_OVER', 'TIME_UNDER', 'TIME_AT_RISK']);
+export const OF_TIME: ReadonlySet<FindingCode> = new Set<FindingCode>(['TIME_OVER', 'TIME_UNDER', 'TIME_AT_RISK']);
 
 /**
  * Ways to mend a finding that make the class better, found by trying what the finding itself advises and what lies
@@ -86,15 +91,16 @@ export function triedFixes(
   const { standing: before } = ground;
   const tried: Tried[] = [];
   const seen = new Set<string>();
-  const attempt = ({ label, edits, stays, leavesOut }: Neighbour, advised: boolean) => {
+  const attempt = ({ label, edits, stays, leavesOut, fitted = false }: Advice, advised: boolean) => {
     if (seen.has(label) || edits.length === 0) return;
     seen.add(label);
-    const outcome = betterWith(ground, edits, finding);
+    const outcome = betterWith(ground, edits, finding, fitted);
     if (!outcome) return;
-    const found = { label, edits, stays, advised, before, after: outcome.standing, outcome };
+    const pays = ground.kept ? payOf(ground.catalog, ground.kept, edits, fitted) : 0;
+    const found = { label, edits, stays, advised, before, after: outcome.standing, outcome, pays };
     tried.push(leavesOut ? { ...found, leavesOut } : found);
   };
-  for (const remedy of advice(ground, finding)) attempt({ ...remedy, stays: true }, true);
+  for (const remedy of advice(ground, finding)) attempt(remedy, true);
   for (const group of nearby(ground, finding)) {
     if (enough(tried)) return tried;
     for (const neighbour of group()) attempt(neighbour, false);
@@ -118,7 +124,7 @@ function allOfThem(ground: Ground, finding: ToldFinding): Neighbour | null {
     const best = leastThatFrees(now, finding.code, id);
     if (!best) return null;
     taken.push(best.neighbour);
-    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.beside);
+    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.beside, ground.kept);
   }
   return {
     label: taken.map(({ label }) => label).join('; '),
@@ -151,11 +157,17 @@ function timesIn({ raised, timed }: ClassMeasure, code: FindingCode, id: string)
   return raised.filter(named).length;
 }
 
-function advice(ground: Ground, finding: ToldFinding) {
-  const own = finding.mend();
+/** A way to try; or all that brings a class to its length, as one. */
+interface Advice extends Neighbour {
+  readonly fitted?: boolean;
+}
+
+function advice(ground: Ground, finding: ToldFinding): readonly Advice[] {
+  const own = finding.mend().map((remedy) => ({ ...remedy, stays: true }));
   if (!OF_TIME.has(finding.code)) return own;
   const edits = fitEdits(ground);
-  return edits.length > 0 ? [{ label: `Fit it to ${clock(targetOf(ground))}`, edits }, ...own] : own;
+  const fit = { label: `Fit it to ${clock(targetOf(ground))}`, edits, stays: true, fitted: true };
+  return edits.length > 0 ? [fit, ...own] : own;
 }
 
 const targetOf = ({ measure }: Ground): number => measure.timed.plan.targetMinutes * 60;

@@ -62,12 +62,23 @@ function laneIn(catalog: Catalog, home: RungEntry, option: Option) {
 /** Seconds by which an option may end before the main version without a pause being said. */
 const TOGETHER = 8;
 
+/** Whether a rung is what another block does anyway, and was not done before in the stay of this one. */
+function isDouble({ timed }: Subject, { index, position }: TimedBlock, entry: RungEntry): boolean {
+  if (!timed.blocks.some((block) => block.entry === entry)) return false;
+  for (let at = index - 1; at >= 0 && timed.sequence[at]?.position === position; at--) {
+    const part = timed.sequence[at];
+    if (part?.kind === 'block' && part.entry === entry) return false;
+  }
+  return true;
+}
+
 /** The nearest rung of a lane that the room can take, dosed to the main version's time; and that in words. */
 export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper') {
   const { catalog, graded } = subject;
   const { entry, block } = part;
   const ladder = catalog.ladder(entry.exercise.id).filter((each) => laneOf(entry, each) === lane);
   const fits = (each: RungEntry) =>
+    !isDouble(subject, part, each) &&
     each.position === entry.position &&
     each.props.every((prop) => entry.props.includes(prop)) &&
     judge(catalog, each, graded).verdict === 'fine';

@@ -1,6 +1,7 @@
 import { applyEdits, type ClassPlan, type PlanEdit, type TimedClass, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type ClassMeasure, type Finding, measuredUnder, type ReviewContext } from '../review';
+import { type Kept, keptOf, payOf } from './keeping';
 import { type Standing, standingOf } from './standing';
 
 /** Least by which the score must fall for an edit to be worth taking: two classes nearer than this are as good. */
@@ -14,6 +15,8 @@ export interface Ground {
   readonly standing: Standing;
   /** What a change has to lower beside the score of the review. */
   readonly beside: Beside;
+  /** What a change has to make up for; nothing where the class is nobody's yet. */
+  readonly kept: Kept | null;
 }
 
 /** What somebody wants of a class that the review does not ask, as a cost in points of the score. */
@@ -26,8 +29,9 @@ export function groundOf(
   measure: ClassMeasure,
   context: ReviewContext,
   beside: Beside = nothingBeside,
+  kept: Kept | null = keptOf(measure),
 ): Ground {
-  return { catalog, context, measure, standing: standingOf(measure), beside };
+  return { catalog, context, measure, standing: standingOf(measure), beside, kept };
 }
 
 /** What edits lead to. */
@@ -70,15 +74,18 @@ export function outcomeOf(
 /**
  * What edits lead to, where that is better: the score (or whatever else is to fall) falls by 0.01 or more, nothing locked changes, no stop is added.
  * @param mends the finding they are meant for: then its kind has to weigh less after them, or concern fewer
- *   blocks, and a look may not make a fix
+ *   blocks, a look may not make a fix, and the score has to fall by more than the change pays for what it takes away
+ * @param fitted they bring the class to its length
  */
 export function betterWith(
   ground: Ground,
   edits: readonly PlanEdit[],
   mends?: Pick<Finding, 'code' | 'severity'>,
+  fitted = false,
 ): Outcome | null {
-  const { measure: before, standing: was } = ground;
-  const most = costOn(ground, before) - WORTH_IT;
+  const { measure: before, standing: was, kept, catalog } = ground;
+  const pays = mends && kept ? payOf(catalog, kept, edits, fitted) : 0;
+  const most = costOn(ground, before) - Math.max(WORTH_IT, pays);
   const outcome = outcomeOf(ground, edits, most);
   if (!outcome) return null;
   const { measure, standing: is } = outcome;

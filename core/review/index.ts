@@ -3,6 +3,7 @@ export { spanOf } from './arc';
 export * from './arises';
 export * from './begun';
 export * from './clock';
+export type { CraftName } from './craft/craft';
 export { threadTitle } from './craft/idea';
 export { heatTaken, hottestTaken, isAtHand } from './craft/taking';
 export { type CraftWord, craftWords } from './craft/words';

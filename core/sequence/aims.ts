@@ -2,10 +2,11 @@ import type { Condition } from '../caution';
 import { aimOf, names, type Wish } from '../mend';
 import type { Order } from '../method';
 import { type ClassPlan, type RungBlock, type TimedBlock, type TimedClass, timeClass } from '../plan';
-import type { Catalog, RungEntry } from '../repertoire';
-import { type ClassMeasure, type Limits, measuredUnder, type ReviewContext } from '../review';
+import { type Catalog, type RungEntry, usesOf } from '../repertoire';
+import { type ClassMeasure, type CraftName, type Limits, measuredUnder, type ReviewContext } from '../review';
 import { straysOf } from '../school';
 import { heatMinutesOf } from '../series';
+import { blocksOf, type Composition, tidied } from './composition';
 import { type Past, strayFrom } from './orders';
 
 /** A block that stands at a place of the class whatever else is in it. */
@@ -17,6 +18,8 @@ interface Lock {
 /** What may be changed beside which rungs stand in which order. */
 interface Freedoms {
   readonly doses: boolean;
+  /** Options are to be offered when it is found: their time comes on top. */
+  readonly offers?: boolean;
   /** Most blocks; as many as fit when unsaid. */
   readonly blocks?: number;
 }
@@ -33,6 +36,14 @@ export interface Search {
   readonly order: Order;
   readonly past: Past;
   readonly fit: readonly RungEntry[];
+  /** Keys of what people know before the class. */
+  readonly known: ReadonlySet<string>;
+  /** The heat its peak should have at the most. */
+  readonly peakHeat: number;
+  /** The ladder it is to grow by, where the brief names one. */
+  readonly wantedThread: string | undefined;
+  /** Ladders that proposals made already grow by. */
+  readonly othersThreads: ReadonlySet<string>;
   /** All that may be in it: those, what has to be in it, and what is locked. */
   readonly allowed: ReadonlySet<RungEntry>;
   readonly mustHave: readonly Wish[];
@@ -46,6 +57,7 @@ export interface Search {
 
 /** A class as it is tried, and how far it is from what is wanted. */
 export interface Tried {
+  readonly composition: Composition;
   readonly blocks: readonly RungBlock[];
   readonly measure: ClassMeasure;
   /** The score of the review, and what is added for straying from the brief; lower is better. */
@@ -65,6 +77,25 @@ const CHANGE = 0.2;
 /** Seconds from its aim that a class may be, and the seconds beyond that cost as much as a look. */
 const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
 
+/** What a director would rather have, where the review says nothing: a rest that is not needed, a peak that is not of the
+ * idea, craft kept wholly and not only nearly, a ladder that falls on its way up, repetitions far from a rung's own, a first block that is no breath, one
+ * position in a class that has time for two; each in points of the score. */
+const RATHER = {
+  rest: 0.6,
+  peak: 3,
+  fall: 1.2,
+  dose: 6,
+  breath: 0.6,
+  onePosition: 4,
+  unlike: 0.3,
+  layer: 25,
+  craft: 4,
+  near: 40,
+  own: 1.5,
+} as const;
+/** Minutes that a rest among hard work is enough for, and from which a class has time for a second position. */
+const [REST_MINUTES, TWO_POSITIONS] = [5, 20];
+
 /** Heat-minutes over the most, as a share of them, that cost as much as a look. */
 const WORK_A_LOOK = 0.03;
 
@@ -72,34 +103,55 @@ const WORK_A_LOOK = 0.03;
 export const MOST_ALIKE = 0.7;
 
 /** The free blocks with the locked ones in their places. */
-function composed({ locks }: Search, free: readonly RungBlock[]): RungBlock[] {
+function composed({ locks, catalog }: Search, free: readonly RungBlock[]): RungBlock[] {
+  if (locks.length === 0) return [...free];
   const blocks = [...free];
   for (const { at, block } of locks) blocks.splice(at, 0, block);
-  return blocks;
+  return tidied(catalog, blocks) as RungBlock[];
 }
 
 /** A class tried: measured by the one review, and held against the brief. */
-export const tryOut = (search: Search, blocks: readonly RungBlock[]): Tried =>
-  triedUnder(search, blocks, Number.POSITIVE_INFINITY) as Tried;
+export const tryOut = (search: Search, composition: Composition): Tried =>
+  triedUnder(search, composition, Number.POSITIVE_INFINITY) as Tried;
 
 /**
  * The same; `null` as soon as it is plain that the class costs more than `most`: what it strays from the brief by is
  * known before it is timed, and how far it is from its length before it is reviewed.
  */
-export function triedUnder(search: Search, blocks: readonly RungBlock[], most: number): Tried | null {
-  const { catalog, context, frame } = search;
-  const all = composed(search, blocks);
+export function triedUnder(search: Search, composition: Composition, most: number): Tried | null {
+  const { catalog, context, frame, limits, freedoms } = search;
+  let made = composition;
+  let all = composed(search, blocksOf(search, made));
   let cost = strayingCost(
     search,
     all.map((block) => ({ block, entry: catalog.placed(block) as RungEntry })),
   );
   if (cost > most) return null;
-  const timed = timeClass(catalog, { ...frame, blocks: all }, context);
+  let timed = timeClass(catalog, { ...frame, blocks: all }, context);
+  if (freedoms.doses) {
+    const apart = aimOf(timed, limits) - timed.seconds;
+    const scale = scaledBy(made.scale, apart / Math.max(1, timed.parts.work));
+    // Repetitions all over follow the clock: what is composed need not.
+    if (Math.abs(apart) > FAR * timed.seconds && scale !== made.scale) {
+      made = { ...made, scale };
+      all = composed(search, blocksOf(search, made));
+      timed = timeClass(catalog, { ...frame, blocks: all }, context);
+    }
+  }
   cost += clockCost(search, timed);
   if (cost > most) return null;
   const measure = measuredUnder(catalog, timed, context, most - cost);
-  return measure && { blocks, measure, cost: cost + measure.score.total };
+  if (!measure) return null;
+  cost += measure.score.total + ratherCost(search, measure, made.scale);
+  return cost > most ? null : { composition: made, blocks: all, measure, cost };
 }
+
+/** A length this far from its aim, as a share, is brought nearer by repetitions. */
+const FAR = 0.015;
+/** Shares of their own doses that rungs are done at, least and most. */
+const [LEAST_SCALE, MOST_SCALE] = [0.6, 1.7];
+const scaledBy = (scale: number, more: number): number =>
+  Math.max(LEAST_SCALE, Math.min(MOST_SCALE, scale * (1 + more)));
 
 /** The score of the review, and what is added for straying from the brief. */
 export const costOf = (search: Search, { timed, score }: ClassMeasure): number =>
@@ -113,8 +165,8 @@ type Placed = Pick<TimedBlock, 'block' | 'entry'>;
 
 /** What straying from the brief costs, as far as the blocks and their order tell. */
 function strayingCost(search: Search, placed: readonly Placed[]): number {
-  const { order, past, mustHave, allowed, locks, others } = search;
-  let cost = STRAY * strayFrom[order]({ blocks: placed }, past);
+  const { order, past, mustHave, allowed, locks, others, catalog } = search;
+  let cost = STRAY * strayFrom[order]({ blocks: placed }, past, (entry) => catalog.heat(entry));
   const entries = new Set<RungEntry>();
   for (const { entry } of placed) {
     entries.add(entry);
@@ -149,6 +201,105 @@ function clockCost({ catalog, freedoms, limits, mostWork }: Search, timed: Timed
   }
   return cost;
 }
+
+/** What a director would rather have otherwise, though the review has nothing against it. */
+function ratherCost(search: Search, { subject, score }: ClassMeasure, scale: number): number {
+  const { order, frame, freedoms } = search;
+  const { done, heats, hottest, arc, thread } = subject;
+  let cost = RATHER.dose * Math.max(0, Math.abs(Math.log(scale)) - NEAR_SCALE) + RATHER.craft * score.parts.craft;
+  let [rests, peakPassed] = [0, false];
+  const reached = new Map<string, number>();
+  for (let i = 0; i < done.length; i++) {
+    const { entry, rest } = done[i] as TimedBlock;
+    const heat = heats[i] as number;
+    if (rest > 0) {
+      rests += 1;
+      if (heat < WORK_SHARE * hottest || i === done.length - 1) cost += RATHER.rest;
+    }
+    const { id } = entry.exercise;
+    const before = reached.get(id) ?? 0;
+    if (!peakPassed && heat < before - DIP) cost += RATHER.fall;
+    if (heat > before) reached.set(id, heat);
+    if (heat === hottest) peakPassed = true;
+  }
+  cost += RATHER.rest * Math.max(0, rests - frame.targetMinutes / REST_MINUTES);
+  if (arc && thread && !thread.blocks.includes(arc.peak)) cost += RATHER.peak;
+  if (order === 'layered') cost += RATHER.layer * (subject.craft.get('thread')?.distance ?? 0);
+  if (thread && order === 'layered') {
+    const first = thread.blocks.at(-1)?.entry.exercise.directions[0];
+    cost +=
+      RATHER.unlike *
+      thread.blocks.filter(({ entry }) => !entry.exercise.directions.includes(first ?? 'neutral')).length;
+  }
+  cost += RATHER.near * nearLimits(subject, freedoms.offers === true);
+  if (freedoms.offers) cost += RATHER.own * Math.max(0, OFFERING * done.length - withOwnLevels(search, done));
+  const [first] = done;
+  if (first && !usesOf(first.entry).goodFor.includes('breath')) cost += RATHER.breath;
+  if (frame.targetMinutes >= TWO_POSITIONS && done.every(({ position }) => position === first?.position))
+    cost += RATHER.onePosition;
+  return cost;
+}
+/** Doses a tenth more or less than a rung's own are as good. */
+const NEAR_SCALE = 0.1;
+/** The share of blocks beside which a level of their own has to be possible, where levels are wanted. */
+const OFFERING = 0.68;
+
+/** How many blocks have a rung of their ladder to offer that no block does anyway. */
+function withOwnLevels({ fit }: Search, done: readonly TimedBlock[]): number {
+  const homes = new Set(done.map(({ entry }) => entry));
+  const own = laddersOf(fit);
+  let count = 0;
+  for (const { entry } of done) {
+    const free = own
+      .get(entry.exercise)
+      ?.some(
+        (each) =>
+          !homes.has(each) &&
+          each.position === entry.position &&
+          each.props.every((prop) => entry.props.includes(prop)),
+      );
+    if (free) count += 1;
+  }
+  return count;
+}
+
+const byLadder = new WeakMap<readonly RungEntry[], ReadonlyMap<object, readonly RungEntry[]>>();
+function laddersOf(fit: readonly RungEntry[]): ReadonlyMap<object, readonly RungEntry[]> {
+  let known = byLadder.get(fit);
+  if (!known) {
+    const own = new Map<object, RungEntry[]>();
+    for (const entry of fit) own.set(entry.exercise, [...(own.get(entry.exercise) ?? []), entry]);
+    known = own;
+    byLadder.set(fit, known);
+  }
+  return known;
+}
+
+/** How near a class lies to where craft begins to be missed, in shares: bringing it to its length must not pass that. */
+function nearLimits({ craft }: ClassMeasure['subject'], offers: boolean): number {
+  let sum = 0;
+  const least = (name: CraftName, margin: number) => {
+    const weighed = craft.get(name);
+    if (weighed && weighed.value < margin * weighed.limit) sum += margin - weighed.value / weighed.limit;
+  };
+  const most = (name: CraftName, margin: number) => {
+    const weighed = craft.get(name);
+    if (weighed && weighed.value > margin * weighed.limit) sum += weighed.value / weighed.limit - margin;
+  };
+  least('thread', 1.12);
+  least('carry', 1.05);
+  least('focus', 1.05);
+  most('calm', 0.88);
+  most('changes', 0.96);
+  const density = craft.get('density');
+  const slowest = SLOWEST * (offers ? 1.18 : 1.06);
+  if (density && density.value < slowest) sum += 1 - density.value / slowest;
+  return sum;
+}
+/** Blocks a minute under which a class is drawn out (docs/review.md, “Craft”). */
+const SLOWEST = 0.6;
+/** What counts as work, as a share of the hardest; what grows may be as much cooler than before. */
+const [WORK_SHARE, DIP] = [0.6, 3];
 
 /** Whether the first block is not where the brief, or the house, would have people begin. */
 function beginsElsewhere({ catalog, frame, locks }: Search, [first]: readonly Placed[]): boolean {

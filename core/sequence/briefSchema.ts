@@ -46,6 +46,15 @@ export const briefSchema = z
       .max(200)
       .optional()
       .describe('Its place in the series, counted from 1; the episodes before it are its past'),
+    thread: idSchema
+      .optional()
+      .describe('The id of the exercise that is to grow through it; one is chosen when unsaid'),
+    lateChance: z
+      .number()
+      .min(0.01)
+      .max(0.5)
+      .optional()
+      .describe('How often it may run late, what may go left out; the house’s when unsaid'),
     levels: z.boolean().optional().describe('Whether lower and upper rungs are offered in it'),
     proposals: z.int().min(1).max(8).optional().describe('How many different classes are wanted; 3 when unsaid'),
     seed: z.int().min(0).max(2_147_483_647).optional().describe('The same seed gives the same answer; 1 when unsaid'),

@@ -1,106 +1,361 @@
-import { type BasePosition, POSITIONS } from '../body';
-import { names, unmetBy } from '../mend';
-import type { RungBlock } from '../plan';
-import type { RungEntry } from '../repertoire';
+import { names } from '../mend';
+import { type RungEntry, usesOf } from '../repertoire';
 import { idealHeat } from '../review';
 import type { Search } from './aims';
-import { mainDirection, stageOf } from './orders';
+import { type Composition, type Group, positionOf } from './composition';
+import { goesOn } from './goingOn';
+import { levelOf, mainDirection, stageOf } from './orders';
 import { type Chance, shuffled } from './random';
+import { chooseThread, closureOf, type ThreadPlan } from './threads';
 
-/** What a taught block lasts about with its way, in seconds: how many a class begins with. */
-const BLOCK_SECONDS = 95;
-/** Rungs looked at for each place of a draft. */
-const LOOKED_AT = 14;
+/** Blocks a minute that a draft has, as its room counts. */
+const DENSITY = 0.8;
+/** Groups looked at for each place of a draft. */
+const LOOKED_AT = 18;
+/** Seconds of rest a draft has after what is hard. */
+const REST = 15;
+/** Minutes in one position. */
+const STAY_MINUTES = 8;
 
-/** A first class to search from: rungs in the order asked for, warm, hot at two thirds, and easing. */
-export function draft(search: Search, chance: Chance): RungBlock[] {
-  const { catalog, fit, frame, freedoms, locks } = search;
+/** A first class to search from: it begins with what connects, one ladder grows through it to its peak, and it eases. */
+export function draft(search: Search, chance: Chance): Composition {
+  const { frame, freedoms, locks, context, order } = search;
   const seconds = frame.targetMinutes * 60 - frame.openingSeconds - frame.closingSeconds;
-  const count = Math.max(1, Math.min(freedoms.blocks ?? 400, Math.round(seconds / BLOCK_SECONDS)) - locks.length);
-  const taken = new Set(locks.map(({ block }) => catalog.rung(block)).filter((entry) => entry !== undefined));
-  const hottest = hotOf(fit.map((entry) => catalog.heat(entry)));
-  const known = new Set<RungEntry>(taken);
-  const places = placesOf(search, chance, count);
-  const chosen: RungEntry[] = [];
-  for (const key of search.order === 'recap' ? search.past.lastEnd : []) {
-    const entry = fit.find((each) => each.key === key);
-    if (!entry || taken.has(entry)) continue;
-    taken.add(entry);
-    known.add(entry);
-    chosen.push(entry);
-  }
-  for (let i = chosen.length; i < count; i++) {
-    const wanted = hottest * idealHeat((i + 0.5) / count, catalog.method.score.peakAt, search.order);
-    const open = fit.filter((entry) => !taken.has(entry) && places(entry, (i + 0.5) / count));
-    const list = open.length > 0 ? open : fit.filter((entry) => !taken.has(entry));
-    if (list.length === 0) break;
-    const seen = Array.from({ length: Math.min(LOOKED_AT, 2 * list.length) }, () => chance.one(list));
-    const apart = (entry: RungEntry) =>
-      Math.abs(catalog.heat(entry) - wanted) + UNMET * unmet(search, entry, known).length;
-    const best = seen.reduce((least, entry) => (apart(entry) < apart(least) ? entry : least));
-    taken.add(best);
-    known.add(best);
-    chosen.push(best);
-  }
-  for (const wish of search.mustHave) {
-    if ([...taken].some((entry) => names(wish, entry))) continue;
-    const entry = search.catalog.rungs.find((each) => names(wish, each));
-    if (entry) chosen.splice(placeFor(chosen, entry), 0, entry);
-  }
-  return chosen.map((entry, i) => blockOf(search, entry, `n${i + 1}`));
+  const tempo = context.audience?.tempo ?? 1;
+  const fitting = Math.round(((seconds / 60) * DENSITY) / tempo);
+  const count = Math.max(3, Math.min(freedoms.blocks ?? 400, fitting) - locks.length);
+  const thread = chooseThread(search, chance);
+  const drafted = new Draft(search, chance, count, thread);
+  const groups = order === 'layered' && thread ? drafted.layered(thread) : drafted.byStays();
+  return { groups: inOrder(search, groups, chance), scale: 1 };
 }
 
-/** What a requirement that is not met counts in a draft, in heat. */
-const UNMET = 15;
-
-/** The block a rung begins as: taught where it is met for the first time. */
-export const blockOf = ({ context }: Search, { key, exercise, rung }: RungEntry, id: string): RungBlock => ({
-  id,
-  exercise: exercise.id,
-  rung: rung.id,
-  mode: context.earlier?.has(key) ? 'flow' : 'teach',
-});
-
-/** What a rung requires that is neither known nor met before. */
-export const unmet = ({ catalog, context }: Search, entry: RungEntry, known: Iterable<RungEntry>): RungEntry[] =>
-  unmetBy(catalog, entry, known, context.earlier);
-
-/** Where a rung joins a class with the fewest changes: after the last of its position, else at the end. */
-export function placeFor(chosen: readonly RungEntry[], entry: RungEntry): number {
-  const last = chosen.findLastIndex((each) => each.position === entry.position);
-  return last < 0 ? chosen.length : last + 1;
+/** A stay of a draft: where, and up to which share of the class. */
+interface Stay {
+  readonly position: string;
+  readonly until: number;
 }
 
-/** Nearly the hottest that there is to choose from. */
-function hotOf(heats: readonly number[]): number {
-  const sorted = [...heats].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length * 0.9)] ?? 0;
+class Draft {
+  readonly #search: Search;
+  readonly #chance: Chance;
+  readonly #count: number;
+  readonly #thread: ThreadPlan | null;
+  readonly #done = new Set<RungEntry>();
+  readonly #groups: Group[] = [];
+  #blocks = 0;
+
+  constructor(search: Search, chance: Chance, count: number, thread: ThreadPlan | null) {
+    this.#search = search;
+    this.#chance = chance;
+    this.#count = count;
+    this.#thread = thread;
+    for (const { block } of search.locks) {
+      const entry = search.catalog.rung(block);
+      if (entry) this.#done.add(entry);
+    }
+  }
+
+  get #share(): number {
+    return this.#blocks / this.#count;
+  }
+
+  #add(group: Group): void {
+    const entries = group.entries.filter((entry) => !this.#done.has(entry));
+    if (entries.length === 0) return;
+    for (const entry of entries) this.#done.add(entry);
+    this.#groups.push({ ...group, entries });
+    this.#blocks += entries.length;
+  }
+
+  /** Stay after stay, the thread growing in its own. */
+  byStays(): Group[] {
+    const { order, past, fit } = this.#search;
+    if (order === 'recap') {
+      for (const key of past.lastEnd) {
+        const entry = fit.find((each) => each.key === key);
+        if (entry) this.#add({ entries: [entry] });
+      }
+    }
+    const stays = staysFor(this.#search, this.#chance, this.#thread?.position);
+    stays.forEach(({ position, until }, i) => {
+      if (i === 0 && this.#groups.length === 0) this.#connect(position);
+      if (position === this.#thread?.position) this.#grow(this.#thread, until);
+      this.#fill(position, until);
+    });
+    this.#must();
+    return this.#groups;
+  }
+
+  /** One pattern that grows: a chain of one position, from what connects to the hottest, then an ease. */
+  layered({ position, rungs, required }: ThreadPlan): Group[] {
+    this.#connect(position);
+    const chain = this.#chainTo([...required.filter((entry) => entry.position === position), ...rungs]);
+    this.#add({ entries: chain, rest: REST, thread: true });
+    this.#fill(position, 0.8);
+    for (const stay of staysFor(this.#search, this.#chance, position).filter((each) => each.position !== position)) {
+      this.#fill(stay.position, Math.min(1, this.#share + 0.12));
+    }
+    this.#must();
+    return this.#groups;
+  }
+
+  /** A chain that grows to the last of some rungs: theirs by heat, and between them what goes on from one to the next. */
+  #chainTo(steps: readonly RungEntry[]): RungEntry[] {
+    const { catalog, fit } = this.#search;
+    const heat = (entry: RungEntry) => catalog.heat(entry);
+    const left = steps.filter((entry) => !this.#done.has(entry)).sort((a, b) => heat(a) - heat(b));
+    const chain: RungEntry[] = [];
+    const direction = left.at(-1)?.exercise.directions[0] ?? 'neutral';
+    const most = Math.round(this.#count * LAYERED);
+    let last = this.#groups.at(-1)?.entries.at(-1);
+    while (left.length > 0 && chain.length < most) {
+      const next = left[0] as RungEntry;
+      const from = last ? heat(last) : 0;
+      const done = new Set([...this.#done, ...chain]);
+      const spare = most - chain.length - left.length;
+      const between = (entry: RungEntry) =>
+        spare > 0 &&
+        !done.has(entry) &&
+        !left.includes(entry) &&
+        heat(entry) >= from - 2 &&
+        heat(entry) <= heat(next) &&
+        entry.rung.branchOf === undefined &&
+        (!last || goesOn(last, entry)) &&
+        closureOf(this.#search, entry, done)?.length === 0;
+      const open = fit.filter((entry) => entry.position === next.position && between(entry));
+      // As steep as it takes for all of them to be done by the last.
+      const like = open.filter((entry) => entry.exercise.directions.includes(direction));
+      const list = like.length > 0 ? like : open;
+      const step = (heat(next) - from) / (spare + 1);
+      const gentle = list.filter((entry) => heat(entry) - from <= Math.max(4, 2 * step));
+      const taken = gentle.length > 0 ? this.#chance.one(gentle) : next;
+      if (taken === next) left.shift();
+      chain.push(taken);
+      last = taken;
+    }
+    return [...chain, ...left];
+  }
+
+  /** Breath first, pelvis and spine after it, as one chain. */
+  #connect(position: string): void {
+    const { fit, catalog, peakHeat } = this.#search;
+    const calm = fit.filter(
+      (entry) =>
+        entry.position === position && catalog.heat(entry) <= Math.max(CALM, CALM_SHARE * peakHeat) && rank(entry) >= 0,
+    );
+    const chosen: RungEntry[] = [];
+    for (const entry of shuffled(calm, this.#chance).sort((a, b) => rank(a) - rank(b))) {
+      const before = chosen.at(-1);
+      if (chosen.length >= CONNECTING) break;
+      if (chosen.some(({ exercise }) => exercise === entry.exercise)) continue;
+      if (before && (!goesOn(before, entry) || rank(entry) === rank(before))) continue;
+      if (closureOf(this.#search, entry, new Set(chosen))?.length === 0) chosen.push(entry);
+    }
+    this.#add({ entries: chosen });
+  }
+
+  /** The thread, step by step, so that its last comes where the peak belongs or, in a stay that ends sooner, near its end. */
+  #grow({ rungs, required, position }: ThreadPlan, until: number): void {
+    const peakAt = Math.min(this.#search.catalog.method.score.peakAt, until - 0.05);
+    const steps = [...required, ...rungs];
+    const easy = Math.ceil(steps.length / 2);
+    const [first, second] = [steps.slice(0, easy), steps.slice(easy)];
+    // What is known of the body first, in between something else, the last steps where the class is hottest.
+    for (const group of inPositions(first, position)) this.#add({ ...group, thread: true });
+    this.#fill(position, peakAt - (second.length + 0.5) / this.#count);
+    const groups = inPositions(second, position);
+    groups.forEach((group, i) =>
+      this.#add({ ...group, thread: true, rest: i === groups.length - 1 ? REST + 5 : REST }),
+    );
+  }
+
+  /** Pairs of one ladder in a position, as hot as that part of a class is. */
+  #fill(position: string, until: number): void {
+    const { catalog, order, peakHeat } = this.#search;
+    let sinceRest = 0;
+    while (this.#share < until - 0.5 / this.#count) {
+      const at = this.#share + 1 / this.#count;
+      const wanted = peakHeat * 0.95 * idealHeat(Math.min(1, at), catalog.method.score.peakAt, order);
+      const group = this.#groupNear(position, wanted, at);
+      if (!group) return;
+      const hot = group.some((entry) => catalog.heat(entry) >= 0.6 * peakHeat);
+      sinceRest += group.length;
+      const rest = hot && sinceRest >= BLOCKS_A_REST;
+      if (rest) sinceRest = 0;
+      this.#add(rest ? { entries: group, rest: REST } : { entries: group });
+    }
+  }
+
+  /** A few rungs of one ladder whose hottest is near a heat; `null` where nothing is left in the position. */
+  #groupNear(position: string, wanted: number, at: number): RungEntry[] | null {
+    const { catalog, fit } = this.#search;
+    const peakAt = catalog.method.score.peakAt;
+    const open = fit.filter((entry) => entry.position === position && !this.#done.has(entry));
+    if (open.length === 0) return null;
+    const last = this.#groups.at(-1)?.entries.at(-1);
+    const ladders = new Set([...this.#done].map(({ exercise }) => exercise));
+    let [best, least]: [RungEntry[] | null, number] = [null, Number.POSITIVE_INFINITY];
+    for (let i = 0; i < LOOKED_AT; i++) {
+      const top = this.#chance.one(open);
+      const below = catalog
+        .ladder(top.exercise.id)
+        .filter(
+          (each) =>
+            each.step < top.step && each.rung.branchOf === undefined && open.includes(each) && goesOn(each, top),
+        );
+      const size = 1 + this.#chance.below(3);
+      const group = [...below.slice(Math.max(0, below.length - size + 1)), top].slice(-size);
+      const needs = closureOf(this.#search, group[0] as RungEntry, this.#done);
+      if (needs === null) continue;
+      // On the way down the easier one is as good last as first: what is done once more is not new.
+      const unmet = needs.filter((need) => !group.includes(need)).length;
+      const against =
+        Math.abs(catalog.heat(top) - wanted) +
+        (at > peakAt && catalog.heat(top) > wanted ? 10 : 0) +
+        12 * unmet +
+        (ladders.has(top.exercise) ? 8 : 0) +
+        (last && !goesOn(last, top) && last.position === top.position ? 6 : 0) +
+        4 * top.props.length +
+        (last && mainDirection({ entry: last }) === mainDirection({ entry: top }) ? 3 : 0) +
+        (group.length === 1 ? 3 : 0);
+      if (against < least) [best, least] = [group, against];
+    }
+    return best;
+  }
+
+  /** What has to be in it, with all it requires, where its position is taken. */
+  #must(): void {
+    const { mustHave, catalog } = this.#search;
+    for (const wish of mustHave) {
+      if ([...this.#done].some((entry) => names(wish, entry))) continue;
+      const entry = catalog.rungs.find((each) => names(wish, each));
+      if (!entry) continue;
+      const needs = closureOf(this.#search, entry, this.#done) ?? [];
+      for (const group of inPositions([...needs, entry], entry.position)) {
+        const at = this.#groups.findLastIndex((each) => positionOf(each) === positionOf(group));
+        for (const each of group.entries) this.#done.add(each);
+        this.#groups.splice(at < 0 ? this.#groups.length : at + 1, 0, group);
+      }
+    }
+  }
 }
 
-/** Whether a rung belongs at a share of the way, by the order asked for. */
-function placesOf(search: Search, chance: Chance, count: number): (entry: RungEntry, share: number) => boolean {
-  const { order, frame, fit, catalog } = search;
+/** The share of a layered class that its chain is. */
+const LAYERED = 0.62;
+/** Blocks between two rests among hard work. */
+const BLOCKS_A_REST = 5;
+/** Heat up to which something connects, and as a share of the hardest; and how many such a class begins with. */
+const [CALM, CALM_SHARE, CONNECTING] = [20, 0.55, 3];
+
+/** Breath before pelvis before spine; −1 for what connects with none. */
+function rank(entry: RungEntry): number {
+  const { goodFor } = usesOf(entry);
+  return (['breath', 'pelvis', 'spine'] as const).findIndex((use) => goodFor.includes(use));
+}
+
+/** Rungs in groups that each hold one shape. */
+function inPositions(entries: readonly RungEntry[], own: string): Group[] {
+  const groups: RungEntry[][] = [];
+  // What is done elsewhere comes before: it is taught on the way there.
+  for (const entry of [...entries].sort((a, b) => Number(a.position === own) - Number(b.position === own))) {
+    const last = groups.at(-1);
+    const before = last?.at(-1);
+    if (last && before && goesOn(before, entry)) last.push(entry);
+    else groups.push([entry]);
+  }
+  return groups.map((each) => ({ entries: each }));
+}
+
+/** Positions with so many rungs to choose from are worth a stay. */
+const WORTH_A_STAY = 4;
+
+/** Where a class is, and how long: from where people begin to where they end, its thread where the peak belongs. */
+function staysFor(search: Search, chance: Chance, threadIn: string | undefined): Stay[] {
+  const { catalog, fit, frame, order } = search;
+  const counts = new Map<string, number>();
+  for (const { position } of fit) counts.set(position, (counts.get(position) ?? 0) + 1);
+  const like = (position: string) => catalog.graph.like(position);
+  const enough = [...counts].flatMap(([position, count]) => (count >= WORTH_A_STAY ? [position] : []));
+  const open = enough.length > 0 ? enough : [...counts.keys()];
+  const own = threadIn ?? chance.one(open);
+  const begins = frame.openingPosition;
+  const level = (position: string) => {
+    if (order !== 'customary') return levelOf(like(position));
+    return CUSTOMARY.indexOf(like(position));
+  };
+  const minutes = frame.targetMinutes * 0.9;
+  const most = Math.max(1, Math.min(6, 1 + Math.floor(minutes / STAY_MINUTES)));
+  const wanted = Math.max(1, most - chance.below(2));
+  const up = order === 'customary' ? true : begins === undefined ? chance.share() < 0.5 : level(begins) < level(own);
+  const side = (position: string) => Math.sign(level(position) - level(own)) * (up ? 1 : -1);
+  const choose = (from: readonly string[], count: number, must?: string) => {
+    const first = must !== undefined && from.includes(must) ? [must] : [];
+    const others = shuffled(
+      from.filter((each) => each !== must),
+      chance,
+    );
+    return [...first, ...others]
+      .slice(0, Math.max(count, first.length))
+      .sort((a, b) => (level(a) - level(b)) * (up ? 1 : -1));
+  };
+  const others = open.filter((position) => position !== own);
+  const after = choose(
+    others.filter((each) => side(each) > 0),
+    Math.min(2, Math.max(0, wanted - 1)),
+  );
+  const first = begins === undefined ? undefined : open.find((position) => like(position) === like(begins));
+  const before = choose(
+    others.filter((each) => side(each) < 0),
+    Math.max(0, wanted - 1 - after.length),
+    first,
+  );
+  return sharesOf([...before], own, after, chance);
+}
+
+/** The customary order of positions, as its stages have them. */
+const CUSTOMARY = ['supine', 'prone', 'side-lying', 'seated', 'four-point', 'plank', 'kneeling', 'standing'];
+
+/** How long each stay is: the thread's ends after the peak, what follows it eases. */
+function sharesOf(before: readonly string[], own: string, after: readonly string[], chance: Chance): Stay[] {
+  const ends = after.length === 0 ? 1 : 0.78 + 0.06 * chance.share();
+  const length = before.length === 0 ? ends : 0.32 + 0.16 * chance.share() + (after.length === 0 ? 0.15 : 0);
+  const begins = Math.max(0, ends - length);
+  const stays: Stay[] = before.map((position, i) => ({ position, until: (begins * (i + 1)) / before.length }));
+  stays.push({ position: own, until: ends });
+  after.forEach((position, i) => stays.push({ position, until: ends + ((1 - ends) * (i + 1)) / after.length }));
+  return stays;
+}
+
+/** Groups in the order asked for, as far as they can be put so; what has no say in it stays where it was. */
+export function inOrder({ order }: Search, groups: readonly Group[], chance: Chance): Group[] {
+  const single = (key: (entry: RungEntry) => number): Group[] =>
+    groups.flatMap(({ entries, ...rest }) => {
+      const parts: RungEntry[][] = [];
+      for (const entry of entries) {
+        const before = parts.at(-1)?.at(-1);
+        if (before && key(before) === key(entry)) parts.at(-1)?.push(entry);
+        else parts.push([entry]);
+      }
+      return parts.map((part) => ({ ...rest, entries: part }));
+    });
   if (order === 'customary') {
-    const stages = [...new Set(fit.map((entry) => stageOf({ entry })))].sort((a, b) => a - b);
-    return (entry, share) => stageOf({ entry }) === stages[Math.floor(share * stages.length)];
+    const stage = (entry: RungEntry) => stageOf({ entry });
+    return single(stage).sort((a, b) => stage(a.entries[0] as RungEntry) - stage(b.entries[0] as RungEntry));
   }
   if (order === 'directions') {
-    const all = shuffled([...new Set(fit.map((entry) => mainDirection({ entry })))], chance);
-    return (entry, share) => mainDirection({ entry }) === all[Math.floor(share * all.length)];
-  }
-  if (order === 'layered') {
-    const ladders = shuffled([...new Set(fit.map(({ exercise }) => exercise))], chance).filter(
-      ({ id }) => catalog.ladder(id).filter((entry) => fit.includes(entry)).length > 1,
+    const kinds = shuffled(
+      [...new Set(groups.map((group) => mainDirection({ entry: group.entries[0] as RungEntry })))],
+      chance,
     );
-    return (entry, share) => entry.exercise === ladders[Math.floor((share * count) / 2) % Math.max(1, ladders.length)];
+    const kind = (entry: RungEntry) => kinds.indexOf(mainDirection({ entry }));
+    const parts = single(kind);
+    const level = (group: Group) => levelOf((group.entries[0] as RungEntry).like);
+    // Down in one direction, up again in the next: as few ways as there can be.
+    return parts.sort((a, b) => {
+      const [ka, kb] = [kind(a.entries[0] as RungEntry), kind(b.entries[0] as RungEntry)];
+      return ka !== kb ? ka - kb : (level(a) - level(b)) * (ka % 2 === 0 ? 1 : -1);
+    });
   }
-  // By position, from where people begin towards the other end.
-  const levels = [...new Set(fit.map(({ like }) => like))].sort((a, b) => levelOf(a) - levelOf(b));
-  const begins = frame.openingPosition === undefined ? undefined : catalog.graph.like(frame.openingPosition);
-  const kept = levels.filter((like) => like === begins || levels.length < 4 || chance.share() < 0.8);
-  const down = begins === undefined ? chance.share() < 0.5 : levelOf(begins) < POSITIONS.length / 2;
-  const way = down ? kept : kept.reverse();
-  return ({ like }, share) => like === way[Math.floor(share * way.length)];
+  return [...groups];
 }
-
-const levelOf = (like: BasePosition): number => POSITIONS.indexOf(like);

@@ -77,7 +77,7 @@ export function classFor(
     allowed: new Set([...fit, ...asked]),
     ...(work === undefined ? {} : { mostWork: work }),
   };
-  const { plan } = found(search, one, seed, 1, () => true);
+  const { plan } = found(search, one, seed, 2, () => true);
   const { id: _id, name: _name, ...rest } = plan;
   return { id: `${series.id}-${episode}`, name: `${series.name.replace(/, \d+ classes$/, '')} ${episode}`, ...rest };
 }

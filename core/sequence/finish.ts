@@ -12,12 +12,13 @@ import {
   standingOf,
 } from '../mend';
 import type { Block, ClassPlan, PlanEdit, TimedClass } from '../plan';
-import { type ClassMeasure, measureClass } from '../review';
+import { type ClassMeasure, measureClass, threadTitle } from '../review';
 import { costBeside, costOf, type Search, type Tried } from './aims';
 import type { Brief } from './briefSchema';
+import { withGives } from './give';
 import { type Ordered, strayFrom } from './orders';
 import { reasonsFor } from './reasons';
-import { withSides } from './sides';
+import { withRests } from './rests';
 
 /** A class proposed, and why a director might take it. */
 export interface Proposal {
@@ -25,22 +26,28 @@ export interface Proposal {
   readonly measure: ClassMeasure;
   readonly standing: Standing;
   readonly why: readonly string[];
+  /** The id of the exercise it grows by, where it is one. */
+  readonly thread: string | undefined;
 }
 
 /** A class as it was found: its levels filled in, what is left to mend mended, brought to its length, its blocks named in order. */
-export function finished(search: Search, best: Tried, brief: Brief): Proposal {
+export function finished(
+  search: Search,
+  best: Tried,
+  brief: Pick<Brief, 'levels' | 'locked' | 'lateChance'>,
+): Proposal {
   const { catalog, context, frame } = search;
   const beside = (timed: TimedClass) => costBeside(search, timed);
   const cost = (measure: ClassMeasure) => costOf(search, measure);
   const found = { ...best.measure.timed.plan, closingSeconds: frame.closingSeconds };
-  let measure = withSides(search, inOrder(search, measureClass(catalog, found, context)));
+  let measure = withRests(search, inOrder(search, measureClass(catalog, found, context)));
   if (brief.levels) ({ measure } = levelled(catalog, measure, context));
   const fitBetter = () => {
     const fit = fitted(groundOf(catalog, measure, context));
     if (fit && cost(fit.measure) < cost(measure)) ({ measure } = fit);
   };
   fitBetter();
-  ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, beside }));
+  ({ measure } = mend(catalog, measure.timed.plan, context, { steps: MENDED, beside, keeping: false, looks: true }));
   fitBetter();
   // Where no range reaches as far, a block more does.
   for (
@@ -53,9 +60,13 @@ export function finished(search: Search, best: Tried, brief: Brief): Proposal {
     measure = longer;
     fitBetter();
   }
-  const plan = renamed(measure.timed.plan, brief.locked ?? []);
+  measure = withGives(search, measure, brief.lateChance ?? catalog.method.craft.lateChance);
+  const { thread } = measure.subject;
+  const grown = thread?.kind === 'ladder' ? thread.blocks[0]?.entry.exercise : undefined;
+  const theme = thread ? { theme: threadTitle(thread, catalog) } : {};
+  const plan = renamed({ ...measure.timed.plan, ...theme }, brief.locked ?? []);
   const named = measureClass(catalog, plan, context);
-  return { plan, measure: named, standing: standingOf(named), why: reasonsFor(search, named) };
+  return { plan, measure: named, standing: standingOf(named), why: reasonsFor(search, named), thread: grown?.id };
 }
 
 /**
@@ -64,7 +75,7 @@ export function finished(search: Search, best: Tried, brief: Brief): Proposal {
  */
 function inOrder(search: Search, measure: ClassMeasure): ClassMeasure {
   const { catalog, context, order, past } = search;
-  const stray = (ordered: Ordered) => strayFrom[order](ordered, past);
+  const stray = (ordered: Ordered) => strayFrom[order](ordered, past, (entry) => catalog.heat(entry));
   let now = measure;
   for (let tries = 0; tries < STRAYS_MENDED && stray(now.timed) > 0; tries++) {
     const strays = stray(now.timed);

@@ -1,6 +1,7 @@
 import { type BasePosition, POSITIONS } from '../body';
 import type { Direction, Order } from '../method';
 import type { TimedBlock } from '../plan';
+import type { RungEntry } from '../repertoire';
 
 /** What an order is judged by, beside the class. */
 export interface Past {
@@ -17,20 +18,15 @@ export interface Ordered {
  * How often a class strays from an order, 0 where it keeps it: what makes each order recognisably its own. The review
  * only silences rules by order; this is what the sequencer holds a proposal to (docs/sequencing.md, "Orders").
  */
-export const strayFrom: Readonly<Record<Order, (timed: Ordered, past: Past) => number>> = {
+export const strayFrom: Readonly<Record<Order, (timed: Ordered, past: Past, heat: HeatOf) => number>> = {
   positions: ({ blocks }) => {
     const stays = runsOf(blocks, ({ entry }) => entry.position);
     const levels = stays.map(([{ entry }]) => levelOf(entry.like));
     return stays.length - new Set(stays.map(([{ entry }]) => entry.position)).size + turnsOf(levels);
   },
   customary: ({ blocks }) => descentsOf(blocks.map(stageOf)),
-  layered: ({ blocks }) => {
-    const ladders = runsOf(blocks, ({ entry }) => entry.exercise.id);
-    const returns = ladders.length - new Set(ladders.map(([{ entry }]) => entry.exercise.id)).size;
-    const falls = ladders.reduce((sum, run) => sum + descentsOf(run.map(({ entry }) => entry.step)), 0);
-    const layered = ladders.reduce((sum, run) => sum + (run.length > 1 ? run.length : 0), 0);
-    return returns + falls + Math.max(0, Math.ceil(blocks.length * LAYERED_SHARE) - layered);
-  },
+  layered: ({ blocks }, _past, heat) =>
+    Math.max(0, Math.ceil(blocks.length * LAYERED_SHARE) - longestGrowing(blocks, heat)),
   directions: ({ blocks }) => {
     const groups = runsOf(
       blocks.filter((block) => mainDirection(block) !== 'neutral'),
@@ -44,14 +40,32 @@ export const strayFrom: Readonly<Record<Order, (timed: Ordered, past: Past) => n
   },
 };
 
-/** The share of blocks that stand in ladders growing layer by layer, for a class in layers. */
-const LAYERED_SHARE = 0.5;
+/** How hot a rung is. */
+type HeatOf = (entry: RungEntry) => number;
+
+/** The share of blocks that are of the one pattern that grows, for a class in layers; of the work it is more. */
+const LAYERED_SHARE = 0.4;
+/** A layer may be this much cooler than the hottest before it. */
+const DIP = 3;
+
+/** How many blocks the longest pattern has that grows in one position. */
+function longestGrowing(blocks: readonly Placed[], heat: HeatOf): number {
+  let [longest, row, hottest] = [0, 0, 0];
+  blocks.forEach(({ entry }, i) => {
+    const own = heat(entry);
+    const goesOn = blocks[i - 1]?.entry.position === entry.position && own >= hottest - DIP;
+    row = goesOn ? row + 1 : 1;
+    hottest = goesOn ? Math.max(hottest, own) : own;
+    if (row > longest) longest = row;
+  });
+  return longest;
+}
 
 /** How many of the last episode's last blocks a recap begins with. */
 export const RECAPPED = 3;
 
 /** Height of the body from the floor, 0 for standing. */
-const levelOf = (like: BasePosition): number => POSITIONS.indexOf(like);
+export const levelOf = (like: BasePosition): number => POSITIONS.indexOf(like);
 
 type Placed = Ordered['blocks'][number];
 type Run = readonly [Placed, ...Placed[]];

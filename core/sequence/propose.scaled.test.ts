@@ -30,18 +30,19 @@ describe('a class proposed', () => {
   ];
   // One order of the five in `npm test`.
   test.each(briefs.slice(0, runs(1, 5)))(
-    '$order for $audience: nothing grave, in its order, within a minute of its length',
+    '$order for $audience: nothing grave, in its order, within 4 % under its length',
     (brief) => {
       const { proposals, clashes } = one(brief);
       expect(clashes).toEqual([]);
       const { plan, measure, standing, why } = must(proposals[0]);
       expect(standing).toMatchObject({ stop: 0, fix: 0 });
-      expect(Math.abs(standing.seconds - brief.minutes * 60)).toBeLessThanOrEqual(60);
+      expect(standing.seconds).toBeLessThanOrEqual(brief.minutes * 60);
+      expect(standing.seconds).toBeGreaterThanOrEqual(0.96 * brief.minutes * 60);
       expect(standing.score < 1 || why.some((reason) => reason.startsWith('Worth a look'))).toBe(true);
       const before = studio.classOf(must(SERIES.episodes[0]).class);
       const lastEnd = brief.order === 'recap' ? keys(must(before)).slice(-3) : [];
-      expect(strayFrom[must(brief.order)](measure.timed, { lastEnd })).toBe(0);
-      expect(new Set(keys(plan)).size).toBe(plan.blocks.length);
+      expect(strayFrom[must(brief.order)](measure.timed, { lastEnd }, (entry) => catalog.heat(entry))).toBe(0);
+      expect(new Set(keys(plan)).size).toBe(keys(plan).length);
       if (brief.order === 'recap') expect(keys(plan).slice(0, 3)).toEqual(lastEnd);
     },
   );
@@ -115,8 +116,10 @@ describe('a class proposed', () => {
 describe('the schools of the house', () => {
   const house = (choices: Partial<Choices>) => studioOf({ ...bundle, method: { choices } }, {});
   const blocksIn = (choices: Partial<Choices>, seed: number) =>
-    must(propose(house(choices), { minutes: 30, audience: 'rowers', proposals: 1, seed }, TODAY).proposals[0]).measure
-      .timed;
+    must(
+      propose(house(choices), { minutes: 30, audience: 'rowers', focus: 'lateral-flexion', proposals: 1, seed }, TODAY)
+        .proposals[0],
+    ).measure.timed;
   const sided = ({ blocks }: ReturnType<typeof blocksIn>) =>
     blocks.filter(({ entry, block }) => entry.sides === 'each' && block.side === undefined);
 

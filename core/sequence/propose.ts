@@ -1,6 +1,8 @@
+import { bandsFor, DIRECTION_WORDS } from '../method';
 import { isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
-import { costOf, MOST_ALIKE, type Search, shareOf, type Tried } from './aims';
+import { percent } from '../review';
+import { costOf, MOST_ALIKE, type Search, shareOf } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
 import { finished, type Proposal } from './finish';
@@ -16,12 +18,14 @@ export interface Proposed {
   readonly evaluated: number;
 }
 
-/** Classes tried in one search, for a class of up to `FULL_MINUTES`; a longer one takes longer to measure, and fewer are. */
-export const EVALUATIONS: Readonly<Record<Effort, number>> = { quick: 2400, thorough: 30_000 };
+/** Classes tried in one search, and how many searches from other drafts are made for a proposal while none is good. */
+export const EVALUATIONS: Readonly<Record<Effort, number>> = { quick: 800, thorough: 6000 };
+const SEARCHES: Readonly<Record<Effort, number>> = { quick: 3, thorough: 5 };
+/** A longer class takes longer to measure, and fewer are tried. */
 const FULL_MINUTES = 45;
 
-const evaluationsFor = ({ effort = 'quick', minutes }: Brief): number =>
-  Math.round(EVALUATIONS[effort] * Math.min(1, FULL_MINUTES / minutes));
+const evaluationsFor = ({ effort = 'quick', minutes }: Pick<Brief, 'effort' | 'minutes'>): number =>
+  Math.round(EVALUATIONS[effort] * Math.min(1, Math.sqrt(FULL_MINUTES / minutes)));
 
 /** Told as the search goes on: classes tried, of how many; it ends, with what it has, when it answers `false`. */
 export type OnProgress = (evaluated: number, of: number) => boolean | undefined;
@@ -33,78 +37,81 @@ export type OnProgress = (evaluated: number, of: number) => boolean | undefined;
  */
 export function propose(studio: Studio, brief: Brief, today?: string, onProgress?: OnProgress): Proposed {
   const wanted = brief.proposals ?? 3;
-  const each = evaluationsFor(brief);
+  const { effort = 'quick' } = brief;
+  const each = evaluationsFor(brief) * SEARCHES[effort];
   const clashes = clashesOf(studio, brief);
   if (clashes.length > 0) return { proposals: [], clashes, evaluated: 0 };
   const proposals: Proposal[] = [];
   let evaluated = 0;
   let stopped = false;
-  let spare = AGAIN;
   for (let i = 0; i < wanted && !stopped; i++) {
-    const search = searchFor(studio, brief, today, proposals.map(keysOf));
+    const search = searchFor(studio, brief, today, proposals.map(keysOf), {
+      othersThreads: proposals.flatMap(({ thread }) => thread ?? []),
+    });
     if (search.fit.length === 0) break;
-    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, spare, (tried) => {
+    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, SEARCHES[effort], (tried) => {
       stopped = onProgress?.(Math.min(evaluated + tried, (i + 1) * each), wanted * each) === false;
       return !stopped;
     });
     evaluated += proposal.evaluated;
-    spare -= proposal.again;
     const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
     if (!alike) proposals.push(proposal);
   }
+  const missed = focusMissed(studio, brief, proposals);
+  if (missed) clashes.push(missed);
   if (proposals.length < wanted && !stopped) clashes.push(tooFew(proposals.length, wanted));
   return { proposals: proposals.sort((a, b) => a.standing.score - b.standing.score), clashes, evaluated };
+}
+
+/** Where no proposal keeps its focus, what there is to choose from does not hold enough of it. */
+function focusMissed({ catalog }: Studio, { focus }: Brief, proposals: readonly Proposal[]): string | null {
+  if (focus === undefined || proposals.length === 0) return null;
+  const kept = proposals.map(({ measure }) => measure.subject.craft.get('focus'));
+  if (kept.some((weighed) => !weighed || weighed.distance === 0)) return null;
+  const most = Math.max(...kept.map((weighed) => weighed?.value ?? 0));
+  const { min } = bandsFor(catalog.method.directionBands, focus)[focus];
+  return `Only ${percent(most)} of the work can be ${DIRECTION_WORDS[focus]} with what this room can do; ${percent(min)} is the least for a class about it.`;
 }
 
 /** Seeds of the proposals of one brief lie as far apart: neighbouring seeds are other briefs'. */
 const SEEDS_APART = 7919;
 
-/** How often searches go on from a class with a mistake in it, at most, for all proposals together. */
-const AGAIN = 2;
+/** Under this score a class is as a director would teach it, and no other draft is looked for. */
+const GOOD = 1;
 
 /**
- * One class, searched for; where it ends with a mistake in it, the search goes on from it, less warm.
- * @param again how often at most
+ * One class, searched for from one draft after another until one is good; the best of them.
+ * @param searches how many at most
  */
 export function found(
   search: Search,
-  brief: Brief,
+  brief: Pick<Brief, 'effort' | 'minutes' | 'levels' | 'locked' | 'lateChance'>,
   seed: number,
-  again: number,
+  searches: number,
   onTried: OnTried,
-): Proposal & { readonly evaluated: number; readonly again: number } {
-  const chance = chanceOf(seed);
+): Proposal & { readonly evaluated: number } {
   const whole = brief.levels ? roomForOffers(search) : search;
-  let [evaluated, going] = [0, true];
-  const annealed = (evaluations: number, from?: Tried) => {
-    const before = evaluated;
-    const tried = anneal(
-      whole,
-      chance,
-      evaluations,
-      (now) => {
-        going = onTried(before + now) !== false;
-        return going;
-      },
-      from?.blocks,
-    );
-    evaluated += evaluations;
-    return tried;
-  };
   const evaluations = evaluationsFor(brief);
-  let tried = annealed(evaluations);
-  let best = finished(search, tried, brief);
-  let times = 0;
-  for (; times < again && going && best.standing.stop + best.standing.fix > 0; times++) {
-    tried = annealed(Math.round(evaluations * AGAIN_SHARE), tried);
+  let best: Proposal | null = null;
+  let [evaluated, going] = [0, true];
+  for (let i = 0; i < searches && going && !(best && isGood(best)); i++) {
+    const before = evaluated;
+    const tried = anneal(whole, chanceOf(seed + SEARCHES_APART * i), evaluations, (now) => {
+      going = onTried(before + now) !== false;
+      return going;
+    });
+    evaluated += evaluations;
     const proposal = finished(search, tried, brief);
-    if (costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
+    if (!best || costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
   }
-  return { ...best, evaluated, again: times };
+  return { ...(best as Proposal), evaluated };
 }
 
-/** How much of a search going on from its end takes. */
-const AGAIN_SHARE = 0.7;
+const isGood = ({ standing, measure }: Proposal): boolean =>
+  standing.score < GOOD && [...measure.subject.craft.values()].every(({ distance }) => distance === 0);
+
+/** Seeds of the searches for one proposal lie as far apart. */
+const SEARCHES_APART = 104_729;
 
 const tooFew = (found: number, wanted: number): string =>
   `Only ${found} of ${wanted} proposals: what has to be in it, and what there is to choose from, leaves no more that differ in over ${Math.round(100 * (1 - MOST_ALIKE))} % of their rungs.`;
@@ -119,5 +126,6 @@ const OFFERS_SHARE = 0.12;
 function roomForOffers(search: Search): Search {
   const { frame } = search;
   const kept = Math.round(frame.targetMinutes * 60 * OFFERS_SHARE);
-  return { ...search, frame: { ...frame, closingSeconds: frame.closingSeconds + kept } };
+  const freedoms = { ...search.freedoms, offers: true };
+  return { ...search, freedoms, frame: { ...frame, closingSeconds: frame.closingSeconds + kept } };
 }

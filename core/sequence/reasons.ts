@@ -1,45 +1,59 @@
 import { CONDITIONS } from '../caution';
-import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS } from '../method';
-import { type ClassMeasure, clock, findingsOf, percent, rungTitle } from '../review';
+import { DIRECTION_WORDS } from '../method';
+import { usesOf } from '../repertoire';
+import { type ClassMeasure, clock, findingsOf, percent, rangeWords, rungTitle, threadTitle } from '../review';
 import { countText } from '../vocabulary';
 import type { Search } from './aims';
-import { strayFrom } from './orders';
 
-/** Most shares of direction told of: the rest is small. */
-const TOLD = 3;
-
-/** Why a director might take a class, in sentences read off its measures. */
+/** Why a director might take a class: its idea, how it goes, its time; and what is worth a look. */
 export function reasonsFor(search: Search, measure: ClassMeasure): string[] {
-  const { timed, subject, raised } = measure;
-  const { order, past, conditions, mustHave, frame } = search;
+  const [worst] = findingsOf(measure);
+  return [
+    ideaOf(measure),
+    wayOf(search, measure),
+    timeOf(search, measure),
+    ...(worst ? [`Worth a look: ${worst.message}`] : []),
+  ];
+}
+
+/** The idea it grows by, in a sentence. */
+function ideaOf({ subject, timed }: ClassMeasure): string {
+  const { thread, catalog } = subject;
+  const { focus } = timed.plan;
+  const about =
+    focus === undefined
+      ? ''
+      : `, and ${percent((timed.directions[focus] ?? 0) / Math.max(1, timed.parts.work))} of the work is ${DIRECTION_WORDS[focus]}`;
+  if (!thread) return `It has no one idea that grows${about}.`;
+  const [first, last] = [thread.blocks[0], thread.blocks.at(-1)];
+  const steps = thread.blocks.length;
+  return `One idea grows through it, ${threadTitle(thread, catalog)}: ${steps} steps from ${first ? rungTitle(first.entry) : ''} to ${last ? rungTitle(last.entry) : ''}${about}.`;
+}
+
+/** How it begins, where it is hardest and how it eases. */
+function wayOf({ catalog }: Search, { subject, timed }: ClassMeasure): string {
+  const { done, arc } = subject;
+  const [first, last] = [done[0], done.at(-1)];
+  if (!first || !last) return 'Nothing is done in it.';
+  const with_ = (['breath', 'pelvis', 'spine'] as const).find((use) => usesOf(first.entry).goodFor.includes(use));
+  const begins = `It begins ${catalog.graph.name(first.position)} with ${rungTitle(first.entry)}${with_ ? ` (${with_})` : ''}`;
+  const peak = arc ? `, is hardest at ${clock(arc.peak.startSeconds)} with ${rungTitle(arc.peak.entry)}` : '';
+  const eases = `, and ends with ${rungTitle(last.entry)}`;
+  const stays = timed.sequence.filter((part, i) => i > 0 && part.position !== timed.sequence[i - 1]?.position).length;
+  return `${begins}${peak}${eases}; ${stays === 0 ? 'nobody changes position' : `people change position ${stays === 1 ? 'once' : `${stays} times`}`}.`;
+}
+
+/** Its length and what may go, what has to be in it, and what its cautions ask. */
+function timeOf({ conditions, mustHave, frame }: Search, { timed, raised }: ClassMeasure): string {
   const target = frame.targetMinutes * 60;
-  const why: string[] = [];
-  why.push(`${clock(timed.seconds)} of ${clock(target)}, in ${countText(timed.blocks.length, 'block')}.`);
-  const positions = [...new Set(timed.blocks.map(({ position }) => search.catalog.graph.name(position)))];
-  const stray = strayFrom[order](timed, past);
-  why.push(
-    `${ORDER_WORDS[order]}${stray === 0 ? '' : `, with ${countText(stray, 'block')} out of that order`}: ${positions.join(', ')}.`,
-  );
-  const { arc } = subject;
-  if (arc) {
-    const { entry, startSeconds } = arc.peak;
-    why.push(`The hardest comes at ${clock(startSeconds)}: ${rungTitle(entry)} (heat ${Math.round(arc.hottest)}).`);
-  }
-  const shares = DIRECTIONS.map((direction) => [direction, timed.directions[direction] ?? 0] as const)
-    .filter(([, seconds]) => seconds > 0)
-    .sort((a, b) => b[1] - a[1]);
-  const all = shares.reduce((sum, [, seconds]) => sum + seconds, 0);
-  const told = shares.slice(0, TOLD).map(([each, seconds]) => `${DIRECTION_WORDS[each]} ${percent(seconds / all)}`);
-  if (told.length > 0) why.push(`Most of the work: ${told.join(', ')}.`);
+  const parts = [
+    `${clock(timed.seconds)} of ${clock(target)} in ${countText(timed.blocks.length, 'block')}: ${rangeWords(timed)}`,
+  ];
+  if (mustHave.length > 0) parts.push('all that has to be in it is in it');
   if (conditions.length > 0) {
     const names = conditions.map((condition) => CONDITIONS[condition].name.toLowerCase()).join(', ');
     const adapted = raised.filter(({ rule }) => rule.code === 'CAUTION_ADAPT').length;
-    why.push(
-      adapted === 0 ? `Nothing in it has to be adapted for ${names}.` : `Something in it is adapted for ${names}.`,
-    );
+    parts.push(`${adapted === 0 ? 'nothing' : 'something'} in it has to be adapted for ${names}`);
   }
-  if (mustHave.length > 0) why.push('All that has to be in it is in it.');
-  const [worst] = findingsOf(measure);
-  why.push(worst ? `Worth a look: ${worst.message}` : 'The review finds nothing to mend.');
-  return why;
+  return `${parts.join('; ')}.`;
 }

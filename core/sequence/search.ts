@@ -1,15 +1,18 @@
-import { POSITIONS } from '../body';
-import { type RungBlock, repsOf, repsRangeOf } from '../plan';
+import { DIRECTIONS, type Direction } from '../method';
 import type { RungEntry } from '../repertoire';
 import { type Search, type Tried, triedUnder, tryOut } from './aims';
-import { blockOf, draft, placeFor, unmet } from './draft';
-import { mainDirection, stageOf } from './orders';
+import { type Composition, type Group, keysIn, positionOf, staysOf } from './composition';
+import { draft, inOrder } from './draft';
+import { goesOn } from './goingOn';
 import type { Chance } from './random';
+import { closureOf } from './threads';
 
 /** How warm the search begins, begins again, and ends: a step that makes a class worse by as much is taken about once in three. */
-const [HOT, REHEATED, COLD] = [10, 8, 0.08];
+const [HOT, REHEATED, COLD] = [6, 4, 0.08];
 /** The part of the evaluations in which it may still get worse. */
 const COOLING = 0.85;
+/** The part of the evaluations that look for a draft to begin from, and how many there are at most. */
+const [DRAFTING, DRAFTS] = [0.06, 60];
 
 /** Told how many classes were tried; the search ends when it answers `false`. */
 export type OnTried = (evaluated: number) => boolean | undefined;
@@ -17,8 +20,8 @@ export type OnTried = (evaluated: number) => boolean | undefined;
 const TOLD_EVERY = 250;
 
 /**
- * Looks for the class of the least cost by simulated annealing over the neighbourhood of a draft: rungs, places,
- * doses, chains of what is required. The best seen is returned.
+ * Looks for the class of the least cost by simulated annealing over the neighbourhood of the best of some drafts:
+ * groups, their places and rungs, rests, chains of what is required. The best seen is returned.
  * @param evaluations how many classes are tried
  * @param from a class found before, to go on from less warm; a draft when unsaid
  */
@@ -27,16 +30,18 @@ export function anneal(
   chance: Chance,
   evaluations: number,
   onTried?: OnTried,
-  from?: readonly RungBlock[],
+  from?: Composition,
 ): Tried {
   if (search.fit.length > FEW_RUNGS)
-    return annealOnce(search, chance, evaluations, (blocks, most) => triedUnder(search, blocks, most), onTried, from);
+    return annealOnce(search, chance, evaluations, (made, most) => triedUnder(search, made, most), onTried, from);
   // Where there are few classes, several short searches find the best of them more surely than one long one, and none
   // is measured twice.
   const known = new Map<string, Tried>();
-  const tried = (blocks: readonly RungBlock[]) => {
-    const key = blocks.map(({ exercise, rung, dose }) => `${exercise}/${rung}×${dose?.reps ?? ''}`).join(' ');
-    const found = known.get(key) ?? tryOut(search, blocks);
+  const tried = (made: Composition) => {
+    const key = made.groups
+      .map((group) => `${keysIn({ groups: [group], scale: 1 }).join(' ')}|${group.rest ?? ''}`)
+      .join('/');
+    const found = known.get(key) ?? tryOut(search, made);
     known.set(key, found);
     return found;
   };
@@ -55,219 +60,313 @@ function annealOnce(
   search: Search,
   chance: Chance,
   evaluations: number,
-  attempt: (blocks: readonly RungBlock[], most: number) => Tried | null,
+  attempt: (made: Composition, most: number) => Tried | null,
   onTried?: OnTried,
-  from?: readonly RungBlock[],
+  from?: Composition,
 ): Tried {
-  const ids = { next: 1 };
   const hot = from ? REHEATED : HOT;
-  const first = from?.map((block, i) => ({ ...block, id: `n${i + 1}` })) ?? draft(search, chance);
-  let now = attempt(first, Number.POSITIVE_INFINITY) as Tried;
+  let now = attempt(from ?? draft(search, chance), Number.POSITIVE_INFINITY) as Tried;
+  const drafts = from ? 0 : Math.min(DRAFTS, Math.round(evaluations * DRAFTING));
+  for (let i = 0; i < drafts; i++) {
+    const other = attempt(draft(search, chance), now.cost);
+    if (other && other.cost < now.cost) now = other;
+  }
   let best = now;
-  for (let evaluated = 1; evaluated < evaluations; evaluated++) {
+  for (let evaluated = drafts + 1; evaluated < evaluations; evaluated++) {
     if (evaluated % TOLD_EVERY === 0 && onTried?.(evaluated) === false) break;
     const share = evaluated / (COOLING * evaluations);
     const warmth = share < 1 ? hot * (COLD / hot) ** share : 0;
     // Cold, it goes on from the best there was.
     if (share >= 1 && now !== best && now.cost > best.cost) now = best;
-    const blocks = stepFrom(search, now, chance, ids);
-    if (!blocks) continue;
+    const made = stepFrom(search, now, chance);
+    if (!made) continue;
     // What is worse by so much is taken once in e to the power of its share of the warmth: the die is cast first, so
     // that what costs too much need not be measured to its end.
     const worse = warmth > 0 ? -warmth * Math.log(1 - chance.share()) : 0;
-    const next = attempt(blocks, now.cost + worse);
+    const next = attempt(made, now.cost + worse);
     if (next && next.cost <= now.cost + worse) now = next;
     if (now.cost < best.cost) best = now;
   }
   return best;
 }
 
-type Step = (search: Search, blocks: readonly RungBlock[], chance: Chance, id: () => string) => RungBlock[] | null;
+type Groups = readonly Group[];
+type Step = (search: Search, groups: Groups, chance: Chance, now: Tried) => Groups | null;
 
 /** A class one step from another; `null` where the step leads nowhere. */
-function stepFrom(search: Search, { blocks }: Tried, chance: Chance, ids: { next: number }): RungBlock[] | null {
-  const steps = search.freedoms.doses ? [...STEPS, redose, redose] : STEPS;
-  const made = chance.one(steps)(search, blocks, chance, () => `m${ids.next++}`);
-  return made && made.length <= (search.freedoms.blocks ?? 400) - search.locks.length ? made : null;
+function stepFrom(search: Search, now: Tried, chance: Chance): Composition | null {
+  const { composition } = now;
+  const made = chance.one(STEPS)(search, composition.groups, chance, now);
+  if (!made || made.length === 0) return null;
+  const blocks = made.reduce((sum, { entries }) => sum + entries.length, 0);
+  const most = (search.freedoms.blocks ?? 400) - search.locks.length;
+  return blocks > 0 && blocks <= most ? { ...composition, groups: made } : null;
 }
 
-const entryOf = ({ catalog }: Search, block: RungBlock): RungEntry => catalog.rung(block) as RungEntry;
-
-const entriesOf = (search: Search, blocks: readonly RungBlock[]): RungEntry[] =>
-  blocks.map((block) => entryOf(search, block));
+const takenIn = ({ catalog, locks }: Search, groups: Groups): Set<RungEntry> =>
+  new Set([...groups.flatMap(({ entries }) => entries), ...locks.flatMap(({ block }) => catalog.rung(block) ?? [])]);
 
 /** Rungs that are not in the class yet. */
-function open(search: Search, blocks: readonly RungBlock[], wanted: (entry: RungEntry) => boolean): RungEntry[] {
-  const taken = new Set([...blocks, ...search.locks.map(({ block }) => block)].map((block) => entryOf(search, block)));
+function open(search: Search, groups: Groups, wanted: (entry: RungEntry) => boolean): RungEntry[] {
+  const taken = takenIn(search, groups);
   return search.fit.filter((entry) => !taken.has(entry) && wanted(entry));
 }
 
-/** Another rung in the place of one: most often in the same position. */
-const swap: Step = (search, blocks, chance, id) => {
-  if (blocks.length === 0) return null;
-  const at = chance.below(blocks.length);
-  const now = entryOf(search, blocks[at] as RungBlock);
-  const near = chance.share() < 0.75;
-  const list = open(search, blocks, (entry) => !near || entry.position === now.position);
+/** A rung with up to two lower ones of its ladder before it, of those that are open. */
+function grownTo(search: Search, entry: RungEntry, openOnes: readonly RungEntry[], chance: Chance): Group {
+  const below = search.catalog
+    .ladder(entry.exercise.id)
+    .filter(
+      (each) =>
+        each.step < entry.step && each.rung.branchOf === undefined && openOnes.includes(each) && goesOn(each, entry),
+    );
+  return { entries: [...below, entry].slice(-1 - chance.below(3)) };
+}
+
+/** Another group in the place of one: most often in the same position. */
+const swap: Step = (search, groups, chance) => {
+  const at = chance.below(groups.length);
+  const now = groups[at] as Group;
+  const near = chance.share() < 0.85;
+  const list = open(search, groups, ({ position }) => !near || position === positionOf(now));
   if (list.length === 0) return null;
-  return blocks.with(at, blockOf(search, chance.one(list), id()));
+  const made = grownTo(search, chance.one(list), list, chance);
+  return groups.with(at, now.rest ? { ...made, rest: now.rest } : made);
 };
 
-/** The next rung, or the one before, of the ladder. */
-const climb: Step = (search, blocks, chance, id) => {
-  if (blocks.length === 0) return null;
-  const at = chance.below(blocks.length);
-  const now = entryOf(search, blocks[at] as RungBlock);
-  const list = open(search, blocks, (entry) => entry.exercise === now.exercise);
-  return list.length === 0 ? null : blocks.with(at, blockOf(search, chance.one(list), id()));
+/** The next rung of a group's ladder after it, or the one before it first. */
+const lengthen: Step = (search, groups, chance) => {
+  const at = chance.below(groups.length);
+  const group = groups[at] as Group;
+  const [first, last] = [group.entries[0] as RungEntry, group.entries.at(-1) as RungEntry];
+  const taken = takenIn(search, groups);
+  const free = (entry: RungEntry) =>
+    search.allowed.has(entry) && !taken.has(entry) && entry.rung.branchOf === undefined;
+  const ladder = search.catalog.ladder(last.exercise.id);
+  const next = ladder.find((each) => each.step > last.step && free(each) && goesOn(last, each));
+  const before = search.catalog
+    .ladder(first.exercise.id)
+    .findLast((each) => each.step < first.step && free(each) && goesOn(each, first));
+  const ways = [...(next ? [[...group.entries, next]] : []), ...(before ? [[before, ...group.entries]] : [])];
+  return ways.length === 0 ? null : groups.with(at, { ...group, entries: chance.one(ways) });
 };
 
-/** One more, in a position where people are already, or anywhere. */
-const insert: Step = (search, blocks, chance, id) => {
-  const at = chance.below(blocks.length + 1);
-  const near = chance.share() < 0.75;
-  const beside = new Set(
-    [blocks[at - 1], blocks[at]].flatMap((block) => (block ? entryOf(search, block).position : [])),
-  );
-  const list = open(search, blocks, ({ position }) => !near || beside.size === 0 || beside.has(position));
-  return list.length === 0 ? null : blocks.toSpliced(at, 0, blockOf(search, chance.one(list), id()));
-};
-
-/** One more with all it requires before it, each where its position is. */
-const insertChain: Step = (search, blocks, chance, id) => {
-  const list = open(search, blocks, ({ rung }) => (rung.requires ?? []).length > 0);
-  if (list.length === 0) return null;
-  const made = [...blocks];
-  const entries = entriesOf(search, blocks);
-  const add = (entry: RungEntry, depth: number) => {
-    if (depth > DEEPEST) return;
-    for (const need of unmet(search, entry, entries)) add(need, depth + 1);
-    const at = placeFor(entries, entry);
-    made.splice(at, 0, blockOf(search, entry, id()));
-    entries.splice(at, 0, entry);
-  };
-  add(chance.one(list), 0);
-  return made;
-};
-/** How long a chain of requirements is followed: longer than any a class can hold. */
-const DEEPEST = 8;
-
-/** What a block requires and has not, before it; or the block gone. */
-const supply: Step = (search, blocks, chance, id) => {
-  const entries = entriesOf(search, blocks);
-  const lacking = entries.flatMap((entry, at) => {
-    const [need] = unmet(search, entry, entries.slice(0, at));
-    return need ? [{ at, need }] : [];
+/** A group without its first or its last. */
+const shorten: Step = (_search, groups, chance) => {
+  const long = groups.flatMap(({ entries }, i) => (entries.length > 1 ? [i] : []));
+  if (long.length === 0) return null;
+  const at = chance.one(long);
+  const group = groups[at] as Group;
+  return groups.with(at, {
+    ...group,
+    entries: chance.below(2) === 0 ? group.entries.slice(1) : group.entries.slice(0, -1),
   });
-  if (lacking.length === 0) return null;
-  const { at, need } = chance.one(lacking);
-  if (chance.below(4) === 0) return blocks.toSpliced(at, 1);
-  const later = entries.indexOf(need);
-  if (later > at) return blocks.toSpliced(later, 1).toSpliced(at, 0, blocks[later] as RungBlock);
-  return search.fit.includes(need) ? blocks.toSpliced(at, 0, blockOf(search, need, id())) : blocks.toSpliced(at, 1);
 };
 
-const remove: Step = (_search, blocks, chance) =>
-  blocks.length < 2 ? null : blocks.toSpliced(chance.below(blocks.length), 1);
-
-/** One of them elsewhere. */
-const move: Step = (_search, blocks, chance) => {
-  if (blocks.length < 2) return null;
-  const from = chance.below(blocks.length);
-  const left = blocks.toSpliced(from, 1);
-  return left.toSpliced(chance.below(blocks.length), 0, blocks[from] as RungBlock);
+/** The next rung, or the one before, of a ladder in the place of one. */
+const climb: Step = (search, groups, chance) => {
+  const at = chance.below(groups.length);
+  const group = groups[at] as Group;
+  const which = chance.below(group.entries.length);
+  const now = group.entries[which] as RungEntry;
+  const list = open(search, groups, (entry) => entry.exercise === now.exercise);
+  if (list.length === 0) return null;
+  const entries = group.entries
+    .with(which, chance.one(list))
+    .toSorted((a, b) => (a.exercise === b.exercise ? a.step - b.step : 0));
+  return groups.with(at, { ...group, entries });
 };
 
-const exchange: Step = (_search, blocks, chance) => {
-  if (blocks.length < 2) return null;
-  const [a, b] = [chance.below(blocks.length), chance.below(blocks.length)];
-  return a === b ? null : blocks.with(a, blocks[b] as RungBlock).with(b, blocks[a] as RungBlock);
+/** One more, most often where people are already. */
+const insert: Step = (search, groups, chance) => {
+  const at = chance.below(groups.length + 1);
+  const beside = new Set([groups[at - 1], groups[at]].flatMap((group) => (group ? positionOf(group) : [])));
+  const near = chance.share() < 0.85;
+  const list = open(search, groups, ({ position }) => !near || beside.size === 0 || beside.has(position));
+  return list.length === 0 ? null : groups.toSpliced(at, 0, grownTo(search, chance.one(list), list, chance));
+};
+
+const remove: Step = (_search, groups, chance) =>
+  groups.length < 2 ? null : groups.toSpliced(chance.below(groups.length), 1);
+
+/** What a rung requires and has not, before it: in its group where it is of one shape with it, else in its position. */
+const supply: Step = (search, groups, chance) => {
+  const done = new Set<RungEntry>();
+  for (const [at, group] of groups.entries()) {
+    for (const entry of group.entries) {
+      const needs = closureOf(search, entry, done);
+      if (needs && needs.length === 0) {
+        done.add(entry);
+        continue;
+      }
+      const left = { ...group, entries: group.entries.filter((each) => each !== entry) };
+      const without = left.entries.length > 0 ? groups.with(at, left) : groups.toSpliced(at, 1);
+      if (!needs || chance.below(4) === 0) return without;
+      // All of it at once: half of what is required helps nothing. What stands later comes to here.
+      const brought = new Set(needs);
+      let made: Groups = groups.map((each) => ({ ...each, entries: each.entries.filter((one) => !brought.has(one)) }));
+      let own = made[at] as Group;
+      for (const need of needs.toReversed()) {
+        if (goesOn(need, own.entries[0] as RungEntry)) own = { ...own, entries: [need, ...own.entries] };
+        else {
+          const place = made.findLastIndex((each, i) => i < at && each.entries[0]?.position === need.position);
+          made = made.toSpliced(place < 0 ? at : place + 1, 0, { entries: [need] });
+        }
+      }
+      const here = made.findIndex((each) => each.entries.includes(entry));
+      if (here >= 0) made = made.with(here, own);
+      return made.filter(({ entries }) => entries.length > 0);
+    }
+  }
+  return null;
+};
+
+/** A group elsewhere: most often where its position is. */
+const move: Step = (_search, groups, chance) => {
+  if (groups.length < 2) return null;
+  const from = chance.below(groups.length);
+  const group = groups[from] as Group;
+  const left = groups.toSpliced(from, 1);
+  const places = Array.from({ length: left.length + 1 }, (_, at) => at);
+  const near = places.filter((at) =>
+    [left[at - 1], left[at]].some((each) => each && positionOf(each) === positionOf(group)),
+  );
+  return left.toSpliced(chance.one(near.length > 0 && chance.share() < 0.8 ? near : places), 0, group);
+};
+
+const exchange: Step = (_search, groups, chance) => {
+  if (groups.length < 2) return null;
+  const [a, b] = [chance.below(groups.length), chance.below(groups.length)];
+  return a === b ? null : groups.with(a, groups[b] as Group).with(b, groups[a] as Group);
 };
 
 /** A whole stay in a position, elsewhere. */
-const moveStay: Step = (search, blocks, chance) => {
-  if (blocks.length < 3) return null;
-  const positionAt = (at: number) => {
-    const block = blocks[at];
-    return block && entryOf(search, block).position;
-  };
-  const within = chance.below(blocks.length);
-  let [first, end] = [within, within + 1];
-  while (first > 0 && positionAt(first - 1) === positionAt(within)) first -= 1;
-  while (end < blocks.length && positionAt(end) === positionAt(within)) end += 1;
-  const left = blocks.toSpliced(first, end - first);
-  return left.toSpliced(chance.below(left.length + 1), 0, ...blocks.slice(first, end));
+const moveStay: Step = (_search, groups, chance) => {
+  const stays = staysOf(groups);
+  if (stays.length < 2) return null;
+  const from = chance.below(stays.length);
+  const left = stays.toSpliced(from, 1);
+  return left.toSpliced(chance.below(left.length + 1), 0, stays[from] as Group[]).flat();
 };
 
-/** A block beside another with the same prop: what is fetched once is used up. */
-const gather: Step = (search, blocks, chance) => {
-  const entries = entriesOf(search, blocks);
-  const propped = blocks.filter((_, i) => (entries[i] as RungEntry).props.length > 0);
-  if (propped.length < 2) return null;
-  const block = chance.one(propped);
-  const [prop] = entryOf(search, block).props;
-  const from = blocks.indexOf(block);
-  const left = blocks.toSpliced(from, 1);
-  const beside = left.flatMap((each, i) => (prop && entryOf(search, each).props.includes(prop) ? [i, i + 1] : []));
-  return beside.length === 0 ? null : left.toSpliced(chance.one(beside), 0, block);
+/** A stay given up: fewer ways, and more of the others. */
+const leaveStay: Step = (_search, groups, chance) => {
+  const stays = staysOf(groups);
+  return stays.length < 2 ? null : stays.toSpliced(chance.below(stays.length), 1).flat();
 };
 
-/** All in the order asked for, what has no say in it as it was. */
-const arrange: Step = (search, blocks, chance) => {
-  const { order } = search;
-  const entries = new Map(blocks.map((block) => [block, entryOf(search, block)]));
-  const entry = (block: RungBlock) => entries.get(block) as RungEntry;
-  const sorted = (key: (each: RungEntry) => number) => [...blocks].sort((a, b) => key(entry(a)) - key(entry(b)));
-  /** Together with the first of its kind. */
-  const grouped = (kind: (each: RungEntry) => string) => {
-    const kinds = [...new Set(blocks.map((block) => kind(entry(block))))];
-    return sorted((each) => kinds.indexOf(kind(each)));
-  };
-  if (order === 'customary') return sorted((each) => stageOf({ entry: each }));
-  const way = chance.below(2) === 0 ? 1 : -1;
-  const level = (each: RungEntry) => way * POSITIONS.indexOf(each.like);
-  if (order === 'directions') {
-    const kind = (each: RungEntry) => mainDirection({ entry: each });
-    const groups = grouped(kind);
-    if (chance.below(2) === 0) return groups;
-    // Down in one direction, up again in the next: as few ways as there can be.
-    const kinds = [...new Set(groups.map((block) => kind(entry(block))))];
-    const turned = (each: RungEntry) => (kinds.indexOf(kind(each)) % 2 === 0 ? level(each) : -level(each));
-    return groups.sort((a, b) => (kind(entry(a)) === kind(entry(b)) ? turned(entry(a)) - turned(entry(b)) : 0));
-  }
-  if (order === 'layered') {
-    const ladders = grouped(({ exercise }) => exercise.id);
-    ladders.sort((a, b) => (a.exercise === b.exercise ? entry(a).step - entry(b).step : 0));
-    return chance.below(2) === 0 ? ladders : ladders.sort((a, b) => level(entry(a)) - level(entry(b)));
-  }
-  if (order === 'recap') return null;
-  return sorted(level);
+/** A rest after a group, or none. */
+const rest: Step = (_search, groups, chance) => {
+  const at = chance.below(groups.length);
+  const { rest: now, ...group } = groups[at] as Group;
+  return groups.with(at, now ? group : { ...group, rest: chance.one(RESTS) });
+};
+const RESTS = [10, 15, 20];
+
+/** Two neighbours of one shape as one chain. */
+const join: Step = (_search, groups, chance) => {
+  const pairs = groups.flatMap((group, i) => {
+    const next = groups[i + 1];
+    return next && goesOn(group.entries.at(-1) as RungEntry, next.entries[0] as RungEntry) ? [i] : [];
+  });
+  if (pairs.length === 0) return null;
+  const at = chance.one(pairs);
+  const [a, b] = [groups[at] as Group, groups[at + 1] as Group];
+  return groups.toSpliced(at, 2, { ...b, entries: [...a.entries, ...b.entries] });
 };
 
-/** More or fewer repetitions, within the rung's range. */
-const redose: Step = (search, blocks, chance) => {
-  if (blocks.length === 0) return null;
-  const at = chance.below(blocks.length);
-  const block = blocks[at] as RungBlock;
-  const { rung } = entryOf(search, block);
-  const [least, most] = repsRangeOf(rung);
-  const now = block.dose?.reps ?? Math.round(repsOf(rung.dose));
-  const reps = Math.max(least, Math.min(most, now + (chance.below(2) === 0 ? -1 : 1) * (1 + chance.below(2))));
-  return reps === now ? null : blocks.with(at, { ...block, dose: { ...block.dose, reps } });
+/** A chain in two. */
+const part: Step = (_search, groups, chance) => {
+  const long = groups.flatMap(({ entries }, i) => (entries.length > 1 ? [i] : []));
+  if (long.length === 0) return null;
+  const at = chance.one(long);
+  const { entries, ...group } = groups[at] as Group;
+  const cut = 1 + chance.below(entries.length - 1);
+  return groups.toSpliced(at, 1, { entries: entries.slice(0, cut) }, { ...group, entries: entries.slice(cut) });
 };
 
-/** A rung first that is done where the class is to begin. */
-const begin: Step = (search, blocks, chance, id) => {
+/** A direction that the class has least of, brought into a stay of it. */
+const redirect: Step = (search, groups, chance) => {
+  const counts = new Map<Direction, number>(DIRECTIONS.map((direction) => [direction, 0]));
+  for (const { entries } of groups)
+    for (const { exercise } of entries)
+      for (const each of exercise.directions)
+        counts.set(each, (counts.get(each) ?? 0) + 1 / exercise.directions.length);
+  const least = [...counts]
+    .sort((a, b) => a[1] - b[1])
+    .slice(0, 2)
+    .map(([direction]) => direction);
+  const wanted = search.frame.focus !== undefined && chance.share() < 0.5 ? search.frame.focus : chance.one(least);
+  const here = new Set(groups.map(positionOf));
+  const all = open(search, groups, ({ exercise }) => exercise.directions.includes(wanted));
+  const near = all.filter(({ position }) => here.has(position));
+  const list = near.length > 0 && chance.share() < 0.8 ? near : all;
+  if (list.length === 0) return null;
+  const made = grownTo(search, chance.one(list), list, chance);
+  const places = groups.flatMap((group, i) => (positionOf(group) === positionOf(made) ? [i, i + 1] : []));
+  const at = places.length > 0 ? chance.one(places) : chance.below(groups.length + 1);
+  // In the place of something it keeps the class's length.
+  const swaps = places.length > 0 && chance.share() < 0.5 && at < groups.length;
+  return swaps ? groups.with(at, made) : groups.toSpliced(at, 0, made);
+};
+
+/** One more of the idea the class grows by: of its ladder, or of what goes on in its chain. */
+const grow: Step = (search, groups, chance, { measure }) => {
+  const { thread } = measure.subject;
+  if (!thread) return null;
+  const own = new Set(thread.blocks.map(({ entry }) => entry));
+  const holding = groups.flatMap((group, i) => (group.entries.some((entry) => own.has(entry)) ? [i] : []));
+  if (holding.length === 0) return null;
+  const at = chance.one(holding);
+  const { entries, ...group } = groups[at] as Group;
+  const after = chance.below(entries.length + 1);
+  const [before, next] = [entries[after - 1], entries[after]];
+  const heat = (entry: RungEntry | undefined, otherwise: number) => (entry ? search.catalog.heat(entry) : otherwise);
+  const [from, to] = [heat(before, 0) - 2, heat(next, search.peakHeat) + 2];
+  const list = open(search, groups, (entry) => {
+    const own = search.catalog.heat(entry);
+    if (own < from || own > to) return false;
+    return (!before || goesOn(before, entry)) && (!next || goesOn(entry, next));
+  });
+  const [{ exercise: leading }] = [...own] as [RungEntry];
+  const ladder = thread.kind === 'ladder' ? list.filter(({ exercise }) => exercise === leading) : list;
+  const chosen = ladder.length > 0 ? ladder : list;
+  return chosen.length === 0
+    ? null
+    : groups.with(at, { ...group, entries: entries.toSpliced(after, 0, chance.one(chosen)) });
+};
+
+/** All in the order asked for. */
+const arrange: Step = (search, groups, chance) =>
+  search.order === 'customary' || search.order === 'directions' ? inOrder(search, groups, chance) : null;
+
+/** A group first that is done where the class is to begin. */
+const begin: Step = (search, groups, chance) => {
   const { frame, catalog } = search;
   if (frame.openingPosition === undefined) return null;
   const like = catalog.graph.like(frame.openingPosition);
-  const [first] = blocks;
-  if (first && entryOf(search, first).like === like) return null;
-  const list = open(search, blocks, (entry) => entry.like === like);
-  return list.length === 0 ? null : [blockOf(search, chance.one(list), id()), ...blocks];
+  if (groups[0]?.entries[0]?.like === like) return null;
+  const list = open(search, groups, (entry) => entry.like === like);
+  return list.length === 0 ? null : [grownTo(search, chance.one(list), list, chance), ...groups];
 };
 
 const STEPS: readonly Step[] = [
-  ...[swap, swap, swap, climb, insert, insertChain, remove, begin],
-  ...[move, move, exchange, moveStay, gather, arrange, supply],
+  ...[swap, swap, swap, climb, climb, lengthen, lengthen, shorten, insert, insert, remove, remove, begin, grow, grow],
+  ...[
+    move,
+    move,
+    move,
+    exchange,
+    moveStay,
+    leaveStay,
+    rest,
+    rest,
+    join,
+    part,
+    arrange,
+    supply,
+    supply,
+    redirect,
+    redirect,
+  ],
 ];

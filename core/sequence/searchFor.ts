@@ -1,8 +1,17 @@
-import { names, poolOf } from '../mend';
+import { names, poolOf, type Wish } from '../mend';
 import type { Order } from '../method';
 import { type Audience, type ClassPlan, isInterlude, type RungBlock } from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
-import { broughtBy, conditionsOf, limitsOf, type ReviewContext } from '../review';
+import {
+  broughtBy,
+  conditionsOf,
+  heatTaken,
+  isAtHand,
+  learntBy,
+  limitsOf,
+  type ReviewContext,
+  roomOf,
+} from '../review';
 import { broughtBefore, doingsOf, type Series } from '../series';
 import type { Search } from './aims';
 import type { Brief } from './briefSchema';
@@ -16,13 +25,32 @@ export interface Studio {
   readonly seriesOf: (id: string | undefined) => Series | undefined;
 }
 
+/** What else is said of a search. */
+interface SearchChoices {
+  readonly freedoms?: Search['freedoms'];
+  /** Ladders that proposals made already grow by. */
+  readonly othersThreads?: readonly string[];
+}
+
+/**
+ * What a wish asks for: of a ladder its hottest rung that the room can take with what is at hand, that asks as little
+ * as possible of anybody.
+ */
+function wished(catalog: Catalog, fit: readonly RungEntry[], wish: Wish, most: number): Wish {
+  if (wish.rung !== undefined) return wish;
+  const own = fit.filter(({ exercise }) => exercise.id === wish.exercise);
+  const taken = own.filter((entry) => catalog.heat(entry) <= most && entry.props.every(({ large }) => !large));
+  const best = taken.reduce<RungEntry | null>((a, b) => (a && catalog.heat(a) >= catalog.heat(b) ? a : b), null);
+  return best ? { ...wish, rung: best.rung.id } : wish;
+}
+
 /** All that a class is looked for with. */
 export function searchFor(
   studio: Studio,
   brief: Brief,
   today: string | undefined,
   others: ReadonlyArray<ReadonlySet<string>>,
-  freedoms: Search['freedoms'] = { doses: true },
+  { freedoms = { doses: true }, othersThreads = [] }: SearchChoices = {},
 ): Search {
   const { catalog } = studio;
   const { series, before, learnt } = pastOf(studio, brief);
@@ -33,13 +61,23 @@ export function searchFor(
   const graded = broughtBy(catalog.method, frame, audience, today);
   const earlier = learnt ? new Set(learnt.keys.filter((key) => learnt.count(key).taught > 0)) : new Set<string>();
   const limits = limitsOf(catalog.method, audience);
-  const { props, mustNot, mustHave = [], locked = [] } = brief;
-  const pool = poolOf(catalog, { audience, graded, props, mustNot, homeHeat: limits.homeHeat, earlier });
+  const { props, mustNot, locked = [] } = brief;
+  // In a series what was earned counts; outside it what everybody of the level knows.
+  const known = series ? earlier : learntBy(catalog, audience, limits.homeHeat);
+  const pool = poolOf(catalog, { audience, graded, props, mustNot, homeHeat: limits.homeHeat, earlier: known });
+  const room = roomOf(catalog, frame, { audience, today });
+  const peakHeat = heatTaken(room);
+  const mustHave = (brief.mustHave ?? []).map((wish) => wished(catalog, pool.fit, wish, peakHeat));
   const open = (all: readonly RungEntry[]) => (learnt ? all.filter((entry) => learnt.open(catalog, entry)) : all);
-  const fine = open(pool.fine);
-  const fit = fine.length >= ENOUGH ? fine : open(pool.fit);
+  const unasked = (entry: RungEntry) => props !== undefined || isAtHand(entry, audience?.equipment);
+  const fine = open(pool.fine).filter(unasked);
+  const some = fine.length >= ENOUGH ? fine : open(pool.fit).filter(unasked);
+  const fit = some.length > 0 ? some : open(pool.fit);
   const asked = (entry: RungEntry) =>
-    mustHave.some((wish) => names(wish, entry)) || locked.some(({ block }) => catalog.rung(block) === entry);
+    mustHave.some((wish) => names(wish, entry)) ||
+    needed.has(entry) ||
+    locked.some(({ block }) => catalog.rung(block) === entry);
+  const needed = neededFor(catalog, pool.fit, mustHave);
   return {
     catalog,
     context: { audience, earlier, today, place: series ? 'episode' : 'alone' } satisfies ReviewContext,
@@ -49,6 +87,10 @@ export function searchFor(
     order,
     past: { lastEnd: before ? endOf(before) : [] },
     fit,
+    known,
+    peakHeat,
+    wantedThread: brief.thread,
+    othersThreads: new Set(othersThreads),
     allowed: new Set([...fit, ...catalog.rungs.filter(asked)]),
     mustHave,
     locks: [...locked]
@@ -57,6 +99,21 @@ export function searchFor(
     others,
     freedoms,
   };
+}
+
+/** What has to be in it requires, so far as the room can take it. */
+function neededFor(catalog: Catalog, fit: readonly RungEntry[], wishes: readonly Wish[]): ReadonlySet<RungEntry> {
+  const needed = new Set<RungEntry>();
+  const left = catalog.rungs.filter((entry) => wishes.some((wish) => names(wish, entry)));
+  for (let entry = left.pop(); entry; entry = left.pop()) {
+    for (const required of entry.rung.requires ?? []) {
+      const need = catalog.rung(required);
+      if (!need || needed.has(need) || !fit.includes(need)) continue;
+      needed.add(need);
+      left.push(need);
+    }
+  }
+  return needed;
 }
 
 /** With so many rungs that ask nothing of anybody, none that has to be adapted is needed. */
