@@ -124,7 +124,7 @@ function allOfThem(ground: Ground, finding: ToldFinding): Neighbour | null {
     const best = leastThatFrees(now, finding.code, id);
     if (!best) return null;
     taken.push(best.neighbour);
-    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.beside, ground.kept);
+    now = groundOf(ground.catalog, best.outcome.measure, ground.context, ground.beside, ground.kept, ground.untimed);
   }
   return {
     label: taken.map(({ label }) => label).join('; '),

@@ -63,7 +63,7 @@ function payFor(catalog: Catalog, { plan, leading, exercises, only }: Kept, edit
     case 'dose':
       return PAYS.otherwise * (only ? ONLY : 1);
     case 'move':
-      return (staysWithin(catalog, plan, block, edit.before) ? PAYS.otherwise : PAYS.place) * times;
+      return staysWithin(catalog, plan, block, edit.before) ? PAYS.otherwise : PAYS.place;
     case 'remove':
       return PAYS.out * times;
     case 'swap':

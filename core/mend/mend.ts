@@ -1,11 +1,19 @@
 import { type ClassPlan, isInterlude, type PlanEdit } from '../plan';
 import type { Catalog } from '../repertoire';
-import { type ClassMeasure, clock, findingsOf, measureClass, type ReviewContext, type ToldFinding } from '../review';
+import {
+  type ClassMeasure,
+  clock,
+  findingsOf,
+  measureClass,
+  type ReviewContext,
+  RULES,
+  type ToldFinding,
+} from '../review';
 import { fitted } from './fit';
 import { OF_TIME, type TriedFix, triedFixes } from './fixesFor';
 import { keptOf } from './keeping';
 import { type Standing, standingOf } from './standing';
-import { type Beside, type Ground, groundOf } from './trial';
+import { type Beside, costOn, type Ground, groundOf } from './trial';
 import { type LeftOver, whyLeft } from './whyLeft';
 
 /** One step of mending. */
@@ -27,6 +35,11 @@ export interface Mended {
   /** Why what is left is left. */
   readonly why: readonly LeftOver[];
 }
+
+/** Findings that are about time: only for those does it count on the way. */
+const IN_TIME: ReadonlySet<ToldFinding['code']> = new Set(
+  RULES.filter(({ part }) => part === 'time').map(({ code }) => code),
+);
 
 /** Most steps: each lowers the score, so it ends by itself; this is how many a director would read. */
 const STEPS = 200;
@@ -61,9 +74,9 @@ export function mend(
   const kept = keeping ? keptOf(measure) : null;
   const stuck = new Set<string>();
   const most = options.steps ?? STEPS;
-  const ground = () => groundOf(catalog, measure, context, beside, kept);
+  const ground = (untimed = false) => groundOf(catalog, measure, context, beside, kept, untimed);
   const asked = ({ severity, code }: ToldFinding) => looks || severity !== 'look' || OF_TIME.has(code);
-  const search = () => bestStep(ground(), { stay, stuck, asked, steps, first: plan });
+  const search = () => bestStep(ground, { stay, stuck, asked, steps, first: plan });
   while (steps.length < most) {
     let best = search();
     // What found no fix before may find one in the class as it has become.
@@ -97,24 +110,60 @@ interface Looking {
 
 type Stepped = { readonly step: MendStep; readonly measure: ClassMeasure };
 
-function bestStep(ground: Ground, { stay, stuck, asked, steps, first }: Looking): Stepped | null {
+function bestStep(
+  groundOn: (untimed?: boolean) => Ground,
+  { stay, stuck, asked, steps, first }: Looking,
+): Stepped | null {
+  const ground = groundOn();
   const { measure } = ground;
-  for (const finding of findingsOf(measure)) {
+  // The clock last: what is mended before it moves it.
+  const findings = findingsOf(measure);
+  const ordered = [
+    ...findings.filter(({ code }) => !OF_TIME.has(code)),
+    ...findings.filter(({ code }) => OF_TIME.has(code)),
+  ];
+  for (const finding of ordered) {
     const known = `${finding.code} ${finding.ids.join(' ')}`;
     if (stuck.has(known) || !asked(finding)) continue;
-    const cures = ({ before, after }: TriedFix) => before.score - after.score >= costOf(measure, finding);
-    const fixes = triedFixes(ground, finding, (found) => found.some(cures)).filter(
-      ({ outcome, edits }) => stay(outcome.plan) && !undoes(edits, outcome.plan, steps, first),
-    );
-    const best = fixes.reduce<TriedFix | null>((most, fix) => (most && worth(most) >= worth(fix) ? most : fix), null);
-    if (!best) {
-      stuck.add(known);
-      continue;
+    const allowed = ({ outcome, edits }: TriedFix) => stay(outcome.plan) && !undoes(edits, outcome.plan, steps, first);
+    const found = (on: Ground) => {
+      const cures = ({ outcome }: TriedFix) =>
+        costOn(on, measure) - costOn(on, outcome.measure) >= costOf(measure, finding);
+      const worth = worthOn(on);
+      return triedFixes(on, finding, (tried) => tried.some(cures))
+        .filter(allowed)
+        .sort((one, other) => worth(other) - worth(one));
+    };
+    const [best] = found(ground);
+    if (best) return stepOf(finding.code, best, best.outcome.measure);
+    // What would help, did it not take or give time, comes with the class brought to its length.
+    const timed = ground.kept && !IN_TIME.has(finding.code) ? found(groundOn(true)) : [];
+    for (const fix of timed.slice(0, WITH_FIT)) {
+      const step = withFit(ground, finding.code, fix);
+      if (step) return step;
     }
-    return stepOf(finding.code, best, best.outcome.measure);
+    stuck.add(known);
   }
   return null;
 }
+
+/** Ways that help but for the clock that are tried with the class brought to its length. */
+const WITH_FIT = 3;
+
+/** A way to mend with the class brought to its length after it, as one step; `null` where that does not help either. */
+function withFit(ground: Ground, code: ToldFinding['code'], fix: TriedFix): Stepped | null {
+  const fit = fitted({ ...ground, measure: fix.outcome.measure, standing: fix.outcome.standing });
+  if (!fit) return null;
+  const pays = fix.pays + FITTED_PAYS;
+  if (costOn(ground, fit.measure) > costOn(ground, ground.measure) - pays) return null;
+  if (fit.standing.stop > ground.standing.stop) return null;
+  const target = clock(ground.measure.timed.plan.targetMinutes * 60);
+  const label = `${fix.label}; fit it to ${target}`;
+  const edits = [...fix.edits, ...fit.edits];
+  return stepOf(code, { label, edits, before: ground.standing, after: fit.standing }, fit.measure);
+}
+/** Bringing a class to its length pays this much, all of it as one. */
+const FITTED_PAYS = 1;
 
 const stepOf = (
   code: ToldFinding['code'],
@@ -156,7 +205,9 @@ function toLength(ground: Ground, steps: readonly MendStep[], first: ClassPlan):
   const { seconds } = measure.timed;
   const purpose = first.purpose ?? 'class';
   if (steps.length === 0 || purpose !== 'class') return null;
-  if ((seconds <= target && seconds >= target * (1 - SHORT)) || steps.at(-1)?.label.startsWith(FITTED)) return null;
+  if (seconds <= target && seconds >= target * (1 - SHORT)) return null;
+  // Once more it would move nothing.
+  if (steps.at(-1)?.label.startsWith(FITTED)) return null;
   const fit = fitted(ground);
   if (!fit || Math.abs(fit.standing.seconds - target) >= Math.abs(seconds - target)) return null;
   if (fit.standing.stop > before.stop || fit.standing.fix > before.fix) return null;
@@ -173,9 +224,15 @@ const costOf = ({ raised }: ClassMeasure, { code, blocks }: ToldFinding): number
 /** Seconds that any change is taken to cost, so that one that moves no time is not worth everything. */
 const LEAST_SECONDS = 30;
 
+/** What is taken from the class weighs so much more between two ways that both help. */
+const TAKEN = 5;
+
 /** Most score, beyond what is taken from the class, for the fewest seconds moved. */
-const worth = ({ before, after, pays }: TriedFix): number =>
-  (before.score - after.score - pays) / (LEAST_SECONDS + Math.abs(after.seconds - before.seconds));
+const worthOn =
+  (ground: Ground) =>
+  ({ before, after, outcome, pays }: TriedFix): number =>
+    (costOn(ground, ground.measure) - costOn(ground, outcome.measure) - TAKEN * pays) /
+    (LEAST_SECONDS + Math.abs(after.seconds - before.seconds));
 
 /** How much of a class that was given is still in it: its exercises, its peak and its idea. */
 export interface KeptOf {

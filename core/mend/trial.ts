@@ -17,6 +17,8 @@ export interface Ground {
   readonly beside: Beside;
   /** What a change has to make up for; nothing where the class is nobody's yet. */
   readonly kept: Kept | null;
+  /** The clock is set right at the end: until then what a change costs in time is not held against it. */
+  readonly untimed: boolean;
 }
 
 /** What somebody wants of a class that the review does not ask, as a cost in points of the score. */
@@ -30,8 +32,9 @@ export function groundOf(
   context: ReviewContext,
   beside: Beside = nothingBeside,
   kept: Kept | null = keptOf(measure),
+  untimed = false,
 ): Ground {
-  return { catalog, context, measure, standing: standingOf(measure), beside, kept };
+  return { catalog, context, measure, standing: standingOf(measure), beside, kept, untimed };
 }
 
 /** What edits lead to. */
@@ -51,15 +54,17 @@ function locksKept(before: ClassPlan, after: ClassPlan): boolean {
 }
 
 /** What a class costs: its score, and what is wanted beside it. */
-export const costOn = ({ beside }: Pick<Ground, 'beside'>, { score, timed }: ClassMeasure): number =>
-  score.total + beside(timed);
+export const costOn = (
+  { beside, untimed }: Pick<Ground, 'beside' | 'untimed'>,
+  { score, timed }: ClassMeasure,
+): number => score.total - (untimed ? score.parts.time : 0) + beside(timed);
 
 /**
  * What edits lead to; `null` where they would change what is locked, or as soon as it is plain that the class would cost
  * more than `most`.
  */
 export function outcomeOf(
-  { catalog, context, measure: before, beside }: Ground,
+  { catalog, context, measure: before, beside, untimed }: Ground,
   edits: readonly PlanEdit[],
   most = Number.POSITIVE_INFINITY,
 ): Outcome | null {
@@ -67,9 +72,21 @@ export function outcomeOf(
   const after = applyEdits(catalog, plan, edits);
   if (!locksKept(plan, after)) return null;
   const timed = timeClass(catalog, after, context);
-  const measure = measuredUnder(catalog, timed, context, most - beside(timed));
+  if (untimed && !canFit(before.timed, timed)) return null;
+  const measure = measuredUnder(catalog, timed, context, most + (untimed ? MOST_TIME : 0) - beside(timed));
   return measure && { plan: after, measure, standing: standingOf(measure) };
 }
+
+/** More than this the time of a class never costs, with a block too long and an opening. */
+const MOST_TIME = 600;
+/** A class this far from its target, as a share, is brought to it by repetitions and rests. */
+const FITTING = 0.15;
+
+const canFit = (before: TimedClass, after: TimedClass): boolean => {
+  const target = after.plan.targetMinutes * 60;
+  const apart = (timed: TimedClass) => Math.abs(timed.seconds - target);
+  return apart(after) <= Math.max(FITTING * target, apart(before));
+};
 
 /**
  * What edits lead to, where that is better: the score (or whatever else is to fall) falls by 0.01 or more, nothing locked changes, no stop is added.
@@ -91,7 +108,7 @@ export function betterWith(
   const { measure, standing: is } = outcome;
   if (costOn(ground, measure) > most || is.stop > was.stop) return null;
   if (mends) {
-    if (mends.severity === 'look' && is.fix > was.fix) return null;
+    if (mends.severity === 'look' && is.fix > was.fix && !ground.untimed) return null;
     const lighter = weightOf(before, mends.code) - weightOf(measure, mends.code) >= WORTH_IT;
     if (!lighter && namedIn(measure, mends.code) >= namedIn(before, mends.code)) return null;
   }

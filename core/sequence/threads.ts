@@ -15,8 +15,10 @@ export interface ThreadPlan {
   readonly heat: number;
 }
 
-/** Fewer rungs than this do not grow; more are not told apart. */
-const [FEWEST, MOST] = [3, 5];
+/** Fewer rungs than this do not grow. */
+export const FEWEST = 3;
+/** More are not told apart. */
+const MOST = 5;
 
 /** What has to be taught before a rung, in order; `null` where something of it can't be. */
 export function closureOf(

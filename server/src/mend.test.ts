@@ -9,7 +9,7 @@ afterAll(remove);
 
 function mend(...args: string[]) {
   const path = join(folder, 'studio.json');
-  const classes = [classOf([block('hold'), block('reach', { side: 'left' })], { id: 'uneven' })];
+  const classes = [classOf([block('hold'), block('reach', { side: 'left' })], { id: 'uneven', targetMinutes: 3 })];
   const locked = classOf([block('earned/high', { locked: true })], { id: 'held' });
   writeFileSync(path, JSON.stringify(bundleOf({ classes: [...classes, locked], series: [] })));
   const command = join(process.env.COMPILED_SERVER ?? '', 'mend.js');

@@ -11,7 +11,7 @@ import {
 import { isOver } from '../../vocabulary/measure';
 import { type Found, type Remedy, rungTitle, type Severity } from '../finding';
 import type { Known } from '../known';
-import { freeId } from '../remedies/freeId';
+import { freeId, freeIds } from '../remedies/freeId';
 import type { Room } from '../room';
 import { type BlockRule, DONE, NOTHING, type Rule, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
@@ -63,7 +63,7 @@ const requirementUnmet: WholeRule = {
           limit: 1,
           sentence: () =>
             `${rungTitle(entry)} comes before people have learnt ${need ? rungTitle(need) : rungKey(required)}.`,
-          mend: () => [...lowerInstead(subject, block, at), ...(need ? [teachBefore(subject, block, need)] : [])],
+          mend: () => [...lowerInstead(subject, block, at), ...(need ? [withAllBefore(subject, block, need, at)] : [])],
         });
       }
     }
@@ -167,6 +167,30 @@ const notTaught: WholeRule = {
     return found ?? NOTHING;
   },
 };
+
+/** What is required taught before a block, with all that it requires in its turn. */
+function withAllBefore(subject: Subject, { block }: TimedBlock, need: RungEntry, at: number): Remedy {
+  const chain: RungEntry[] = [];
+  const visit = (entry: RungEntry) => {
+    if (chain.includes(entry)) return;
+    for (const required of entry.rung.requires ?? []) {
+      const lower = subject.catalog.rung(required);
+      if (lower && !isMet(subject, required, at)) visit(lower);
+    }
+    chain.push(entry);
+  };
+  visit(need);
+  const ids = freeIds(subject, chain.length);
+  return {
+    label: `Teach ${IN_WORDS.format(chain.map(rungTitle))} before it`,
+    edits: chain.map(({ exercise, rung }, i) => ({
+      kind: 'insert',
+      before: block.id,
+      block: { id: ids[i] as string, exercise: exercise.id, rung: rung.id, mode: 'teach' },
+    })),
+  };
+}
+const IN_WORDS = new Intl.ListFormat('en');
 
 /** What a rung wants to have happened earlier in the same class. */
 const preparationMissing: WholeRule = {
