@@ -15,7 +15,7 @@ import {
   RequirementGraph,
   type RungEntry,
 } from '../repertoire';
-import { arisesIn, type Finding, type Measures, type Remedy, reviewClass, type Score } from '../review';
+import { arisesIn, type Finding, type Measures, type Remedy, rangeWords, reviewClass, type Score } from '../review';
 import { reviewSeries, type SeriesCode } from '../series';
 import type { Bundle } from './bundle';
 import { studioOf } from './studioOf';
@@ -58,7 +58,7 @@ export interface ReviewDocument {
       seconds: number;
       practiceSeconds: number;
       parts: TimeParts;
-      range: { p10: number; p90: number; overChance: number };
+      range: { p10: number; p90: number; overChance: number; overIfGiven?: number; words: string };
       positions: Record<string, number>;
       directions: Record<string, number>;
       sides: { left: number; right: number };
@@ -127,7 +127,7 @@ export function reviewBundle(bundle: Bundle, wish: ReviewWish = {}): ReviewDocum
       seconds,
       practiceSeconds,
       parts,
-      range,
+      range: { ...range, words: rangeWords(review.timed) },
       positions: { ...positions },
       directions: { ...directions },
       sides,

@@ -242,6 +242,12 @@ export interface KeptOf {
   readonly idea: boolean;
 }
 
+/** What is kept in words. @example '17 of 20 exercises, its peak, its idea' */
+export function keptText({ rungs, of, peak, idea }: KeptOf): string {
+  const exercises = rungs === of ? `all ${of} exercises` : `${rungs} of ${of} exercises`;
+  return [exercises, ...(peak ? ['its peak'] : []), ...(idea ? ['its idea'] : [])].join(', ');
+}
+
 export function keptIn(before: ClassMeasure, after: ClassPlan): KeptOf {
   const keys = (plan: ClassPlan) =>
     plan.blocks.flatMap((block) => (isInterlude(block) ? [] : [`${block.exercise}/${block.rung}`]));

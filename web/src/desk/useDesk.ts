@@ -34,7 +34,7 @@ export interface Desk {
   readonly fixes: (finding: FindingName) => Promise<readonly Fix[]>;
   readonly fit: () => Promise<FittedClass | null>;
   readonly levels: () => Promise<LevelledClass | null>;
-  readonly mendAll: () => Promise<MendedClass | null>;
+  readonly mendAll: (looks: boolean) => Promise<MendedClass | null>;
 }
 
 export function useDesk(classId: string): Desk {
@@ -52,7 +52,7 @@ export function useDesk(classId: string): Desk {
       fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, name(finding))),
       fit: () => about(null, (work, plan, context) => work.fit(plan, context)),
       levels: () => about<LevelledClass | null>(null, (work, plan, context) => work.levels(plan, context)),
-      mendAll: () => about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context)),
+      mendAll: (looks) => about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context, looks)),
     };
   }, [classId]);
 }

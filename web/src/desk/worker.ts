@@ -146,8 +146,9 @@ const work = {
   outline(plan: ClassPlan, context: ReviewContext, method: MethodFile | undefined): Outline {
     return outlineOf(new Catalog({ ...used(), method }), plan, context);
   },
-  mendAll(plan: ClassPlan, context: ReviewContext): MendedClass {
-    const { plan: after, steps, left, why } = mend(known(), plan, context);
+  /** @param looks what is only worth a look too */
+  mendAll(plan: ClassPlan, context: ReviewContext, looks: boolean): MendedClass {
+    const { plan: after, steps, left, why } = mend(known(), plan, context, { looks });
     return { plan: after, steps, left, why };
   },
 };

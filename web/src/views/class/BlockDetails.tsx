@@ -270,9 +270,32 @@ function Dose({ index, block, entry, actions, set }: Part) {
           s
         </span>
       </Field>
+      {!block.locked && block.run === undefined && (
+        <Field name="When it runs late">
+          <select
+            aria-label={`Block ${number} when the class runs late`}
+            className="field"
+            value={block.give ?? ''}
+            onChange={({ target }) =>
+              set({ give: target.value === '' ? undefined : Number(target.value) }, 'what may go', 'give')
+            }
+          >
+            <option value="">it stays</option>
+            {GIVES.map((give) => (
+              <option key={give} value={give}>
+                it may go, {give === 1 ? 'first' : `as number ${give}`}
+              </option>
+            ))}
+            {block.give !== undefined && block.give > GIVES.length && <option value={block.give}>it may go</option>}
+          </select>
+        </Field>
+      )}
     </>
   );
 }
+
+/** How many places in the order of what may go can be picked. */
+const GIVES = [1, 2, 3, 4, 5, 6];
 
 /** How far a block goes, as a director sets it. */
 const RANGES = [

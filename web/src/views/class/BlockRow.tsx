@@ -91,6 +91,9 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
   );
 });
 
+/** The order in which what may go is left out. */
+const ORDINALS: Readonly<Record<number, string>> = { 1: 'first', 2: 'second', 3: 'third' };
+
 /** What each mode is called in a row. */
 const MODE_WORDS = { teach: 'teach', flow: 'flow', show: 'show' } as const;
 
@@ -128,6 +131,7 @@ function RowFields(props: BlockRowProps) {
           {carries && <Chip>carries on</Chip>}
           {block.range !== undefined && <Chip>{rangeWords(block.range).toLowerCase()} the range</Chip>}
           {run === 'joined' && <Chip>run</Chip>}
+          {block.give !== undefined && <Chip>may go, {ORDINALS[block.give] ?? `${block.give}th`}</Chip>}
           {firstSide && <Chip>{block.side ? `${block.side} only` : `${firstSide} first`}</Chip>}
         </span>
         <select

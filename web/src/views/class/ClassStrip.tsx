@@ -1,6 +1,5 @@
 import type { Catalog } from '@warm-ladder/core/repertoire';
-import { type ClassReview, clock } from '@warm-ladder/core/review';
-import { countText } from '@warm-ladder/core/vocabulary';
+import { type ClassReview, clock, verdictOf } from '@warm-ladder/core/review';
 import { MiniStairs } from '../../parts/MiniStairs';
 
 interface ClassStripProps {
@@ -11,10 +10,9 @@ interface ClassStripProps {
 
 /** The clock and the stairs, slim, for while the stairs themselves are out of sight. */
 export default function ClassStrip({ catalog, review, selected }: ClassStripProps) {
-  const { timed, findings } = review;
+  const { timed } = review;
   const target = timed.plan.targetMinutes * 60;
   const over = timed.seconds > target;
-  const count = findings.length;
   return (
     <div className="no-print fixed inset-x-0 top-0 z-20 flex h-11 items-center gap-4 border-b border-line bg-paper px-4 shadow-lift">
       <span className={`text-2xl font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
@@ -28,7 +26,7 @@ export default function ClassStrip({ catalog, review, selected }: ClassStripProp
           className="h-9"
         />
       </div>
-      <span className="whitespace-nowrap">{count === 0 ? 'nothing to mend' : countText(count, 'finding')}</span>
+      <span className="truncate">{verdictOf(review).text}</span>
     </div>
   );
 }

@@ -11,7 +11,7 @@ import {
   timeClass,
 } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
-import { arisesIn, conditionsOf, type Finding, type Severity } from '@warm-ladder/core/review';
+import { arisesIn, conditionsOf, type Finding, type Severity, verdictOf } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -71,6 +71,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
   const review = useAppSelector((state) => selectReview(state, plan));
   const { timed, findings } = review;
+  const verdict = useMemo(() => verdictOf(review), [review]);
   const [selected, setSelected] = useState<string | null>(plan.blocks[0]?.id ?? null);
   const [address, setAddress] = useSearchParams();
   const levels = address.get('view') === 'levels';
@@ -213,7 +214,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
         </section>
         <aside className="contain-content lg:sticky lg:top-14 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
           <FindingsPanel
-            {...{ plan, findings }}
+            {...{ plan, findings, verdict }}
             seconds={timed.seconds}
             arises={arises}
             onPoint={point}

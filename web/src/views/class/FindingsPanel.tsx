@@ -1,6 +1,6 @@
 import type { Fix } from '@warm-ladder/core/mend';
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
-import { heardOf, type ToldFinding } from '@warm-ladder/core/review';
+import { type CraftWord, heardOf, type ToldFinding, type Verdict } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { memo, type ReactNode, useEffect, useMemo, useState } from 'react';
 import { effectText } from '../../parts/effectText';
@@ -9,6 +9,8 @@ import { SeverityMark } from '../../parts/SeverityMark';
 interface FindingsPanelProps {
   readonly plan: ClassPlan;
   readonly findings: readonly ToldFinding[];
+  /** What the class comes to, and how it is made. */
+  readonly verdict: Verdict;
   /** How long the class is now. */
   readonly seconds: number;
   /** The circumstances a finding arises in; `null` where it is the class's own. */
@@ -31,7 +33,7 @@ const keyOf = ({ code, ids }: ToldFinding): string => `${code} ${ids.join(' ')}`
 
 /** What the review says, first what cures most, each with the blocks it points at and, when asked, what would mend it. */
 export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelProps) {
-  const { plan, findings: found, seconds, arises, children, onAsk, ...does } = props;
+  const { plan, findings: found, verdict, seconds, arises, children, onAsk, ...does } = props;
   const [early, setEarly] = useState(false);
   const heard = useMemo(() => heardOf(found, { seconds, plan }), [found, seconds, plan]);
   const findings = early ? found : heard.now;
@@ -56,13 +58,11 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
     <section aria-label="Findings" className="flex min-h-0 flex-col">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 className="font-name text-lg font-semibold">
-          {findings.length === 0 ? 'Nothing to mend' : countText(findings.length, 'finding')}
+          {heard.later.length > 0 ? countText(findings.length, 'finding') : verdict.text}
         </h2>
         {children}
       </div>
-      {findings.length === 0 && heard.later.length === 0 && (
-        <p className="mt-1 text-moss">It fits the clock, treats both sides alike and earns its steps.</p>
-      )}
+      {heard.later.length === 0 && <Craft words={verdict.craft} {...does} />}
       <ul className="mt-1 flex flex-col divide-y divide-line">
         {findings.slice(0, all ? undefined : SHOWN).map((finding, i) => {
           const key = keyOf(finding);
@@ -95,6 +95,39 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
     </section>
   );
 });
+
+/** How the class is made, in plain words: what is kept, and what a director would do otherwise. Each leads to its blocks. */
+function Craft({
+  words,
+  onPoint,
+  onGo,
+}: { words: readonly CraftWord[] } & Pick<FindingsPanelProps, 'onPoint' | 'onGo'>) {
+  if (words.length === 0) return null;
+  return (
+    <ul aria-label="How it is made" className="mt-1 flex flex-wrap gap-x-1 text-[15px]">
+      {words.map(({ name, text, ids, well }, i) => (
+        <li key={name} className={well ? 'text-soft' : 'font-semibold'}>
+          {ids.length === 0 ? (
+            text
+          ) : (
+            <button
+              type="button"
+              className="text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
+              onPointerEnter={() => onPoint(ids)}
+              onPointerLeave={() => onPoint([])}
+              onFocus={() => onPoint(ids)}
+              onBlur={() => onPoint([])}
+              onClick={() => onGo(ids[0] as string)}
+            >
+              {text}
+            </button>
+          )}
+          {i < words.length - 1 && ' ·'}
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 const TRYING = 'Trying what would help …';
 

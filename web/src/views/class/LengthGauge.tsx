@@ -1,5 +1,5 @@
 import type { Guessed, TimedClass, TimeParts } from '@warm-ladder/core/plan';
-import { clock, lateText, spell } from '@warm-ladder/core/review';
+import { clock, rangeWords, spell } from '@warm-ladder/core/review';
 import type { ReactNode } from 'react';
 
 const PART_WORDS: Readonly<Record<keyof TimeParts, string>> = {
@@ -26,7 +26,7 @@ export function LengthGauge({ timed, short, children }: LengthGaugeProps) {
   const target = timed.plan.targetMinutes * 60;
   const spare = target - timed.seconds;
   const over = spare < -0.5;
-  const { p10, p90, overChance } = timed.range;
+  const { p10, p90 } = timed.range;
   return (
     <div className="flex flex-wrap items-baseline gap-x-4">
       <p className="flex items-baseline gap-2">
@@ -39,7 +39,7 @@ export function LengthGauge({ timed, short, children }: LengthGaugeProps) {
         {over ? `${clock(-spare)} over` : `${clock(spare)} left`}
         <span className="font-normal text-soft">
           {' '}
-          · {clock(p10)}–{clock(p90)}, {lateText(overChance)}
+          · {clock(p10)}–{clock(p90)}, {rangeWords(timed)}
           {timed.practiceSeconds !== timed.seconds && ` · ${clock(timed.practiceSeconds)} to practise`}
           {short !== null && ` · short form ${clock(short)}`}
         </span>

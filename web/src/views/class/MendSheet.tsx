@@ -1,4 +1,4 @@
-import { type MendStep, standingOf } from '@warm-ladder/core/mend';
+import { keptIn, keptText, type MendStep, standingOf } from '@warm-ladder/core/mend';
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
 import { type ClassReview, clock, type Severity } from '@warm-ladder/core/review';
 import { useEffect, useState } from 'react';
@@ -21,16 +21,18 @@ interface MendSheetProps {
 /** All of a class mended: before and after, taken whole or as far as a step. */
 export default function MendSheet({ review, mendAll, onTake, close }: MendSheetProps) {
   const [mended, setMended] = useState<MendedClass | string | null>(null);
+  const [looks, setLooks] = useState(false);
   useEffect(() => {
     let over = false;
-    mendAll().then(
+    setMended(null);
+    mendAll(looks).then(
       (found) => over || setMended(found),
       (error: Error) => over || setMended(error.message),
     );
     return () => {
       over = true;
     };
-  }, [mendAll]);
+  }, [mendAll, looks]);
   const leave = (open: boolean) => {
     if (open) return;
     if (mended === null) stopDesk();
@@ -41,8 +43,12 @@ export default function MendSheet({ review, mendAll, onTake, close }: MendSheetP
       open
       onOpenChange={leave}
       title="Mend all"
-      about="Fix after fix, the gravest finding first, until none helps. Each makes the class better, and nothing locked changes."
+      about="Fix after fix, the gravest finding first, until none helps. Each is worth more than what it takes from your class, nothing locked changes, and it ends in time."
     >
+      <label className="block">
+        <input type="checkbox" checked={looks} onChange={({ target }) => setLooks(target.checked)} /> Also what is only
+        worth a look
+      </label>
       {typeof mended === 'string' && <p role="alert">{mended}</p>}
       {mended === null && <p aria-live="polite">Trying what helps …</p>}
       {mended !== null && typeof mended !== 'string' && (
@@ -89,6 +95,7 @@ function Mended({ review, mended: { steps, why }, onTake }: MendedProps) {
           span={Math.max(before.seconds, after.seconds)}
         />
       </div>
+      <p>It keeps {keptText(keptIn(review, plan))}.</p>
       <p>
         <button
           type="button"
@@ -156,14 +163,10 @@ function Side(props: { title: string; plan: ClassPlan; standing: MendStep['after
             <SeverityMark severity={severity} /> {standing[severity]}
           </span>
         ))}
-        <span className="text-soft">score {scoreText(standing.score)}</span>
       </p>
     </section>
   );
 }
-
-/** Under one is nothing to mend, and there decimals matter. */
-const scoreText = (score: number): string => (score < 10 ? score.toFixed(2) : Math.round(score).toString());
 
 function Left({ why }: Pick<MendedClass, 'why'>) {
   if (why.length === 0) return <p className="text-moss">Nothing is left to mend.</p>;

@@ -1,6 +1,7 @@
 import {
   BALANCED_BANDS,
   type Band,
+  CRAFT_SETTINGS,
   DIRECTION_WORDS,
   DIRECTIONS,
   type Direction,
@@ -40,6 +41,12 @@ const PARTS = [
     title: 'What a finding costs',
     about: 'Two classes are held against each other by what is found in them; lower is better.',
     table: SCORE_SETTINGS,
+  },
+  {
+    key: 'craft',
+    title: 'What makes a class well made',
+    about: 'Where each begins to be missed, and what it weighs when it is missed altogether: 10 is a third of a fix.',
+    table: CRAFT_SETTINGS,
   },
 ] as const;
 

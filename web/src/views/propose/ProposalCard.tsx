@@ -25,7 +25,7 @@ export function ProposalCard({ number, proposal, longest, kept, onKeep, onTake }
     <li className="border-t border-line pt-3" aria-label={`Proposal ${number}`}>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
         <h2 className="font-name text-2xl font-semibold">{clock(standing.seconds)}</h2>
-        <p className="grow text-soft">{why[1]}</p>
+        <p className="min-w-0 grow basis-60">{why[0]}</p>
         <button type="button" className="action action-main" onClick={onTake}>
           Take this class
         </button>
@@ -41,13 +41,16 @@ export function ProposalCard({ number, proposal, longest, kept, onKeep, onTake }
               className={`rounded border-b-3 px-0.5 ${kept.has(block.id) ? 'border-heat-3 bg-shade' : 'border-transparent hover:bg-shade'}`}
               onClick={() => onKeep(block.id)}
             >
-              <RungFigure entry={entry} className="h-9 w-14" label={`${entry.exercise.name}, ${entry.rung.name}`} />
+              <RungFigure entry={entry} className="h-9 w-20" label={`${entry.exercise.name}, ${entry.rung.name}`} />
+              <span aria-hidden="true" className="block w-20 truncate text-center text-xs">
+                {entry.exercise.name}
+              </span>
             </button>
           </li>
         ))}
       </ol>
-      <ul className="mt-1 flex flex-wrap gap-x-5 text-[15px]">
-        {why.slice(2).map((reason) => (
+      <ul className="mt-1 max-w-prose text-[15px]">
+        {why.slice(1).map((reason) => (
           <li key={reason}>{reason}</li>
         ))}
       </ul>
