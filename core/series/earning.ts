@@ -40,12 +40,15 @@ export interface Earning {
 export function earningOf(studio: SeriesStudio, series: Series): Earning {
   const { catalog, classOf } = studio;
   const learnt = broughtBefore(studio, series);
+  const homework = new Set<string>();
+  const practises = (series.weekly?.days ?? 0) > 0;
   const episodes = series.episodes.flatMap(({ class: id }, episode): EpisodeEarning[] => {
     const plan = classOf(id);
     if (!plan) return [];
     const doings = doingsOf(plan);
     const before = learnt.copy();
     learnt.add(doings);
+    if (practises) learnt.practise(homework, doings);
     const unearned = [...doings.blocks].flatMap(([key, blocks]): Unearned[] => {
       const entry = catalog.rungByKey(key);
       return !entry || before.open(catalog, entry) ? [] : [{ key, blocks }];

@@ -30,6 +30,8 @@ export interface Doings {
   readonly taught: ReadonlySet<string>;
   /** Done as the main version, and not only shown. */
   readonly practised: ReadonlySet<string>;
+  /** Shown with a dose to practise until the next episode. */
+  readonly shown: ReadonlySet<string>;
   /** Blocks of each rung that is a main version. */
   readonly blocks: ReadonlyMap<string, readonly number[]>;
   /** Ids of exercises any rung of which stands in it. */
@@ -44,19 +46,21 @@ export function doingsOf(plan: ClassPlan): Doings {
   if (before) return before;
   const taught = new Set<string>();
   const practised = new Set<string>();
+  const shown = new Set<string>();
   const blocks = new Map<string, number[]>();
   const ladders = new Set<string>();
   plan.blocks.forEach((block, index) => {
     if (isInterlude(block)) return;
     const key = rungKey(block);
     if (teaches(block)) taught.add(key);
-    if (block.mode !== 'show') practised.add(key);
+    if (block.mode === 'show') shown.add(key);
+    else practised.add(key);
     const own = blocks.get(key);
     if (own) own.push(index);
     else blocks.set(key, [index]);
     ladders.add(block.exercise);
   });
-  const doings = { taught, practised, blocks, ladders };
+  const doings = { taught, practised, shown, blocks, ladders };
   known.set(plan, doings);
   return doings;
 }
@@ -68,6 +72,7 @@ interface Count {
   readonly taught: number;
   readonly practised: number;
 }
+const NO_KEYS: ReadonlySet<string> = new Set();
 const NEVER: Count = { taught: 0, practised: 0 };
 
 /** What an audience has learnt by some episode: how often each rung was taught and practised, once an episode at most. */
@@ -81,7 +86,7 @@ export class Learnt {
   }
 
   /** Takes an episode in. */
-  add({ taught, practised, ladders }: Doings): void {
+  add({ taught, practised, ladders }: Pick<Doings, 'taught' | 'practised' | 'ladders'>): void {
     for (const key of new Set([...taught, ...practised])) {
       const before = this.count(key);
       this.#counts.set(key, {
@@ -90,6 +95,15 @@ export class Learnt {
       });
     }
     for (const ladder of ladders) this.#ladders.add(ladder);
+  }
+
+  /**
+   * Takes the practice between an episode and the next in: what was shown in it, and before it, with a dose for every
+   * week, each once. @param homework what was shown before; added to
+   */
+  practise(homework: Set<string>, { shown }: Pick<Doings, 'shown'>): void {
+    for (const key of shown) homework.add(key);
+    this.add({ taught: NO_KEYS, practised: homework, ladders: NO_KEYS });
   }
 
   count(key: string): Count {
@@ -168,14 +182,29 @@ export function followedBy({ seriesOf }: Pick<SeriesStudio, 'seriesOf'>, series:
   return chain;
 }
 
+/**
+ * Takes the classes of a series in, in their order; what is shown with a dose for every week is practised once between
+ * one episode and the next, from then on.
+ */
+function takeIn(learnt: Learnt, { weekly }: Pick<Series, 'weekly'>, plans: Iterable<ClassPlan>): void {
+  const homework = new Set<string>();
+  const practises = (weekly?.days ?? 0) > 0;
+  for (const plan of plans) {
+    const doings = doingsOf(plan);
+    learnt.add(doings);
+    if (practises) learnt.practise(homework, doings);
+  }
+}
+
 /** What the series that one follows have brought, by its own rules. */
 export function broughtBefore(studio: SeriesStudio, series: Series): Learnt {
   const learnt = new Learnt(rulesOf(series));
-  for (const { episodes } of followedBy(studio, series)) {
-    for (const { class: id } of episodes) {
-      const plan = studio.classOf(id);
-      if (plan) learnt.add(doingsOf(plan));
-    }
+  for (const before of followedBy(studio, series)) {
+    takeIn(
+      learnt,
+      before,
+      before.episodes.flatMap(({ class: id }) => studio.classOf(id) ?? []),
+    );
   }
   return learnt;
 }

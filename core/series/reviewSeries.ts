@@ -41,7 +41,8 @@ export function reviewSeries(studio: WholeStudio, series: Series, asked: Asked =
   const earning = earningOf(studio, series);
   const episodes = earning.episodes.map((each): EpisodeReview => {
     const review = inItsPlace(studio, each, asked);
-    return { ...each, ...workOf(each, review), timed: review.timed, review };
+    const connects = (review.subject.craft.get('connection')?.distance ?? 0) === 0;
+    return { ...each, ...workOf(each, review), connects, timed: review.timed, review };
   });
   const audience = studio.audienceOf(series.audience ?? episodes[0]?.plan.audience);
   const subject: SeriesSubject = {

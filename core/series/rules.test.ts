@@ -60,6 +60,18 @@ const SENTENCES: Readonly<Record<SeriesCode, readonly [number, string]>> = {
     'Every class begins on the left: the other side is always the tired one. Begin some of them on the other side.',
   ],
   PROP_ONCE: [1, 'Episode 2 (Class 2) alone needs “Ball”.'],
+  THEME_MISSING: [0, 'No episode says what its one idea is, Episode 1 (Class 1) first.'],
+  GOAL_THIN: [3, 'The way to climb, low is seen in 25 % of the episodes; 70 % is the least.'],
+  GOAL_UNPREPARED: [
+    0,
+    'Episode 1 (Class 1): nothing before climb, middle leads to it; a lower rung, or what it requires, belongs earlier in the class.',
+  ],
+  EPISODES_ALIKE: [
+    1,
+    'Episode 2 (Class 2) shares 100 % of its exercises with the one before; 65 % is the most before it is the same class again.',
+  ],
+  NOTHING_NEW: [2, '2 episodes teach nothing that none before them had: 2, 3.'],
+  FIRST_EPISODE_FULL: [0, 'Episode 1 (Class 1) begins 9 exercises; 8 at most can be met at once.'],
   CUE_WORN: [4, '“Like a lid.” is said in 5 episodes. Say it otherwise in some, or flow what is known.'],
 };
 

@@ -374,3 +374,13 @@ describe('dates', () => {
     expect(dates({ start: '2027-01-13' }, undefined, undefined)).toEqual(['2027-01-13', '2027-01-20']);
   });
 });
+
+test('what is shown with a dose for every week is practised between the episodes', () => {
+  const blocks = [taught('climb', { mode: 'show' })];
+  const goesOn = (weekly?: { readonly days: number }) =>
+    review([blocks, [taught('turn')], [taught('turn')], [taught('climb/middle')]], { series: { weekly } }).episodes.map(
+      ({ unearned }) => unearned.map(({ key }) => key),
+    );
+  expect(goesOn({ days: 3 })).toEqual([[], [], [], []]);
+  expect(goesOn()).toEqual([[], [], [], ['climb/middle']]);
+});

@@ -24,6 +24,12 @@ export const SERIES_CODES = [
   'FIRST_SIDE_ALWAYS',
   'PROP_ONCE',
   'CUE_WORN',
+  'THEME_MISSING',
+  'GOAL_THIN',
+  'GOAL_UNPREPARED',
+  'EPISODES_ALIKE',
+  'NOTHING_NEW',
+  'FIRST_EPISODE_FULL',
 ] as const;
 export type SeriesCode = (typeof SERIES_CODES)[number];
 
@@ -42,6 +48,8 @@ export interface SeriesEpisode extends EpisodeEarning {
   readonly recapShare: number;
   /** Heat × minutes of work. */
   readonly heatMinutes: number;
+  /** It begins with breath, pelvis or spine. */
+  readonly connects: boolean;
 }
 
 /** What every rule of the series review reads. */

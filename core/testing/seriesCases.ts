@@ -19,6 +19,7 @@ export const catalog = catalogOf([
   exercise('beside', {
     rungs: [rung('low', hot(20)), rung('high', hot(22)), rung('other', { ...hot(22), branchOf: 'high' })],
   }),
+  exercise('breath', { rungs: [rung('low', { ...hot(8), goodFor: ['breath'] })] }),
   exercise('rolled', { rungs: [rung('low', { ...hot(20), props: ['ball'] })] }),
   exercise('pictured', {
     rungs: [rung('low', { ...hot(20), cues: [{ id: 'c1', kind: 'image', text: 'Like a lid.' }] })],
@@ -90,6 +91,11 @@ const ball: Blocks = [taught('rolled')];
 const every: Blocks = [taught('climb'), taught('turn'), taught('lean', { firstSide: 'left' })];
 const mirrored: Blocks = [taught('climb'), taught('turn'), taught('lean', { firstSide: 'right' })];
 const reps = (n: number): Blocks => [taught('steady', { dose: { reps: n } })];
+
+/** Eight ladders, the first of them breath. */
+const CONNECTED: Blocks = ['breath', 'climb', 'turn', 'lean', 'steady', 'asks', 'beside', 'pictured'].map((name) =>
+  taught(name),
+);
 
 /** Each rule on both sides of its limit: a rule without its two series does not compile. */
 export const SERIES_CASES: Readonly<Record<SeriesCode, { within: [Blocks[], Around?]; beyond: [Blocks[], Around?] }>> =
@@ -176,5 +182,55 @@ export const SERIES_CASES: Readonly<Record<SeriesCode, { within: [Blocks[], Arou
     },
     FIRST_SIDE_ALWAYS: { within: [[...again(every, 3), mirrored]], beyond: [again(every, 4)] },
     PROP_ONCE: { within: [[every, ball, ball, every]], beyond: [[every, ball, every, every]] },
+    THEME_MISSING: {
+      within: [
+        [every, mirrored],
+        {
+          series: {
+            description: 'Two classes.',
+            forWhom: 'Whoever likes.',
+            episodes: [
+              { class: 'e1', title: 'Low', idea: 'The climb begins.' },
+              { class: 'e2', title: 'Lower', idea: 'It goes on.' },
+            ],
+          },
+        },
+      ],
+      beyond: [[every, mirrored]],
+    },
+    GOAL_THIN: {
+      // A tenth of the work and all episodes, or none before the last.
+      within: [
+        again([taught('climb'), taught('turn')], 4),
+        { series: { goals: [{ exercise: 'climb', rung: 'low' }] } },
+      ],
+      beyond: [
+        [...again([taught('turn')], 3), [taught('climb'), taught('turn')]],
+        { series: { goals: [{ exercise: 'climb', rung: 'low' }] } },
+      ],
+    },
+    GOAL_UNPREPARED: {
+      within: [
+        [['climb', 'turn', 'lean', 'climb/middle', 'steady', 'turn'].map((name) => taught(name))],
+        { series: { goals: [{ exercise: 'climb', rung: 'middle' }] } },
+      ],
+      beyond: [
+        [['climb/middle', 'turn', 'lean', 'climb', 'steady', 'turn'].map((name) => taught(name))],
+        { series: { goals: [{ exercise: 'climb', rung: 'middle' }] } },
+      ],
+    },
+    EPISODES_ALIKE: {
+      // Three of five rungs, and all of three.
+      within: [[every, [...every, taught('steady'), taught('pictured')]]],
+      beyond: [[every, every]],
+    },
+    NOTHING_NEW: {
+      within: [[every, every, [...every, taught('steady')]]],
+      beyond: [[every, every, every]],
+    },
+    FIRST_EPISODE_FULL: {
+      within: [[CONNECTED]],
+      beyond: [[[...CONNECTED, taught('rolled')]]],
+    },
     CUE_WORN: { within: [again([taught('pictured')], 4)], beyond: [again([taught('pictured')], 5)] },
   };
