@@ -1,3 +1,4 @@
+import type { BasePosition } from '../body';
 import type { Condition } from '../caution';
 import { aimOf, names, type Wish } from '../mend';
 import type { Order } from '../method';
@@ -51,8 +52,21 @@ export interface Search {
   /** Keys of the rungs of proposals made already, each. */
   readonly others: ReadonlyArray<ReadonlySet<string>>;
   readonly freedoms: Freedoms;
+  /** What it has to be as a step of a course. */
+  readonly course?: CourseStep;
   /** Heat-minutes it may have at most, where it is a step of a series. */
   readonly mostWork?: number;
+}
+
+/** What a class is held to as an episode of a course. */
+export interface CourseStep {
+  /** Keys of the rungs of the episode before; none for the first. */
+  readonly before: ReadonlySet<string>;
+  readonly goals: ReadonlySet<RungEntry>;
+  /** What leads to the goals. */
+  readonly way: ReadonlySet<RungEntry>;
+  /** Base positions that no episode has had yet. */
+  readonly unseen: ReadonlySet<BasePosition>;
 }
 
 /** A class as it is tried, and how far it is from what is wanted. */
@@ -233,6 +247,7 @@ function ratherCost(search: Search, { subject, score }: ClassMeasure, scale: num
   }
   cost += RATHER.near * nearLimits(subject, freedoms.offers === true);
   if (freedoms.offers) cost += RATHER.own * Math.max(0, OFFERING * done.length - withOwnLevels(search, done));
+  if (search.course) cost += courseCost(search, search.course, subject);
   const [first] = done;
   if (first && !usesOf(first.entry).goodFor.includes('breath')) cost += RATHER.breath;
   if (frame.targetMinutes >= TWO_POSITIONS && done.every(({ position }) => position === first?.position))
@@ -241,6 +256,40 @@ function ratherCost(search: Search, { subject, score }: ClassMeasure, scale: num
 }
 /** Doses a tenth more or less than a rung's own are as good. */
 const NEAR_SCALE = 0.1;
+/** What an episode costs that is too much like the one before, brings nothing new, or has its goal at the wrong place. */
+function courseCost(
+  search: Search,
+  { before, goals, way, unseen }: CourseStep,
+  { done }: ClassMeasure['subject'],
+): number {
+  let cost = 0;
+  if (before.size === 0) {
+    const ladders = new Set(done.map(({ entry }) => entry.exercise)).size;
+    cost += COURSE.ladder * Math.max(0, ladders - Math.max(FIRST_LADDERS, search.frame.targetMinutes / LADDER_MINUTES));
+  } else {
+    const share = shareOf(new Set(done.map(({ entry }) => entry.key)), before);
+    cost += COURSE.alike * (Math.max(0, share - LIKEST) + Math.max(0, UNLIKEST - share));
+  }
+  if (!done.some(({ entry, block }) => block.mode === 'teach' && !search.known.has(entry.key))) cost += COURSE.news;
+  if (unseen.size > 0 && !done.some(({ entry }) => unseen.has(entry.like))) cost += COURSE.unseen;
+  const [begin, end] = [done[0]?.startSeconds ?? 0, done.at(-1)?.endSeconds ?? 0];
+  let led = false;
+  for (const block of done) {
+    if (goals.has(block.entry)) {
+      const at = (block.startSeconds + (block.passes[0] ?? 0) / 2 - begin) / Math.max(1, end - begin);
+      cost += COURSE.place * (Math.max(0, GOAL_FROM - at) + Math.max(0, at - GOAL_TO));
+      if (!led) cost += COURSE.unprepared;
+    } else if (way.has(block.entry)) led = true;
+  }
+  return cost;
+}
+/** What each costs: in points of the score, or a share of them. */
+const COURSE = { ladder: 2, alike: 60, news: 12, unseen: 3, place: 60, unprepared: 8 } as const;
+/** Exercises a first episode may begin, and in a long class one for so many minutes: it can't be filled with fewer. */
+const [FIRST_LADDERS, LADDER_MINUTES] = [8, 2.6];
+/** Shares of rungs that neighbours share, and places of a goal in its class, a little inside what the series is held to. */
+const [LIKEST, UNLIKEST, GOAL_FROM, GOAL_TO] = [0.62, 0.33, 0.63, 0.77];
+
 /** The share of blocks beside which a level of their own has to be possible, where levels are wanted. */
 const OFFERING = 0.68;
 

@@ -2,7 +2,7 @@ import { ruledOut } from '../mend';
 import type { Audience } from '../plan';
 import { type Catalog, laneOf, type RungEntry, rungKey } from '../repertoire';
 import { broughtBy, limitsOf, rungTitle } from '../review';
-import { type Learnt, type PathStep, type Series, type WholeStudio, wayTo } from '../series';
+import { type Learnt, needsOf, type PathStep, type Series, type WholeStudio, wayTo } from '../series';
 import { isOver } from '../vocabulary/measure';
 import type { SeriesBrief } from './seriesBriefSchema';
 
@@ -100,7 +100,9 @@ export function mustsFor(catalog: Catalog, { learnt, path, goals, episode, last 
     const entry = catalog.rungByKey(step.rung);
     return entry && step.episode <= episode && !learnt.earned(entry.key) ? [entry] : [];
   });
-  const ends = episode >= last - 1 ? goals.filter((goal) => learnt.open(catalog, goal)) : [];
+  const open = episode >= last - 1 ? goals.filter((goal) => learnt.open(catalog, goal)) : [];
+  // A goal is led to in its own class too.
+  const ends = open.flatMap((goal) => [...needsOf(catalog, goal).slice(0, 1), goal]);
   const all = [...new Set([...needed, ...ends])];
   const recaps = learnt.keys
     .filter((key) => learnt.count(key).practised > 0)

@@ -1,6 +1,8 @@
+import type { BasePosition } from '../body';
 import { type ClassPlan, isInterlude } from '../plan';
 import { type RungEntry, rungKey } from '../repertoire';
-import type { Learnt, Series, SeriesReview, SeriesRules, WholeStudio } from '../series';
+import { rungTitle } from '../review';
+import { type Learnt, needsOf, type Series, type SeriesReview, type SeriesRules, type WholeStudio } from '../series';
 import type { Search } from './aims';
 import type { Brief } from './briefSchema';
 import type { Musts } from './curriculum';
@@ -69,17 +71,40 @@ export function classFor(
   };
   const whole = searchFor(studio, one, today, others.map(keysOf));
   const free = episode === 1 && series.follows === undefined;
-  const ladders = free ? null : laddersFor(whole, { learnt, asked, rules, chance });
+  const unseen = unseenIn(studio, series, whole.fit);
+  const ladders = free ? null : laddersFor(whole, { learnt, asked, rules, chance, unseen });
   const fit = ladders ? whole.fit.filter(({ exercise }) => ladders.has(exercise.id)) : whole.fit;
+  const last = series.episodes.at(-1);
+  const before = last && studio.classOf(last.class);
+  const goals = new Set((series.goals ?? []).flatMap((goal) => studio.catalog.rung(goal) ?? []));
   const search: Search = {
     ...whole,
+    course: {
+      before: before ? keysOf(before) : new Set(),
+      goals,
+      way: wayOf(studio, goals),
+      unseen,
+    },
     fit,
     allowed: new Set([...fit, ...asked]),
     ...(work === undefined ? {} : { mostWork: work }),
   };
   const { plan } = found(search, one, seed, 2, () => true);
   const { id: _id, name: _name, ...rest } = plan;
-  return { id: `${series.id}-${episode}`, name: `${series.name.replace(/, \d+ classes$/, '')} ${episode}`, ...rest };
+  const other = studio.catalog.method.firstSide === 'left' ? 'right' : 'left';
+  const made: ClassPlan = {
+    id: `${series.id}-${episode}`,
+    name: `${series.name}, ${episode}`,
+    ...rest,
+    // The side that begins is the other one's turn.
+    ...(episode % 2 === 0 ? { firstSide: other } : {}),
+  };
+  const theme = themeOf(studio, made, {
+    learnt,
+    way: search.course?.way ?? new Set(),
+    taken: themesIn(studio, series),
+  });
+  return theme === null ? made : { ...made, name: theme, theme };
 }
 
 /** Ladders that stood before, those that have to begin, and as many others as may. */
@@ -90,13 +115,63 @@ function laddersFor(
     asked,
     rules,
     chance,
-  }: Pick<ForEpisode, 'learnt' | 'rules' | 'chance'> & { readonly asked: readonly RungEntry[] },
+    unseen,
+  }: Pick<ForEpisode, 'learnt' | 'rules' | 'chance'> & {
+    readonly asked: readonly RungEntry[];
+    readonly unseen: ReadonlySet<BasePosition>;
+  },
 ): ReadonlySet<string> {
   const begin = new Set(asked.map(({ exercise }) => exercise.id).filter((id) => !learnt.met(id)));
   const known = fit.map(({ exercise }) => exercise.id).filter((id) => learnt.met(id));
   const others = [...new Set(fit.map(({ exercise }) => exercise.id))].filter((id) => !learnt.met(id) && !begin.has(id));
-  const more = shuffled(others, chance).slice(0, Math.max(0, rules.newLadders - begin.size));
+  // What is done where nobody has been yet comes first.
+  const places = new Map(fit.map((entry) => [entry.exercise.id, entry.like]));
+  const isUnseen = (id: string) => Number(unseen.has(places.get(id) as BasePosition));
+  const more = shuffled(others, chance)
+    .sort((a, b) => isUnseen(b) - isUnseen(a))
+    .slice(0, Math.max(0, rules.newLadders - begin.size));
   return new Set([...known, ...begin, ...more]);
+}
+
+/** All that leads to some rungs, and they themselves. */
+function wayOf({ catalog }: WholeStudio, goals: ReadonlySet<RungEntry>): ReadonlySet<RungEntry> {
+  const found = new Set(goals);
+  for (const entry of found) for (const need of needsOf(catalog, entry)) found.add(need);
+  return found;
+}
+
+/** Base positions of what can be done that no class of the series has had yet. */
+function unseenIn(
+  { catalog, classOf }: WholeStudio,
+  { episodes }: Series,
+  fit: readonly RungEntry[],
+): ReadonlySet<BasePosition> {
+  const seen = new Set(
+    episodes.flatMap(({ class: id }) =>
+      (classOf(id)?.blocks ?? []).flatMap((block) => (isInterlude(block) ? [] : (catalog.rung(block)?.like ?? []))),
+    ),
+  );
+  return new Set(fit.map(({ like }) => like).filter((like) => !seen.has(like)));
+}
+
+const themesIn = ({ classOf }: WholeStudio, { episodes }: Series): ReadonlySet<string> =>
+  new Set(episodes.flatMap(({ class: id }) => classOf(id)?.theme ?? []));
+
+/** The one idea of an episode: what it teaches first of all that none before it had, on the way to the goal where it is. */
+function themeOf(
+  { catalog }: WholeStudio,
+  { blocks }: ClassPlan,
+  { learnt, way, taken }: { learnt: Learnt; way: ReadonlySet<RungEntry>; taken: ReadonlySet<string> },
+): string | null {
+  const fresh = blocks.flatMap((block) => {
+    const entry = isInterlude(block) || block.mode === 'flow' ? undefined : catalog.rung(block);
+    return entry && learnt.count(entry.key).taught === 0 ? [entry] : [];
+  });
+  const all = blocks.flatMap((block) => (isInterlude(block) ? [] : (catalog.rung(block) ?? [])));
+  const worth = (entry: RungEntry) => (way.has(entry) ? 1000 : 0) + catalog.heat(entry);
+  const ranked = [...fresh.toSorted((a, b) => worth(b) - worth(a)), ...all.toSorted((a, b) => worth(b) - worth(a))];
+  const theme = ranked.map(rungTitle).find((title) => !taken.has(title));
+  return theme ?? null;
 }
 
 const keysOf = ({ blocks }: ClassPlan): ReadonlySet<string> =>

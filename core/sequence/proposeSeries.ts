@@ -1,4 +1,5 @@
-import type { ClassPlan } from '../plan';
+import { CONDITIONS } from '../caution';
+import type { Audience, ClassPlan } from '../plan';
 import type { Catalog, RungEntry } from '../repertoire';
 import { rungTitle } from '../review';
 import {
@@ -84,15 +85,25 @@ const named = (shell: Series, i: number): Series => ({ ...shell, id: `${shell.id
 
 /** The series without its episodes. */
 function shellOf(studio: WholeStudio, brief: SeriesBrief): Series {
-  const { audience, goals, follows, order, days, start } = brief;
+  const { audience, goals, follows, order, days, start, episodes, minutes, delivery } = brief;
   const taken = new Set(studio.allSeries.map(({ id }) => id));
   let number = 1;
   while (taken.has(`series-${number}`)) number += 1;
-  const name = studio.audienceOf(audience)?.name ?? 'Series';
+  const who = studio.audienceOf(audience);
+  const ends = goals.flatMap((goal) => studio.catalog.rung(goal) ?? []).map(rungTitle);
+  const where = delivery === 'on-demand' ? 'to follow at home' : 'in a group';
   const weekdays = typeof days === 'number' ? spread(days, start) : days;
   return {
     id: `series-${number}`,
-    name: `${name}, ${countText(brief.episodes, 'class', 'classes')}`,
+    name:
+      ends.length > 0
+        ? `To ${IN_WORDS.format(ends)}`
+        : `${who?.name ?? 'Series'}, ${countText(episodes, 'class', 'classes')}`,
+    description: `${countText(episodes, 'class', 'classes')} of ${minutes} minutes, ${where}${ends.length > 0 ? `, that lead step by step to ${IN_WORDS.format(ends)}` : ''}. Each brings one idea; what was taught comes back until it is known.`,
+    forWhom: who
+      ? `${who.name}${who.level ? `: ${LEVELS_IN_WORDS[who.level]}` : ''}.`
+      : 'Anyone who can lie down on a mat and get up again.',
+    seeFirst: seeFirstFor(who),
     ...(audience === undefined ? {} : { audience }),
     ...(follows === undefined ? {} : { follows }),
     ...(order === undefined ? {} : { order }),
@@ -102,6 +113,20 @@ function shellOf(studio: WholeStudio, brief: SeriesBrief): Series {
     goals,
     episodes: [],
   };
+}
+
+const IN_WORDS = new Intl.ListFormat('en');
+const LEVELS_IN_WORDS = {
+  beginner: 'people who have not done this before',
+  improver: 'people who have been coming for a while',
+  advanced: 'people who know the work well',
+} as const;
+
+/** Who should ask a professional first: whoever this audience has, and the usual ones. */
+function seeFirstFor(audience: Audience | undefined): string {
+  const own = (audience?.cautions ?? []).map((condition) => CONDITIONS[condition].name.toLowerCase());
+  const whose = own.length > 0 ? `Ask a professional first with ${IN_WORDS.format(own)}. ` : '';
+  return `${whose}Ask a doctor, midwife or physiotherapist first if you are pregnant, after an operation or an injury, or with anything that is being treated. Pain, dizziness, numbness, leaking or heaviness mean stop.`;
 }
 
 /** So many days of a week, as far from one another as they can be, the day it begins on among them. */
@@ -159,7 +184,7 @@ function plannedFor(
             others: others.flatMap((each) => each.classes[episode - 1] ?? []),
             seed: seed + EPISODES_APART * episode + attempt,
           });
-      const next = { ...series, episodes: [...series.episodes, { class: made.id }] };
+      const next = { ...series, episodes: [...series.episodes, episodeOf(studio.catalog, made, learnt)] };
       const after = [...classes, made];
       const review = reviewSeries(withEdited(studio, { series: next, classes: after }), next, { today });
       const weight = weightOf(review, episode);
@@ -171,6 +196,23 @@ function plannedFor(
     if (!onEpisode(episode) && episode < brief.episodes) return null;
   }
   return mended(studio, series, classes, today, goals);
+}
+
+/** A class as an episode: its title and its idea in a sentence, read off what it teaches. */
+function episodeOf(catalog: Catalog, plan: ClassPlan, learnt: Learnt): Series['episodes'][number] {
+  const fresh = [...doingsOf(plan).taught].filter((key) => learnt.count(key).taught === 0);
+  const climbs = fresh.flatMap((key) => {
+    const entry = catalog.rungByKey(key);
+    return entry && learnt.met(entry.exercise.id) ? [rungTitle(entry)] : [];
+  });
+  const others = climbs.filter((title) => title !== plan.theme).slice(0, 1);
+  const also = others.length > 0 ? ` ${others[0]} is a step higher.` : '';
+  const titles = fresh.flatMap((key) => catalog.rungByKey(key) ?? []).map(rungTitle);
+  const idea =
+    plan.theme !== undefined && titles.includes(plan.theme)
+      ? `${plan.theme} is new.${also}`
+      : `What is known is put together in another way.${also}`;
+  return { class: plan.id, ...(plan.theme ? { title: plan.theme } : {}), idea };
 }
 
 /** What an episode brings into its series, as what it costs: a goal can't be missed before the end. */
