@@ -130,9 +130,18 @@ function bestStep(
       const cures = ({ outcome }: TriedFix) =>
         costOn(on, measure) - costOn(on, outcome.measure) >= costOf(measure, finding);
       const worth = worthOn(on);
-      return triedFixes(on, finding, (tried) => tried.some(cures))
-        .filter(allowed)
-        .sort((one, other) => worth(other) - worth(one));
+      return (
+        triedFixes(on, finding, (tried) => tried.some(cures))
+          .filter(allowed)
+          // Of ways that cure it the one that takes least from the class: both sides before two blocks, a lower rung of
+          // the ladder before another exercise.
+          .sort(
+            (one, other) =>
+              Number(cures(other)) - Number(cures(one)) ||
+              (cures(one) ? one.pays - other.pays : 0) ||
+              worth(other) - worth(one),
+          )
+      );
     };
     const [best] = found(ground);
     if (best) return stepOf(finding.code, best, best.outcome.measure);

@@ -270,7 +270,8 @@ function courseCost(
     const share = shareOf(new Set(done.map(({ entry }) => entry.key)), before);
     cost += COURSE.alike * (Math.max(0, share - LIKEST) + Math.max(0, UNLIKEST - share));
   }
-  if (!done.some(({ entry, block }) => block.mode === 'teach' && !search.known.has(entry.key))) cost += COURSE.news;
+  const news = done.filter(({ entry, block }) => block.mode === 'teach' && !search.known.has(entry.key)).length;
+  cost += COURSE.news * Math.max(0, NEWS - news);
   if (unseen.size > 0 && !done.some(({ entry }) => unseen.has(entry.like))) cost += COURSE.unseen;
   const [begin, end] = [done[0]?.startSeconds ?? 0, done.at(-1)?.endSeconds ?? 0];
   let led = false;
@@ -284,7 +285,9 @@ function courseCost(
   return cost;
 }
 /** What each costs: in points of the score, or a share of them. */
-const COURSE = { ladder: 2, alike: 60, news: 12, unseen: 3, place: 60, unprepared: 8 } as const;
+const COURSE = { ladder: 2, alike: 60, news: 6, unseen: 8, place: 60, unprepared: 12 } as const;
+/** Rungs that every episode brings. */
+const NEWS = 2;
 /** Exercises a first episode may begin, and in a long class one for so many minutes: it can't be filled with fewer. */
 const [FIRST_LADDERS, LADDER_MINUTES] = [8, 2.6];
 /** Shares of rungs that neighbours share, and places of a goal in its class, a little inside what the series is held to. */

@@ -8,6 +8,8 @@ import type { SeriesBrief } from './seriesBriefSchema';
 
 interface Curriculum {
   readonly clashes: readonly string[];
+  /** How many episodes would do, where those asked for are too few. */
+  readonly enough?: number;
   readonly goals: readonly RungEntry[];
   readonly path: readonly PathStep[];
 }
@@ -58,6 +60,7 @@ export function curriculumOf(studio: WholeStudio, brief: SeriesBrief, shell: Ser
             : 'what they need takes as long'
         }, and has to be earned before.`,
       ],
+      enough: earliest,
       goals,
       path,
     };

@@ -38,6 +38,8 @@ export interface SeriesProposal {
 export interface ProposedSeries {
   readonly proposals: readonly SeriesProposal[];
   readonly clashes: readonly string[];
+  /** How many episodes would do, where those asked for are too few. */
+  readonly enough?: number | undefined;
 }
 
 /** Told after each episode, of how many; it ends, with the whole series it has, when it answers `false`. */
@@ -58,8 +60,8 @@ export function proposeSeries(
   onEpisode?: OnEpisode,
 ): ProposedSeries {
   const shell = shellOf(studio, brief);
-  const { clashes, goals, path } = curriculumOf(studio, brief, shell);
-  if (clashes.length > 0) return { proposals: [], clashes };
+  const { clashes, goals, path, enough } = curriculumOf(studio, brief, shell);
+  if (clashes.length > 0) return { proposals: [], clashes, enough };
   const wanted = brief.proposals ?? 2;
   const proposals: SeriesProposal[] = [];
   let stopped = false;

@@ -48,6 +48,8 @@ export interface ProposedClasses extends Pick<Proposed, 'clashes' | 'evaluated'>
 export interface PlannedSeries {
   readonly proposals: ReadonlyArray<Pick<SeriesProposal, 'series' | 'classes' | 'counts' | 'why'>>;
   readonly clashes: readonly string[];
+  /** How many episodes would do, where those asked for are too few. */
+  readonly enough?: number | undefined;
 }
 
 /** What a brief's ids name, beside the repertoire. */
@@ -124,13 +126,14 @@ const work = {
   },
   /** Whole series, their classes among them. */
   proposeSeries(brief: SeriesBrief, around: Around, onShare: (share: number) => void): PlannedSeries {
-    const { proposals, clashes } = proposeSeries(studioAround(around), brief, around.today, (done, of) => {
+    const { proposals, clashes, enough } = proposeSeries(studioAround(around), brief, around.today, (done, of) => {
       onShare(done / of);
       return true;
     });
     return {
       proposals: proposals.map(({ series, classes, counts, why }) => ({ series, classes, counts, why })),
       clashes,
+      enough,
     };
   },
   /** A lower and a higher rung beside every block. */

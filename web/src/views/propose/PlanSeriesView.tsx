@@ -36,8 +36,8 @@ export function Component() {
   const set = (more: Parts<SeriesBrief>) => setBrief((now) => withParts(now, more));
   const { answer, share, ask, stop } = useSearch(plannedSeries);
   const [kept, setKept] = useState<Kept>(NOTHING);
-  const again = () => {
-    const next = { ...brief, seed: answer === null ? 1 : (brief.seed ?? 1) + 1 };
+  const again = (more: Parts<SeriesBrief> = {}) => {
+    const next = withParts({ ...brief, seed: answer === null ? 1 : (brief.seed ?? 1) + 1 }, more);
     setBrief(next);
     const stays = [...kept.episodes].flatMap((episode) => {
       const own = kept.planned?.classes[episode - 1];
@@ -156,6 +156,11 @@ export function Component() {
               ))}
             </ul>
           )}
+          {answer.enough !== undefined && (
+            <button type="button" className="action action-main" onClick={() => again({ episodes: answer.enough })}>
+              Plan {answer.enough} episodes
+            </button>
+          )}
           <ol className="flex flex-col gap-10">
             {answer.proposals.map((planned, i) => (
               <Card
@@ -211,6 +216,14 @@ function Card({ number, planned: { series, classes, counts, why }, kept, onKeep,
           Take this series
         </button>
       </div>
+      {series.description && <p className="mt-1 max-w-4xl">{series.description}</p>}
+      <ol className="mt-2 grid max-w-5xl list-decimal gap-x-8 pl-6 sm:grid-cols-2" aria-label="Its episodes">
+        {series.episodes.map(({ class: id, title, idea }) => (
+          <li key={id}>
+            <span className="font-semibold">{title}</span> <span className="text-soft">{idea}</span>
+          </li>
+        ))}
+      </ol>
       <ul className="mt-2 max-w-4xl list-disc pl-5">
         {why.map((sentence) => (
           <li key={sentence}>{sentence}</li>
