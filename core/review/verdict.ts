@@ -47,8 +47,8 @@ export function verdictOf({ subject, score, raised, timed }: ClassMeasure): Verd
     return { text: raised.length === 0 ? 'Nothing to mend' : countText(raised.length, 'finding'), good: false, craft };
   }
   if (score.parts.craft < WELL_MADE) {
-    const clock = fitsClock(timed) ? 'it fits the clock' : rangeWords(timed);
-    return { text: `Nothing to mend: ${clock}`, good: true, craft };
+    const clock = fitsClock(timed) ? '; it fits the clock' : `, but ${rangeWords(timed)}`;
+    return { text: `Nothing to mend${clock}`, good: true, craft };
   }
   const missed = craft.filter(({ well }) => !well).map(({ text }) => text);
   const what = missed.length > 0 ? missed.join(', ') : 'a little in several respects';

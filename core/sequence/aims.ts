@@ -93,18 +93,19 @@ const [NEAR_SECONDS, SECONDS_A_LOOK] = [4, 30];
 
 /** What a director would rather have, where the review says nothing: a rest that is not needed, a peak that is not of the
  * idea, craft kept wholly and not only nearly, a ladder that falls on its way up, repetitions far from a rung's own, a first block that is no breath, one
- * position in a class that has time for two; each in points of the score. */
+ * position in a class that has time for two, more than a little standing; each in points of the score. */
 const RATHER = {
   rest: 0.6,
-  peak: 3,
+  peak: 6,
   fall: 1.2,
   dose: 6,
-  breath: 0.6,
+  breath: 2.5,
   onePosition: 4,
   unlike: 0.3,
   layer: 25,
   craft: 4,
   near: 40,
+  upright: 30,
   own: 1.5,
 } as const;
 /** Minutes that a rest among hard work is enough for, and from which a class has time for a second position. */
@@ -247,6 +248,7 @@ function ratherCost(search: Search, { subject, score }: ClassMeasure, scale: num
   }
   cost += RATHER.near * nearLimits(subject, freedoms.offers === true);
   if (freedoms.offers) cost += RATHER.own * Math.max(0, OFFERING * done.length - withOwnLevels(search, done));
+  cost += RATHER.upright * Math.max(0, uprightShare(done) - MOST_UPRIGHT);
   if (search.course) cost += courseCost(search, search.course, subject);
   const [first] = done;
   if (first && !usesOf(first.entry).goodFor.includes('breath')) cost += RATHER.breath;
@@ -292,6 +294,18 @@ const NEWS = 2;
 const [FIRST_LADDERS, LADDER_MINUTES] = [8, 2.6];
 /** Shares of rungs that neighbours share, and places of a goal in its class, a little inside what the series is held to. */
 const [LIKEST, UNLIKEST, GOAL_FROM, GOAL_TO] = [0.62, 0.33, 0.63, 0.77];
+
+/** A class on mats is mostly on the mat: the most of its work that is done standing. */
+const MOST_UPRIGHT = 0.25;
+
+function uprightShare(done: readonly TimedBlock[]): number {
+  let [upright, all] = [0, 0];
+  for (const { work, entry } of done) {
+    all += work;
+    if (entry.like === 'standing') upright += work;
+  }
+  return all > 0 ? upright / all : 0;
+}
 
 /** The share of blocks beside which a level of their own has to be possible, where levels are wanted. */
 const OFFERING = 0.68;

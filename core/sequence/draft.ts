@@ -165,9 +165,9 @@ class Draft {
     for (const group of inPositions(first, position)) this.#add({ ...group, thread: true });
     this.#fill(position, peakAt - (second.length + 0.5) / this.#count);
     const groups = inPositions(second, position);
-    groups.forEach((group, i) =>
-      this.#add({ ...group, thread: true, rest: i === groups.length - 1 ? REST + 5 : REST }),
-    );
+    for (const [i, group] of groups.entries()) {
+      this.#add({ ...group, thread: true, rest: i === groups.length - 1 ? REST + 5 : REST });
+    }
   }
 
   /** Pairs of one ladder in a position, as hot as that part of a class is. */
@@ -323,7 +323,9 @@ function sharesOf(before: readonly string[], own: string, after: readonly string
   const begins = Math.max(0, ends - length);
   const stays: Stay[] = before.map((position, i) => ({ position, until: (begins * (i + 1)) / before.length }));
   stays.push({ position: own, until: ends });
-  after.forEach((position, i) => stays.push({ position, until: ends + ((1 - ends) * (i + 1)) / after.length }));
+  for (const [i, position] of after.entries()) {
+    stays.push({ position, until: ends + ((1 - ends) * (i + 1)) / after.length });
+  }
   return stays;
 }
 

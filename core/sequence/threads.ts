@@ -82,7 +82,7 @@ export function threadsFor(search: Search): readonly ThreadPlan[] {
 }
 
 /** How much likelier a ladder of the focus is taken, and how much less likely one with props, or one taken before. */
-const [OF_FOCUS, PROPPED, TAKEN, LONG_WAY] = [12, 0.2, 0.02, 0.4];
+const [OF_FOCUS, PROPPED, TAKEN, LONG_WAY, UPRIGHT] = [12, 0.2, 0.02, 0.4, 0.05];
 
 /** The stage of the customary order from which a peak comes late enough, and how much less likely an earlier one is taken. */
 const [LATER, EARLY] = [4, 0.3];
@@ -97,6 +97,7 @@ export function chooseThread(search: Search, chance: Chance): ThreadPlan | null 
     if (frame.focus !== undefined) weight *= directions.includes(frame.focus as Direction) ? OF_FOCUS : 1;
     if (plan.rungs.some(({ props }) => props.length > 0)) weight *= PROPPED;
     if (othersThreads.has(plan.exercise)) weight *= TAKEN;
+    if (first.like === 'standing') weight *= UPRIGHT;
     if (plan.required.length > MOST) weight *= LONG_WAY;
     // In the customary order a peak on the back or rolling comes before the class is half over.
     if (order === 'customary') weight *= plan.rungs.every((entry) => stageOf({ entry }) >= LATER) ? 1 : EARLY;

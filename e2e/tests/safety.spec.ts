@@ -156,20 +156,15 @@ test('a refused document is named, goes back to what is saved, and stops no othe
   const two = await context.newPage();
   await openWhole(two, studio.address + LANDING);
   await expect(name(two)).toBeVisible();
-  const audience = (await kept(studio.address)).audiences?.find(({ id }) => id === 'returning-rowers');
+  const audience = (await kept(studio.address)).audiences?.find(({ id }) => id === 'visitors');
   expect(audience).toBeDefined();
   // One takes an audience away that nobody names yet; the other, not knowing, gives it to a class.
-  await fetch(
-    `${studio.address}/api/audiences/returning-rowers?version=${await versionOf(studio.address, 'returning-rowers')}`,
-    {
-      method: 'DELETE',
-    },
-  );
-  await audienceOf(two).selectOption('returning-rowers');
+  await fetch(`${studio.address}/api/audiences/visitors?version=${await versionOf(studio.address, 'visitors')}`, {
+    method: 'DELETE',
+  });
+  await audienceOf(two).selectOption('visitors');
   const alert = two.getByRole('alert');
-  await expect(alert).toContainText(
-    '“Landing after a night shift” is not saved. There is no audience “returning-rowers”.',
-  );
+  await expect(alert).toContainText('“Landing after a night shift” is not saved. There is no audience “visitors”.');
   await two.goto(`${studio.address}/class/rowers-sixty`);
   await name(two).fill('Saved all the same');
   await expect.poll(() => classNamed(studio.address, 'rowers-sixty')).toBe('Saved all the same');

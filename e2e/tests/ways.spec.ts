@@ -17,9 +17,9 @@ test('everything is reached by a few letters, and the focus goes back to where i
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/room\/night-landing/);
   await page.keyboard.press('Control+k');
-  await sheet.getByRole('combobox').fill('leg low');
+  await sheet.getByRole('combobox').fill('leg ring');
   await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/\/repertoire\/leg-lower/);
+  await expect(page).toHaveURL(/\/repertoire\/leg-ring/);
 });
 
 test('a rung goes into the open class from its ladder, and is taken back', { tag: '@long' }, async ({
@@ -46,6 +46,7 @@ test('what is deleted is said, with the way back', async ({ page, studio }) => {
   await page.getByRole('button', { name: 'Delete Landing after a night shift' }).click();
   const told = page.getByRole('status').filter({ hasText: 'Deleted Landing after a night shift.' });
   await told.getByRole('button', { name: /Undo/ }).click();
+  await page.getByLabel('Search the classes').fill('landing');
   await expect(page.getByRole('link', { name: /Landing after a night shift/ }).first()).toBeVisible();
   await saved(page);
 });

@@ -101,23 +101,33 @@ function requiredBy(catalog: Catalog, entry: RungEntry): ReadonlySet<RungEntry> 
 
 const workOf = (blocks: readonly TimedBlock[]): number => blocks.reduce((sum, { work }) => sum + work, 0);
 
-/** The idea a class grows by: the ladder or the chain with most of the work; `null` where nothing grows. */
+/** The idea a class grows by: the ladder or the chain that leads; `null` where nothing grows. */
 export function threadOf(subject: Subject): Thread | null {
   const all = workOf(subject.done);
   if (all === 0) return null;
-  let [kind, blocks, most]: [Thread['kind'], readonly TimedBlock[], number] = ['ladder', [], 0];
-  const take = (of: Thread['kind'], groups: TimedBlock[][]) => {
-    for (const group of groups) {
-      const work = workOf(group);
-      if (work > most) [kind, blocks, most] = [of, group, work];
+  const peak = subject.done[subject.heats.lastIndexOf(subject.hottest)];
+  const enough = leastShare(subject);
+  let best: Thread | null = null;
+  let bestRank = -1;
+  const take = (kind: Thread['kind'], groups: TimedBlock[][]) => {
+    for (const blocks of groups) {
+      const prepares = preparing(subject, blocks);
+      const share = (workOf(blocks) + workOf(prepares)) / all;
+      // Of several that are enough for an idea it is the one that leads to the hardest moment, and a ladder before a chain.
+      const leads = peak !== undefined && blocks.includes(peak);
+      const rank = share >= enough ? 1 + (leads ? 2 : 0) + (kind === 'ladder' ? 1 : 0) + share / 10 : share / 10;
+      if (rank > bestRank) [best, bestRank] = [{ kind, blocks, prepares, share }, rank];
     }
   };
   take('ladder', ladders(subject));
   take('chain', chains(subject));
-  if (blocks.length === 0) return null;
-  const prepares = preparing(subject, blocks);
-  return { kind, blocks, prepares, share: (most + workOf(prepares)) / all };
+  return best;
 }
+
+const leastShare = ({ catalog, room }: Subject): number => {
+  const { threadShare, threadShareLayered } = catalog.method.craft;
+  return room.order === 'layered' ? threadShareLayered : threadShare;
+};
 
 /** What a thread is called: its ladder, or what its chain leads to. */
 export function threadTitle({ kind, blocks }: Thread, catalog: Catalog): string {
@@ -131,8 +141,7 @@ export const thread: CraftTerm<'thread'> = {
   measures: 'share of the work on the ladder or chain that leads, with what the hardest block requires',
   unit: '',
   weigh: (subject) => {
-    const { threadShare, threadShareLayered } = subject.catalog.method.craft;
-    const limit = subject.room.order === 'layered' ? threadShareLayered : threadShare;
+    const limit = leastShare(subject);
     if (subject.done.length === 0) return fine(limit);
     const value = subject.thread?.share ?? 0;
     return { value, limit, distance: between(value, limit, 0) };
