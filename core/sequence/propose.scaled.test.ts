@@ -114,6 +114,7 @@ describe('a class proposed', () => {
 });
 
 describe('the schools of the house', () => {
+  const SEEDS = [1, 2, 3].slice(0, runs(1, 3));
   const house = (choices: Partial<Choices>) => studioOf({ ...bundle, method: { choices } }, {});
   const blocksIn = (choices: Partial<Choices>, seed: number) =>
     must(
@@ -124,31 +125,31 @@ describe('the schools of the house', () => {
     blocks.filter(({ entry, block }) => entry.sides === 'each' && block.side === undefined);
 
   test('a run is done on one side, then on the other, and holds to one position', () => {
-    const runs = [1, 2, 3].flatMap((seed) => {
+    const found = SEEDS.flatMap((seed) => {
       const timed = blocksIn({ sideChange: 'run' }, seed);
       return timed.blocks.flatMap(({ block, position }) =>
         block.run === undefined ? [] : [{ seed, run: block.run, position }],
       );
     });
-    expect(runs.length).toBeGreaterThan(1);
-    const names = new Set(runs.map(({ seed, run }) => `${seed} ${run}`));
-    expect(new Set(runs.map(({ seed, run, position }) => `${seed} ${run} ${position}`)).size).toBe(names.size);
+    expect(found.length).toBeGreaterThan(1);
+    const names = new Set(found.map(({ seed, run }) => `${seed} ${run}`));
+    expect(new Set(found.map(({ seed, run, position }) => `${seed} ${run} ${position}`)).size).toBe(names.size);
   });
 
   test('where the side that begins changes it does; block by block, no block says one', () => {
-    const timed = [1, 2, 3].map((seed) => blocksIn({ sideChange: 'alternate' }, seed));
+    const timed = SEEDS.map((seed) => blocksIn({ sideChange: 'alternate' }, seed));
     for (const each of timed) {
       const firsts = sided(each).flatMap(({ block }) => block.firstSide ?? []);
       for (const [i, side] of firsts.slice(1).entries()) expect(side).not.toBe(firsts[i]);
       expect(each.blocks.every(({ block }) => block.run === undefined)).toBe(true);
     }
-    expect(timed.flatMap(sided).length).toBeGreaterThan(2);
+    expect(timed.flatMap(sided).length).toBeGreaterThan(1);
     const plain = blocksIn({ sideChange: 'block' }, 1);
     expect(plain.blocks.every(({ block }) => block.run === undefined && block.firstSide === undefined)).toBe(true);
   });
 
   test('a house that begins standing begins its classes so', () => {
-    for (const seed of [1, 2, 3]) {
+    for (const seed of SEEDS) {
       const timed = blocksIn({ begin: 'standing' }, seed);
       expect(timed.plan.openingPosition).toBe('standing');
       expect(must(timed.blocks[0]).entry.like).toBe('standing');

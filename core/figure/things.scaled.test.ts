@@ -1,6 +1,7 @@
 import type { BasePosition, Pose } from '../body';
 import { Catalog, type Prop, plainPose, type Rung } from '../repertoire';
 import { demoBundle } from '../testing/demo';
+import { sampled } from '../testing/runs';
 import { must, rung } from '../testing/studio';
 import { OUTLINE, rungScene, sceneOf } from '.';
 import type { View } from './camera';
@@ -216,7 +217,7 @@ test('of the house every rung with props is drawn with them, and no other is', (
   const { exercises = [], props, positions, method } = demoBundle();
   const catalog = new Catalog({ exercises, props, positions, method });
   const bare: string[] = [];
-  for (const entry of catalog.rungs) {
+  for (const entry of sampled(catalog.rungs, 4)) {
     const layers = must(rungScene(entry) ?? undefined).drawing.layers.filter(
       ({ tone }) => tone === 'prop' || tone === 'line',
     );

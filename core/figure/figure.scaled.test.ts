@@ -4,6 +4,7 @@ import { type BasePosition, mirrored, POSITIONS, type Pose } from '../body';
 import { studioOf } from '../formats';
 import { bodiesOf, Catalog, plainPose } from '../repertoire';
 import { demoBundle } from '../testing';
+import { sampled } from '../testing/runs';
 import { VIEWS, type View, viewOf } from './camera';
 import { type Drawing, drawingOf, frameOf } from './drawing';
 import { phasesOf, rungScene, sceneOf } from './scene';
@@ -136,7 +137,7 @@ test('what a rung names is drawn: a seat under who sits, a band from hand to foo
 
 test('every rung of the house is drawn from where six tenths of its longest way show', () => {
   const { catalog: house } = studioOf(demoBundle(), {});
-  const hidden = house.rungs.flatMap((entry) => {
+  const hidden = sampled(house.rungs, 4).flatMap((entry) => {
     const { passage } = bodiesOf(entry);
     const { poses, start, phases } = entry.rung;
     let from = poses[start];
@@ -158,8 +159,9 @@ const spotsOf = (joints: Drawing['joints']) =>
 
 test('a fault that is drawn stands beside the form it spoils, in one window, and its hands and feet where they are', () => {
   const { catalog: house } = studioOf(demoBundle(), {});
-  const drawn = house.rungs.flatMap((entry) => wrongFormsOf(entry).map((form) => ({ key: entry.key, ...form })));
-  expect(new Set(drawn.map(({ key }) => key))).toEqual(new Set(house.rungs.map(({ key }) => key)));
+  const rungs = sampled(house.rungs, 4);
+  const drawn = rungs.flatMap((entry) => wrongFormsOf(entry).map((form) => ({ key: entry.key, ...form })));
+  expect(new Set(drawn.map(({ key }) => key))).toEqual(new Set(rungs.map(({ key }) => key)));
   const unlike: string[] = [];
   for (const { key, right, wrong } of drawn) {
     expect(wrong.frame).toEqual(right.frame);
