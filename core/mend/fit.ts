@@ -177,6 +177,9 @@ const costOfHarm = ({ exposure, cautions, options, directions }: Ground['measure
 /** Seconds of rest added after a block at most, and by how many at a time. */
 const [MOST_REST, REST_STEP] = [20, 5];
 
+/** From this share of the hardest a block is work, after which a rest is welcome. */
+const WORK = 0.6;
+
 /** What else takes up time that is wanted: rests after the hottest blocks. */
 function rested(ground: Ground, edits: readonly PlanEdit[], aim: number): PlanEdit[] {
   const { catalog, measure } = ground;
@@ -186,7 +189,7 @@ function rested(ground: Ground, edits: readonly PlanEdit[], aim: number): PlanEd
   const taken: PlanEdit[] = [];
   let short = aim - lengthWith(ground, edits);
   for (const { block, entry } of hottest) {
-    if (short < REST_STEP || catalog.heat(entry) < measure.subject.limits.arcHeat) break;
+    if (short < REST_STEP || catalog.heat(entry) < WORK * measure.subject.hottest) break;
     const seconds = Math.min(MOST_REST, Math.floor(short / REST_STEP) * REST_STEP);
     taken.push({ kind: 'set', id: block.id, change: { restAfterSeconds: seconds } });
     short -= seconds;

@@ -12,8 +12,9 @@ import {
 import { fitted } from './fit';
 import { OF_TIME, type TriedFix, triedFixes } from './fixesFor';
 import { keptOf } from './keeping';
+import { insertions } from './neighbours';
 import { type Standing, standingOf } from './standing';
-import { type Beside, costOn, type Ground, groundOf } from './trial';
+import { type Beside, costOn, type Ground, groundOf, type Outcome, outcomeOf } from './trial';
 import { type LeftOver, whyLeft } from './whyLeft';
 
 /** One step of mending. */
@@ -215,14 +216,34 @@ function toLength(ground: Ground, steps: readonly MendStep[], first: ClassPlan):
   const purpose = first.purpose ?? 'class';
   if (steps.length === 0 || purpose !== 'class') return null;
   if (seconds <= target && seconds >= target * (1 - SHORT)) return null;
-  // Once more it would move nothing.
-  if (steps.at(-1)?.label.startsWith(FITTED)) return null;
-  const fit = fitted(ground);
-  if (!fit || Math.abs(fit.standing.seconds - target) >= Math.abs(seconds - target)) return null;
-  if (fit.standing.stop > before.stop || fit.standing.fix > before.fix) return null;
   const code = seconds > target ? 'TIME_OVER' : 'TIME_UNDER';
-  const label = `${FITTED} ${clock(target)}`;
-  return stepOf(code, { label, edits: fit.edits, before, after: fit.standing }, fit.measure);
+  // Once more it would move nothing.
+  const fit = steps.at(-1)?.label.startsWith(FITTED) ? null : fitted(ground);
+  const nearer = fit && Math.abs(fit.standing.seconds - target) < Math.abs(seconds - target);
+  if (fit && nearer && !isGraver(before, fit.standing)) {
+    const label = `${FITTED} ${clock(target)}`;
+    return stepOf(code, { label, edits: fit.edits, before, after: fit.standing }, fit.measure);
+  }
+  return seconds < target ? oneMore(ground, target) : null;
+}
+
+const isGraver = (before: Standing, after: Standing): boolean => after.stop > before.stop || after.fix > before.fix;
+
+/** One block more of a ladder that is in the class, where no range reaches its length; the one that costs least. */
+function oneMore(ground: Ground, target: number): Stepped | null {
+  const { measure, standing: before } = ground;
+  const { homeHeat } = measure.subject.limits;
+  const own = new Set(measure.timed.blocks.map(({ entry }) => entry.exercise));
+  const { catalog } = ground;
+  let best: { readonly fix: ReturnType<typeof insertions>[number]; readonly outcome: Outcome } | null = null;
+  for (const fix of insertions(measure, (entry) => own.has(entry.exercise) && catalog.heat(entry) <= homeHeat)) {
+    const outcome = outcomeOf(ground, fix.edits);
+    if (!outcome || outcome.standing.seconds > target || isGraver(before, outcome.standing)) continue;
+    if (!best || costOn(ground, outcome.measure) < costOn(ground, best.outcome.measure)) best = { fix, outcome };
+  }
+  if (!best || best.outcome.standing.score >= before.score) return null;
+  const { fix, outcome } = best;
+  return stepOf('TIME_UNDER', { label: fix.label, edits: fix.edits, before, after: outcome.standing }, outcome.measure);
 }
 const FITTED = 'Fit it to';
 
