@@ -6,6 +6,7 @@ import { type Composition, type Group, positionOf } from './composition';
 import { goesOn } from './goingOn';
 import { levelOf, mainDirection, stageOf } from './orders';
 import { type Chance, shuffled } from './random';
+import { staysFor } from './stays';
 import { chooseThread, closureOf, type ThreadPlan } from './threads';
 
 /** Blocks a minute that a draft has, as its room counts. */
@@ -14,8 +15,6 @@ const DENSITY = 0.8;
 const LOOKED_AT = 18;
 /** Seconds of rest a draft has after what is hard. */
 const REST = 15;
-/** Minutes in one position. */
-const STAY_MINUTES = 8;
 
 /** A first class to search from: it begins with what connects, one ladder grows through it to its peak, and it eases. */
 export function draft(search: Search, chance: Chance): Composition {
@@ -28,12 +27,6 @@ export function draft(search: Search, chance: Chance): Composition {
   const drafted = new Draft(search, chance, count, thread);
   const groups = order === 'layered' && thread ? drafted.layered(thread) : drafted.byStays();
   return { groups: inOrder(search, groups, chance), scale: 1 };
-}
-
-/** A stay of a draft: where, and up to which share of the class. */
-interface Stay {
-  readonly position: string;
-  readonly until: number;
 }
 
 class Draft {
@@ -265,68 +258,6 @@ function inPositions(entries: readonly RungEntry[], own: string): Group[] {
     else groups.push([entry]);
   }
   return groups.map((each) => ({ entries: each }));
-}
-
-/** Positions with so many rungs to choose from are worth a stay. */
-const WORTH_A_STAY = 4;
-
-/** Where a class is, and how long: from where people begin to where they end, its thread where the peak belongs. */
-function staysFor(search: Search, chance: Chance, threadIn: string | undefined): Stay[] {
-  const { catalog, fit, frame, order } = search;
-  const counts = new Map<string, number>();
-  for (const { position } of fit) counts.set(position, (counts.get(position) ?? 0) + 1);
-  const like = (position: string) => catalog.graph.like(position);
-  const enough = [...counts].flatMap(([position, count]) => (count >= WORTH_A_STAY ? [position] : []));
-  const open = enough.length > 0 ? enough : [...counts.keys()];
-  const own = threadIn ?? chance.one(open);
-  const begins = frame.openingPosition;
-  const level = (position: string) => {
-    if (order !== 'customary') return levelOf(like(position));
-    return CUSTOMARY.indexOf(like(position));
-  };
-  const minutes = frame.targetMinutes * 0.9;
-  const most = Math.max(1, Math.min(6, 1 + Math.floor(minutes / STAY_MINUTES)));
-  const wanted = Math.max(1, most - chance.below(2));
-  const up = order === 'customary' ? true : begins === undefined ? chance.share() < 0.5 : level(begins) < level(own);
-  const side = (position: string) => Math.sign(level(position) - level(own)) * (up ? 1 : -1);
-  const choose = (from: readonly string[], count: number, must?: string) => {
-    const first = must !== undefined && from.includes(must) ? [must] : [];
-    const others = shuffled(
-      from.filter((each) => each !== must),
-      chance,
-    );
-    return [...first, ...others]
-      .slice(0, Math.max(count, first.length))
-      .sort((a, b) => (level(a) - level(b)) * (up ? 1 : -1));
-  };
-  const others = open.filter((position) => position !== own);
-  const after = choose(
-    others.filter((each) => side(each) > 0),
-    Math.min(2, Math.max(0, wanted - 1)),
-  );
-  const first = begins === undefined ? undefined : open.find((position) => like(position) === like(begins));
-  const before = choose(
-    others.filter((each) => side(each) < 0),
-    Math.max(0, wanted - 1 - after.length),
-    first,
-  );
-  return sharesOf([...before], own, after, chance);
-}
-
-/** The customary order of positions, as its stages have them. */
-const CUSTOMARY = ['supine', 'prone', 'side-lying', 'seated', 'four-point', 'plank', 'kneeling', 'standing'];
-
-/** How long each stay is: the thread's ends after the peak, what follows it eases. */
-function sharesOf(before: readonly string[], own: string, after: readonly string[], chance: Chance): Stay[] {
-  const ends = after.length === 0 ? 1 : 0.78 + 0.06 * chance.share();
-  const length = before.length === 0 ? ends : 0.32 + 0.16 * chance.share() + (after.length === 0 ? 0.15 : 0);
-  const begins = Math.max(0, ends - length);
-  const stays: Stay[] = before.map((position, i) => ({ position, until: (begins * (i + 1)) / before.length }));
-  stays.push({ position: own, until: ends });
-  for (const [i, position] of after.entries()) {
-    stays.push({ position, until: ends + ((1 - ends) * (i + 1)) / after.length });
-  }
-  return stays;
 }
 
 /** Groups in the order asked for, as far as they can be put so; what has no say in it stays where it was. */

@@ -1,4 +1,4 @@
-export { type Search, shareOf, type Tried, tryOut } from './aims';
+export { type Search, type Tried, tryOut } from './aims';
 export * from './briefSchema';
 export type { Proposal } from './finish';
 export { strayFrom } from './orders';
@@ -8,3 +8,4 @@ export { type Chance, chanceOf } from './random';
 export { anneal } from './search';
 export { type Studio, searchFor } from './searchFor';
 export * from './seriesBriefSchema';
+export { shareOf } from './shared';

@@ -6,10 +6,10 @@ import { measureClass } from '../review';
 import { demoBundle } from '../testing/demo';
 import { runs } from '../testing/runs';
 import { must } from '../testing/studio';
-import { shareOf } from './aims';
 import type { Brief } from './briefSchema';
 import { strayFrom } from './orders';
 import { propose } from './propose';
+import { shareOf } from './shared';
 
 const bundle = demoBundle();
 const studio = studioOf(bundle, {});

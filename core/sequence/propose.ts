@@ -2,13 +2,14 @@ import { bandsFor, DIRECTION_WORDS } from '../method';
 import { isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
 import { percent } from '../review';
-import { costOf, MOST_ALIKE, type Search, shareOf } from './aims';
+import { costOf, MOST_ALIKE, type Search } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
 import { finished, type Proposal } from './finish';
 import { chanceOf } from './random';
 import { anneal, type OnTried } from './search';
 import { type Studio, searchFor } from './searchFor';
+import { shareOf } from './shared';
 
 export interface Proposed {
   readonly proposals: readonly Proposal[];

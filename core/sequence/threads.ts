@@ -72,7 +72,7 @@ function threadPlans(search: Search): ThreadPlan[] {
 }
 
 const planned = new WeakMap<Search, readonly ThreadPlan[]>();
-export function threadsFor(search: Search): readonly ThreadPlan[] {
+function threadsFor(search: Search): readonly ThreadPlan[] {
   let known = planned.get(search);
   if (!known) {
     known = threadPlans(search);

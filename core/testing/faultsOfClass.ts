@@ -29,7 +29,7 @@ const put = (
 };
 
 /** Mistakes of the kinds that directors make, each by chance. */
-export const FAULTS = {
+const FAULTS = {
   'far too long': ({ catalog, plan }, chance) =>
     shuffled(rungBlocks(plan), chance)
       .slice(0, 6)

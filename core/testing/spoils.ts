@@ -48,7 +48,7 @@ function fineIn({ catalog, measure: { subject } }: Ground): RungEntry[] {
 }
 
 /** Brought back to so many seconds by its repetitions, within each rung's range: what is spoilt is not told by the clock. */
-export function lasting({ catalog, context }: Ground, plan: ClassPlan, seconds: number): ClassPlan {
+function lasting({ catalog, context }: Ground, plan: ClassPlan, seconds: number): ClassPlan {
   let now = plan;
   for (let step = 0; step < 300; step++) {
     const timed = timeClass(catalog, now, context);
@@ -80,7 +80,7 @@ export function lasting({ catalog, context }: Ground, plan: ClassPlan, seconds: 
 const same = (a: ClassPlan, b: ClassPlan): boolean => JSON.stringify(a.blocks) === JSON.stringify(b.blocks);
 
 /** Ten ways to spoil a class, each by chance. */
-export const SPOILS = {
+const SPOILS = {
   shuffled: (ground, chance) => withBlocks(ground, shuffled(ground.plan.blocks, chance)),
 
   flattened: (ground) => {

@@ -13,7 +13,7 @@ export interface Weighed {
 }
 
 /** What is said of a class that misses a term. */
-export interface CraftFinding {
+interface CraftFinding {
   readonly code: FindingCode;
   readonly severity: Severity;
   /** When another severity than that is found, in words for the docs. */
