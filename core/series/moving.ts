@@ -1,4 +1,4 @@
-import { type Block, type ClassPlan, freeBlockId, isInterlude, type PlanEdit, type RungBlock } from '../plan';
+import { applyEdits, type Block, type ClassPlan, freeBlockId, isInterlude, type PlanEdit, type RungBlock } from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { broughtBefore, doingsOf, type Learnt, needsOf, type SeriesStudio } from './learning';
 import type { SeriesEdit } from './seriesRule';
@@ -71,16 +71,19 @@ export function stepHigher(studio: SeriesStudio, series: Series, id: string, nam
     last = plan;
   }
   if (!last) return null;
-  const blocks = last.blocks.map((block): Block => {
-    if (!isRungBlock(block)) return block;
-    const entry = catalog.rung(block);
-    const next = entry && learnt.earned(entry.key) ? nextOpen(catalog, learnt, entry.key) : undefined;
-    const { options: _options, ...kept } = block;
-    if (!next) return { ...block, mode: learnt.count(rungKey(block)).taught > 0 ? 'flow' : 'teach' };
-    const { dose: _dose, lines: _lines, range: _range, ...fresh } = kept;
-    return { ...fresh, rung: next.rung.id, mode: 'teach' };
+  const edits = last.blocks.filter(isRungBlock).flatMap((block): PlanEdit[] => {
+    const { id: at, carry } = block;
+    const next = learnt.earned(rungKey(block)) ? nextOpen(catalog, learnt, rungKey(block)) : undefined;
+    if (!next) {
+      const mode = learnt.count(rungKey(block)).taught > 0 ? 'flow' : 'teach';
+      return [{ kind: 'set', id: at, change: { mode } }];
+    }
+    return [
+      { kind: 'swap', id: at, to: { exercise: next.exercise.id, rung: next.rung.id } },
+      { kind: 'set', id: at, change: { mode: 'teach', carry } },
+    ];
   });
-  return { ...last, id, name, blocks };
+  return { ...applyEdits(catalog, last, edits), id, name };
 }
 
 function nextOpen(catalog: Catalog, learnt: Learnt, key: string) {

@@ -317,6 +317,14 @@ describe('moving on', () => {
     });
     expect(stepHigher(studio, { ...series, episodes: [] }, 'e1', 'First')).toBeNull();
   });
+
+  test('a step higher that takes a prop is set up anew, where the step below carried on', () => {
+    const last = [block('climb'), taught('loaded', { carry: true })];
+    const { studio, series } = studioOf([last, last]);
+    const { blocks = [] } = stepHigher(studio, series, 'e3', 'Third') ?? {};
+    expect(blocks[1]).toMatchObject({ exercise: 'loaded', rung: 'high' });
+    expect(blocks[1]).not.toHaveProperty('carry');
+  });
 });
 
 describe('dates', () => {

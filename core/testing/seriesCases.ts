@@ -21,6 +21,7 @@ export const catalog = catalogOf([
   }),
   exercise('breath', { rungs: [rung('low', { ...hot(8), goodFor: ['breath'] })] }),
   exercise('rolled', { rungs: [rung('low', { ...hot(20), props: ['ball'] })] }),
+  exercise('loaded', { rungs: [rung('low', hot(20)), rung('high', { ...hot(22), props: ['ball'] })] }),
   exercise('pictured', {
     rungs: [rung('low', { ...hot(20), cues: [{ id: 'c1', kind: 'image', text: 'Like a lid.' }] })],
   }),
