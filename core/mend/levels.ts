@@ -22,11 +22,16 @@ export interface Levelled {
   readonly seconds: number;
 }
 
+/** How many blocks have a level beside their main version. */
+export const offeringIn = ({ timed }: ClassMeasure): number =>
+  timed.blocks.filter(({ block }) => (block.options ?? []).length > 0).length;
+
 /**
  * One lower and one higher rung offered beside every block, where the review has nothing against it: rungs that share
  * position and props, with as many repetitions as the main version's time holds and a pause for the rest.
+ * @param least so many blocks are to offer one, though it be what another block does anyway
  */
-export function levelled(catalog: Catalog, measure: ClassMeasure, context: ReviewContext): Levelled {
+export function levelled(catalog: Catalog, measure: ClassMeasure, context: ReviewContext, least = 0): Levelled {
   const edits: PlanEdit[] = [];
   const told: string[] = [];
   let now = measure;
@@ -36,7 +41,7 @@ export function levelled(catalog: Catalog, measure: ClassMeasure, context: Revie
       const part = now.timed.blocks.find((each) => each.block.id === block.id) as TimedBlock;
       const offered = part.block.options ?? [];
       if (offered.some((each) => laneIn(catalog, part.entry, optionOf(each)) === lane)) continue;
-      const found = levelFor(now.subject, part, lane);
+      const found = levelFor(now.subject, part, lane, offered.length === 0 && offeringIn(now) < least);
       if (!found) continue;
       const options = lane === 'lower' ? [found.option, ...offered] : [...offered, found.option];
       const edit: PlanEdit = { kind: 'set', id: block.id, change: { options } };
@@ -73,12 +78,12 @@ function isDouble({ timed }: Subject, { index, position }: TimedBlock, entry: Ru
 }
 
 /** The nearest rung of a lane that the room can take, dosed to the main version's time; and that in words. */
-export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper') {
+export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper', doubles = false) {
   const { catalog, graded } = subject;
   const { entry, block } = part;
   const ladder = catalog.ladder(entry.exercise.id).filter((each) => laneOf(entry, each) === lane);
   const fits = (each: RungEntry) =>
-    !isDouble(subject, part, each) &&
+    (doubles || !isDouble(subject, part, each)) &&
     each.position === entry.position &&
     each.props.every((prop) => entry.props.includes(prop)) &&
     judge(catalog, each, graded).verdict === 'fine';

@@ -151,6 +151,10 @@ function checksOf({ measure: { timed } }: Proposal, brief: Brief): Record<string
     density: density < 1 ? between(density, 0.6, 0.3) : between(density, 1.1, 1.6),
     props: between(props, mostProps, 3 * mostProps),
     levels: options.length === 0 ? 0 : between(options.filter(Boolean).length / options.length, 0, 0.5),
+    offers:
+      brief.levels === true && 2 * blocks.filter(({ block }) => block.options?.length).length < plan.blocks.length
+        ? 1
+        : 0,
     focus: focus === undefined ? 0 : between(own, least, least / 2),
     late: between(timed.range.overIfGiven ?? timed.range.overChance, 0.15, 0.5),
     time: timed.seconds <= plan.targetMinutes * 60 && timed.seconds >= 0.96 * plan.targetMinutes * 60 ? 0 : 1,

@@ -7,6 +7,7 @@ import {
   insertions,
   levelled,
   mend,
+  offeringIn,
   outcomeOf,
   type Standing,
   standingOf,
@@ -60,6 +61,10 @@ export function finished(
     measure = longer;
     fitBetter();
   }
+  if (brief.levels && offersShort(measure) > 0) {
+    ({ measure } = levelled(catalog, measure, context, halfOf(measure)));
+    fitBetter();
+  }
   measure = withGives(search, measure, brief.lateChance ?? catalog.method.craft.lateChance);
   const { thread } = measure.subject;
   const grown = thread?.kind === 'ladder' ? thread.blocks[0]?.entry.exercise : undefined;
@@ -68,6 +73,11 @@ export function finished(
   const named = measureClass(catalog, plan, context);
   return { plan, measure: named, standing: standingOf(named), why: reasonsFor(search, named), thread: grown?.id };
 }
+
+const halfOf = ({ timed }: ClassMeasure): number => Math.ceil(timed.plan.blocks.length / 2);
+
+/** How many blocks more would have to offer a level for half of them to do so. */
+export const offersShort = (measure: ClassMeasure): number => Math.max(0, halfOf(measure) - offeringIn(measure));
 
 /**
  * The class with neighbours moved, or left out, until its order is kept, or nothing helps: what the review is silent

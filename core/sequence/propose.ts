@@ -5,7 +5,7 @@ import { percent } from '../review';
 import { costOf, MOST_ALIKE, type Search } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
-import { finished, type Proposal } from './finish';
+import { finished, offersShort, type Proposal } from './finish';
 import { chanceOf } from './random';
 import { anneal, type OnTried } from './search';
 import { type Studio, searchFor } from './searchFor';
@@ -93,9 +93,11 @@ export function found(
 ): Proposal & { readonly evaluated: number } {
   const whole = brief.levels ? roomForOffers(search) : search;
   const evaluations = evaluationsFor(brief);
+  const promised = ({ measure }: Proposal) => (brief.levels ? offersShort(measure) : 0);
+  const costTold = (each: Proposal) => costOf(search, each.measure) + OFFER_SHORT * promised(each);
   let best: Proposal | null = null;
   let [evaluated, going] = [0, true];
-  for (let i = 0; i < searches && going && !(best && isGood(best)); i++) {
+  for (let i = 0; i < searches && going && !(best && isGood(best) && promised(best) === 0); i++) {
     const before = evaluated;
     const tried = anneal(whole, chanceOf(seed + SEARCHES_APART * i), evaluations, (now) => {
       going = onTried(before + now) !== false;
@@ -103,13 +105,16 @@ export function found(
     });
     evaluated += evaluations;
     const proposal = finished(search, tried, brief);
-    if (!best || costOf(search, proposal.measure) < costOf(search, best.measure)) best = proposal;
+    if (!best || costTold(proposal) < costTold(best)) best = proposal;
   }
   return { ...(best as Proposal), evaluated };
 }
 
 const isGood = ({ standing, measure }: Proposal): boolean =>
   standing.score < GOOD && [...measure.subject.craft.values()].every(({ distance }) => distance === 0);
+
+/** What a block without the level that was promised costs. */
+const OFFER_SHORT = 20;
 
 /** Seeds of the searches for one proposal lie as far apart. */
 const SEARCHES_APART = 104_729;

@@ -1,9 +1,10 @@
 import { CONDITIONS } from '../caution';
-import { DIRECTION_WORDS } from '../method';
+import { DIRECTION_WORDS, ORDER_WORDS } from '../method';
 import { usesOf } from '../repertoire';
 import { type ClassMeasure, clock, findingsOf, percent, rangeWords, rungTitle, threadTitle } from '../review';
 import { countText } from '../vocabulary';
 import type { Search } from './aims';
+import { strayFrom } from './orders';
 
 /** Why a director might take a class: its idea, how it goes, its time; and what is worth a look. */
 export function reasonsFor(search: Search, measure: ClassMeasure): string[] {
@@ -30,13 +31,15 @@ function ideaOf({ subject, timed }: ClassMeasure): string {
   return `One idea grows through it, ${threadTitle(thread, catalog)}: ${steps} steps from ${first ? rungTitle(first.entry) : ''} to ${last ? rungTitle(last.entry) : ''}${about}.`;
 }
 
-/** How it begins, where it is hardest and how it eases. */
-function wayOf({ catalog }: Search, { subject, timed }: ClassMeasure): string {
+/** Its order, how it begins, where it is hardest and how it eases. */
+function wayOf({ catalog, order, past }: Search, { subject, timed }: ClassMeasure): string {
   const { done, arc } = subject;
   const [first, last] = [done[0], done.at(-1)];
   if (!first || !last) return 'Nothing is done in it.';
   const with_ = (['breath', 'pelvis', 'spine'] as const).find((use) => usesOf(first.entry).goodFor.includes(use));
-  const begins = `It begins ${catalog.graph.name(first.position)} with ${rungTitle(first.entry)}${with_ ? ` (${with_})` : ''}`;
+  const strays = strayFrom[order](timed, past, (entry) => catalog.heat(entry));
+  const kept = strays === 0 ? '' : `, but for ${countText(strays, 'place')}`;
+  const begins = `${ORDER_WORDS[order]}${kept}: it begins ${catalog.graph.name(first.position)} with ${rungTitle(first.entry)}${with_ ? ` (${with_})` : ''}`;
   const peak = arc ? `, is hardest at ${clock(arc.peak.startSeconds)} with ${rungTitle(arc.peak.entry)}` : '';
   const eases = `, and ends with ${rungTitle(last.entry)}`;
   const stays = timed.sequence.filter((part, i) => i > 0 && part.position !== timed.sequence[i - 1]?.position).length;
