@@ -127,10 +127,10 @@ export function SeriesDesk({ series }: { series: Series }) {
       </SeriesContext>
       {review.episodes.length === 0 && <p className="mt-4 text-soft">No episode yet. Add the first class below.</p>}
       <p className="mt-4 flex flex-wrap items-center gap-3">
-        <label className="flex items-center gap-2">
+        <label className="flex min-w-0 items-center gap-2">
           Add an episode
           <select
-            className="field"
+            className="field min-w-0"
             value=""
             onChange={({ target }) =>
               target.value && put({ episodes: [...series.episodes, { class: target.value }] }, 'adding an episode')
