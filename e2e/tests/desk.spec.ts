@@ -76,7 +76,7 @@ test('the stairs name the stretches of the class, are looked at closer, and stay
   const shown = await length(page).textContent();
   await page.getByRole('group', { name: /^Block 14:/ }).scrollIntoViewIfNeeded();
   await page.mouse.wheel(0, 2000);
-  await expect(page.getByText('20 findings').first()).toBeInViewport();
+  await expect(page.getByText('22 findings').first()).toBeInViewport();
   await expect(page.locator('.fixed').getByText(shown ?? '')).toBeVisible();
 });
 

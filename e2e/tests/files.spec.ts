@@ -47,7 +47,7 @@ test('a wrong file gets its sentence and changes nothing', { tag: '@long' }, asy
     await page.keyboard.press('Escape');
   }
   const after = await (await fetch(`${studio.address}/api/bundle`)).json();
-  expect(after.classes).toHaveLength(7);
+  expect(after.classes).toHaveLength(34);
   expect(after.exercises).toEqual(REPERTOIRE.exercises);
 });
 
@@ -76,10 +76,10 @@ test('an import and an emptying can be undone, and every copy can be brought bac
   await fromMenu(page, 'Ways back…');
   const first = page.getByRole('list', { name: 'Copies' }).getByRole('listitem').first();
   await expect(first).toContainText('before it was emptied');
-  await expect(first).toContainText('150 ladders, 7 classes, 1 series');
+  await expect(first).toContainText('150 ladders, 34 classes, 3 series');
   await first.getByRole('button', { name: 'Bring back' }).click();
   await expect(page.getByLabel('Name of the class')).toHaveValue('Landing after a night shift');
-  expect((await kept(studio.address)).classes).toHaveLength(7);
+  expect((await kept(studio.address)).classes).toHaveLength(34);
   // Undo reaches a copy that was brought back, too.
   await page.keyboard.press('Control+z');
   await expect(page.getByText('This page does not exist')).toBeVisible();

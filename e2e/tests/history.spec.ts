@@ -15,14 +15,14 @@ test('edited while the server is away and closed: what can be is kept, what is r
   await expect(name(first)).toBeVisible();
   await studio.kill();
   const audience = first.getByLabel('For', { exact: true });
-  await audience.selectOption('returning-rowers');
+  await audience.selectOption('visitors');
   await name(first).fill('Rowers on ice');
   await expect(first.getByText('The server is away. Your work is kept in this browser')).toBeVisible();
   await first.close({ runBeforeUnload: false });
 
   await studio.again();
-  const found = (await (await fetch(`${studio.address}/api/audiences/returning-rowers`)).json()) as { version: number };
-  const gone = await fetch(`${studio.address}/api/audiences/returning-rowers?version=${found.version}`, {
+  const found = (await (await fetch(`${studio.address}/api/audiences/visitors`)).json()) as { version: number };
+  const gone = await fetch(`${studio.address}/api/audiences/visitors?version=${found.version}`, {
     method: 'DELETE',
   });
   expect(gone.status).toBe(200);
@@ -30,7 +30,7 @@ test('edited while the server is away and closed: what can be is kept, what is r
   const back = await context.newPage();
   await back.goto(studio.address + LANDING);
   const alert = back.getByRole('alert');
-  await expect(alert).toContainText('“Rowers on ice” is not saved. There is no audience “returning-rowers”.');
+  await expect(alert).toContainText('“Rowers on ice” is not saved. There is no audience “visitors”.');
   await target(back).fill('33');
   await expect
     .poll(async () => (await kept(studio.address)).classes?.find(({ id }) => id === 'night-landing')?.targetMinutes)
@@ -48,7 +48,7 @@ test('edited while the server is away and closed: what can be is kept, what is r
   await expect(name(back)).toHaveValue('Rowers, sixty minutes');
   await expect(notice).toBeHidden();
   await undo(back).click();
-  await expect(back.getByRole('combobox').first()).not.toHaveValue('returning-rowers');
+  await expect(back.getByRole('combobox').first()).not.toHaveValue('visitors');
   await expect(undo(back)).toBeDisabled();
   await saved(back);
   await back.reload();

@@ -19,6 +19,7 @@ const VIEWS = [
   '/cues',
   '/rehearse/night-landing',
   '/series',
+  '/series/bench-to-mat',
   '/series/plan',
   '/calendar?month=2027-01',
   '/history',

@@ -75,7 +75,7 @@ test('a rule of caution is changed with its reason, which stands beside it, and 
 test('a series says who it is for and who should see someone first, and its scripts repeat it', {
   tag: '@long',
 }, async ({ page, studio }) => {
-  await page.goto(`${studio.address}/series`);
+  await page.goto(`${studio.address}/series/bench-to-mat`);
   await page.getByText('Who it is for, goals, dates and places').click();
   await page.getByLabel('Who this is for').fill('Throwers with tired wrists.');
   await page.getByLabel('Ask a professional first').fill('Numb fingers: see a doctor first.');

@@ -195,6 +195,7 @@ test('a file of version 1 is taken in as it would be written today, and what tha
   await dialog.getByText('From an older version:').click();
   await expect(dialog.getByText('audiences[0].homeHeat')).toBeVisible();
   await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByLabel('Search the classes').fill('old file');
   await page.getByRole('link', { name: 'From the old file' }).click();
   await expect(row(page, 1)).toContainText('Side leg lift');
   const { classes = [] } = await kept(studio.address);

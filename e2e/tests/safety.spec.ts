@@ -178,10 +178,11 @@ test('a sequence that was valid in the hand arrives, though each step alone woul
   tag: '@long',
 }, async ({ page, studio }) => {
   await cutOff(page);
-  await page.goto(`${studio.address}/audiences/rowers`);
+  await page.goto(`${studio.address}/audiences/returning-rowers`);
   await page.getByLabel('Name of the audience').fill('Rowers of old');
   await page.getByRole('navigation').getByRole('link', { name: 'Class' }).click();
-  await page.getByRole('link', { name: 'Rowers, sixty minutes' }).first().click();
+  await page.getByLabel('Search the classes').fill('back in the boat');
+  await page.getByRole('link', { name: 'Back in the boat: breath under load' }).first().click();
   await audienceOf(page).selectOption('');
   await page.getByRole('link', { name: 'Audiences' }).click();
   await page.getByRole('link', { name: 'Rowers of old' }).click();
@@ -189,7 +190,7 @@ test('a sequence that was valid in the hand arrives, though each step alone woul
   await page.unroute(WRITES);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await saved(page);
-  expect((await kept(studio.address)).audiences?.map(({ id }) => id)).not.toContain('rowers');
+  expect((await kept(studio.address)).audiences?.map(({ id }) => id)).not.toContain('returning-rowers');
 });
 
 test('a browser that keeps nothing says so, and hands the work over as a file', { tag: '@long' }, async ({
@@ -231,7 +232,7 @@ test('what an older version left in the browser, and another studio’s work, st
   await page.reload();
   await expect(name(page)).toBeVisible();
   await saved(page);
-  expect((await kept(studio.address)).classes).toHaveLength(7);
+  expect((await kept(studio.address)).classes).toHaveLength(34);
   // The menu counts what was set aside when it is opened: opened again until all of it is.
   await expect(async () => {
     await page.keyboard.press('Escape');

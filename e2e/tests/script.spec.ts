@@ -49,11 +49,11 @@ test('what is typed is fitted to its breath at once, undone as one, left by Esca
   await expect(page.getByText(/its breath lasts [\d.]+ s: \d+ words fit/).first()).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(editor).toHaveText('Breathe out; turn, lowest ribs first.');
-  await page.keyboard.type(' Slowly.');
-  await expect(editor).toHaveText('Breathe out; turn, lowest ribs first. Slowly.');
+  await page.keyboard.type(' Unhurried.');
+  await expect(editor).toHaveText('Breathe out; turn, lowest ribs first. Unhurried.');
   await page.keyboard.press('Escape');
   await expect(said(page, 'Breathe out; turn, lowest ribs first.').first()).toBeVisible();
-  await expect(page.getByText('Slowly.')).toBeHidden();
+  await expect(page.getByText('Unhurried.')).toBeHidden();
 
   await said(page, 'Breathe out; turn, lowest ribs first.').first().click();
   for (const [typed, fault] of [
@@ -146,8 +146,11 @@ test('a teacher is made, and the words of the house are held against what is sai
   const panel = page.getByRole('region', { name: 'What is said' });
   const more = panel.getByRole('button', { name: /more$/ });
   if (await more.isVisible()) await more.click();
-  const found = panel.getByRole('listitem').filter({ hasText: 'the house says “seat bones”' }).first();
-  await found.getByRole('button', { name: /^Say “Both seat bones/ }).click();
+  const found = panel.getByRole('listitem').filter({ hasText: 'the house says “seat bones”' });
+  await found
+    .getByRole('button', { name: /^Say “Both seat bones/ })
+    .first()
+    .click();
   await expect(said(page, 'Both seat bones stay equally heavy.').first()).toBeVisible();
 });
 
