@@ -1,4 +1,12 @@
-import { applyEdits, type Block, type ClassPlan, freeBlockId, isInterlude, type PlanEdit, type RungBlock } from '../plan';
+import {
+  applyEdits,
+  type Block,
+  type ClassPlan,
+  freeBlockId,
+  isInterlude,
+  type PlanEdit,
+  type RungBlock,
+} from '../plan';
 import { type Catalog, type RungEntry, rungKey } from '../repertoire';
 import { broughtBefore, doingsOf, type Learnt, needsOf, type SeriesStudio } from './learning';
 import type { SeriesEdit } from './seriesRule';
