@@ -1,6 +1,8 @@
 export { type Search, type Tried, tryOut } from './aims';
 export * from './briefSchema';
+export type { Composition } from './composition';
 export type { Proposal } from './finish';
+export { goesOn } from './goingOn';
 export { strayFrom } from './orders';
 export * from './propose';
 export * from './proposeSeries';

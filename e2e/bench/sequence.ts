@@ -1,15 +1,17 @@
 import { studioOf } from '@warm-ladder/core/formats';
 import { additionsAt, fixesFor, groundOf, mend } from '@warm-ladder/core/mend';
 import { ORDERS } from '@warm-ladder/core/method';
-import type { ClassPlan, RungBlock } from '@warm-ladder/core/plan';
+import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type RungEntry } from '@warm-ladder/core/repertoire';
 import { measureClass, reviewClass } from '@warm-ladder/core/review';
 import {
   anneal,
   type Brief,
   type Chance,
+  type Composition,
   chanceOf,
   EVALUATIONS,
+  goesOn,
   propose,
   type Search,
   searchFor,
@@ -28,15 +30,12 @@ for (const entry of catalog.rungs) catalog.heat(entry);
 const mean = (list: readonly number[]) => list.reduce((sum, each) => sum + each, 0) / list.length;
 const share = (list: readonly boolean[]) => list.filter(Boolean).length / list.length;
 
-const block = ({ exercise, rung }: RungEntry, i: number): RungBlock => ({
-  id: `n${i}`,
-  exercise: exercise.id,
-  rung: rung.id,
-  mode: 'teach',
-});
+type Groups = Composition['groups'];
+const tryGroups = (search: Search, groups: Groups) => tryOut(search, { groups, scale: 1 });
+const alone = (entry: RungEntry) => ({ entries: [entry] });
 
-/* Small briefs: eight rungs, six blocks at most, mode and dose the rung's, held against every class there is. */
-const [RUNGS, BLOCKS, SMALL] = [8, 6, 50];
+/* Small briefs: eight rungs, five blocks at most, the rung's own doses, held against every class there is. */
+const [RUNGS, BLOCKS, SMALL] = [8, 5, 50];
 
 function smallSearch(seed: number): Search {
   const chance = chanceOf(seed);
@@ -46,21 +45,26 @@ function smallSearch(seed: number): Search {
     order: ORDERS[chance.below(4)],
     audience: chance.one(audiences).id,
   };
-  const search = searchFor(studio, brief, TODAY, [], { doses: false, blocks: BLOCKS });
+  const search = searchFor(studio, brief, TODAY, [], { freedoms: { doses: false, blocks: BLOCKS } });
   const fit = new Set<RungEntry>();
   while (fit.size < RUNGS) fit.add(chance.one(search.fit));
   return { ...search, fit: [...fit], allowed: fit };
 }
 
 function optimum(search: Search): number {
-  const blocks = search.fit.map(block);
   let best = Number.POSITIVE_INFINITY;
-  const extend = (chosen: RungBlock[]) => {
-    if (chosen.length > 0) best = Math.min(best, tryOut(search, chosen).cost);
-    if (chosen.length === BLOCKS) return;
-    for (const each of blocks) if (!chosen.includes(each)) extend([...chosen, each]);
+  const extend = (groups: Groups, chosen: number) => {
+    if (chosen > 0) best = Math.min(best, tryGroups(search, groups).cost);
+    if (chosen === BLOCKS) return;
+    const last = groups.at(-1)?.entries ?? [];
+    const before = last.at(-1);
+    for (const entry of search.fit) {
+      if (groups.some(({ entries }) => entries.includes(entry))) continue;
+      extend([...groups, alone(entry)], chosen + 1);
+      if (before && goesOn(before, entry)) extend([...groups.slice(0, -1), { entries: [...last, entry] }], chosen + 1);
+    }
   };
-  extend([]);
+  extend([], 0);
   return best;
 }
 
@@ -125,35 +129,35 @@ const ours = rivals.map(({ brief, search }) => anneal(search, chanceOf(brief.see
 /** Classes drawn at random, as many as are tried; the best of them. */
 function randomRestarts(search: Search, chance: Chance): number {
   let best = Number.POSITIVE_INFINITY;
-  for (let i = 0; i < EVALUATIONS.quick; i++) best = Math.min(best, tryOut(search, anyBlocks(search, chance)).cost);
+  for (let i = 0; i < EVALUATIONS.quick; i++) best = Math.min(best, tryGroups(search, anyGroups(search, chance)).cost);
   return best;
 }
 
-function anyBlocks({ fit, frame }: Search, chance: Chance): RungBlock[] {
+function anyGroups({ fit, frame }: Search, chance: Chance): Groups {
   const count = Math.max(1, Math.round((frame.targetMinutes * 60) / 110) + chance.below(7) - 3);
   const chosen = new Set<RungEntry>();
   while (chosen.size < Math.min(count, fit.length)) chosen.add(chance.one(fit));
-  return [...chosen].map(block);
+  return [...chosen].map(alone);
 }
 
 /** Annealing as it stands in any book: a random class, and a random rung put in, taken out, replaced or moved. */
 function plainAnnealing(search: Search, chance: Chance): number {
-  let now = tryOut(search, anyBlocks(search, chance));
-  let best = now.cost;
+  let groups = anyGroups(search, chance);
+  let { cost } = tryGroups(search, groups);
+  let best = cost;
   for (let i = 0; i < EVALUATIONS.quick; i++) {
     const warmth = 30 * (0.05 / 30) ** (i / EVALUATIONS.quick);
-    const { blocks } = now;
-    const [at, fresh] = [chance.below(blocks.length), block(chance.one(search.fit), i + 1000)];
-    const left = blocks.toSpliced(at, 1);
+    const [at, fresh] = [chance.below(groups.length), alone(chance.one(search.fit))];
+    const left = groups.toSpliced(at, 1);
     const next = [
-      () => blocks.toSpliced(at, 0, fresh),
-      () => (left.length > 0 ? left : blocks),
-      () => blocks.with(at, fresh),
-      () => left.toSpliced(chance.below(blocks.length), 0, blocks[at] as RungBlock),
-    ][chance.below(4)]?.() as RungBlock[];
-    const tried = tryOut(search, next);
-    if (tried.cost <= now.cost || chance.share() < Math.exp((now.cost - tried.cost) / warmth)) now = tried;
-    best = Math.min(best, now.cost);
+      () => groups.toSpliced(at, 0, fresh),
+      () => (left.length > 0 ? left : groups),
+      () => groups.with(at, fresh),
+      () => left.toSpliced(chance.below(groups.length), 0, groups[at] as Groups[number]),
+    ][chance.below(4)]?.() as Groups;
+    const tried = tryGroups(search, next).cost;
+    if (tried <= cost || chance.share() < Math.exp((cost - tried) / warmth)) [groups, cost] = [next, tried];
+    best = Math.min(best, cost);
   }
   return best;
 }
