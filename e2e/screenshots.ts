@@ -76,7 +76,7 @@ const SHOTS: ReadonlyArray<{
       await page.getByRole('list', { name: 'On the breath' }).waitFor();
     },
   },
-  { name: 'series', path: '/series' },
+  { name: 'series', path: '/series/bench-to-mat' },
   {
     // Last, since it changes its class.
     name: 'room-card',
