@@ -3,6 +3,7 @@ export const LIMITS = {
   Brief: {
     minutes: { min: 1, max: 240 },
     episode: { min: 1, max: 200, whole: true },
+    lateChance: { min: 0.01, max: 0.5 },
     proposals: { min: 1, max: 8, whole: true },
     seed: { min: 0, max: 2147483647, whole: true },
   },
