@@ -134,11 +134,11 @@ function pastOf(studio: Studio, { series: id, episode }: Brief) {
   return { series, learnt, before: before === undefined ? undefined : classOf(before) };
 }
 
-const endOf = ({ blocks }: ClassPlan): string[] =>
-  blocks
-    .filter((block): block is RungBlock => !isInterlude(block))
-    .map(rungKey)
-    .slice(-RECAPPED);
+/** The rungs a class ends with, each once, where it came last. */
+const endOf = ({ blocks }: ClassPlan): string[] => {
+  const keys = blocks.filter((block): block is RungBlock => !isInterlude(block)).map(rungKey);
+  return keys.filter((key, i) => keys.indexOf(key, i + 1) < 0).slice(-RECAPPED);
+};
 
 /** Shares of the target that opening and closing take, and the most seconds of either. */
 const [OPENING_SHARE, CLOSING_SHARE, MOST_SECONDS] = [0.05, 0.035, 150];
