@@ -196,6 +196,6 @@ test('a teacher’s busy days are read from a calendar file, and clash with an e
   await page.goto(`${studio.address}/calendar`);
   await expect(page.getByRole('heading', { name: 'January 2027' })).toBeVisible();
   await expect(page.getByText('Episode 2, 2027-01-18: Tam is away')).toBeVisible();
-  await page.getByRole('link', { name: /18:30 One leg lower/ }).click();
+  await page.getByRole('link', { name: /18:30 Bench to mat 2/ }).click();
   await expect(page.getByText('8 people come, and Kiln hall holds 6.')).toBeVisible();
 });
