@@ -21,6 +21,7 @@ export default defineConfig({
           'proposeSeries',
           'script',
           'earliest',
+          'replan',
           'whatIf',
           'calendar',
           'package',

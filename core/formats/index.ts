@@ -16,6 +16,7 @@ export * from './problems';
 export * from './proposeBundle';
 export * from './proposeSeriesBundle';
 export * from './references';
+export * from './replanBundle';
 export * from './reviewBundle';
 export * from './steps';
 export * from './studioOf';

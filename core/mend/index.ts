@@ -1,10 +1,12 @@
 export * from './additions';
 export { aimOf, type Fitted, fitEdits, fitted } from './fit';
 export { type Fix, fixesFor } from './fixesFor';
+export { givesFor } from './give';
 export * from './levels';
 export * from './mend';
 export { insertions } from './neighbours';
 export * from './pool';
 export * from './standing';
+export { type ToTime, toTime } from './toTime';
 export { type Beside, betterWith, costOn, type Ground, groundOf, outcomeOf } from './trial';
 export type { LeftOver } from './whyLeft';

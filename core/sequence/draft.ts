@@ -53,6 +53,11 @@ class Draft {
     return this.#blocks / this.#count;
   }
 
+  /** The heat of its hardest moment: nothing else is as hot as what the thread leads to. */
+  get #hottest(): number {
+    return this.#thread?.heat ?? this.#search.peakHeat;
+  }
+
   #add(group: Group): void {
     const entries = group.entries.filter((entry) => !this.#done.has(entry));
     if (entries.length === 0) return;
@@ -83,8 +88,8 @@ class Draft {
   /** One pattern that grows: a chain of one position, from what connects to the hottest, then an ease. */
   layered({ position, rungs, required }: ThreadPlan): Group[] {
     this.#connect(position);
-    const chain = this.#chainTo([...required.filter((entry) => entry.position === position), ...rungs]);
-    this.#add({ entries: chain, rest: REST, thread: true });
+    const steps = [...required.filter((entry) => entry.position === position), ...rungs];
+    this.#addChain(steps, Math.round(this.#count * LAYERED));
     this.#fill(position, 0.8);
     for (const stay of staysFor(this.#search, this.#chance, position).filter((each) => each.position !== position)) {
       this.#fill(stay.position, Math.min(1, this.#share + 0.12));
@@ -93,41 +98,46 @@ class Draft {
     return this.#groups;
   }
 
-  /** A chain that grows to the last of some rungs: theirs by heat, and between them what goes on from one to the next. */
-  #chainTo(steps: readonly RungEntry[]): RungEntry[] {
+  /**
+   * A chain of so many that grows to the last of some rungs, found backwards from there: each goes on to the one after
+   * it and is hardly easier. Of those rungs what can't be reached so comes before, in groups of its own.
+   */
+  #chainTo(steps: readonly RungEntry[], most: number): Group[] {
     const { catalog, fit } = this.#search;
     const heat = (entry: RungEntry) => catalog.heat(entry);
     const left = steps.filter((entry) => !this.#done.has(entry)).sort((a, b) => heat(a) - heat(b));
-    const chain: RungEntry[] = [];
-    const direction = left.at(-1)?.exercise.directions[0] ?? 'neutral';
-    const most = Math.round(this.#count * LAYERED);
-    let last = this.#groups.at(-1)?.entries.at(-1);
-    while (left.length > 0 && chain.length < most) {
-      const next = left[0] as RungEntry;
-      const from = last ? heat(last) : 0;
-      const done = new Set([...this.#done, ...chain]);
+    const top = left.pop();
+    if (!top) return [];
+    const chain = [top];
+    const [direction] = top.exercise.directions;
+    while (chain.length < most) {
+      const first = chain[0] as RungEntry;
+      const step = heat(first) / (most - chain.length + 1);
+      const own = left.filter((entry) => goesOn(entry, first));
+      const done = new Set([...this.#done, ...left]);
+      const between = fit.filter(
+        (entry) =>
+          entry.position === top.position &&
+          !done.has(entry) &&
+          !chain.includes(entry) &&
+          heat(entry) <= heat(first) + 2 &&
+          heat(first) - heat(entry) <= Math.max(16, 2 * step) &&
+          entry.rung.branchOf === undefined &&
+          goesOn(entry, first) &&
+          closureOf(this.#search, entry, done)?.length === 0,
+      );
+      const like = between.filter(({ exercise }) => exercise.directions[0] === direction);
       const spare = most - chain.length - left.length;
-      const between = (entry: RungEntry) =>
-        spare > 0 &&
-        !done.has(entry) &&
-        !left.includes(entry) &&
-        heat(entry) >= from - 2 &&
-        heat(entry) <= heat(next) &&
-        entry.rung.branchOf === undefined &&
-        (!last || goesOn(last, entry)) &&
-        closureOf(this.#search, entry, done)?.length === 0;
-      const open = fit.filter((entry) => entry.position === next.position && between(entry));
-      // As steep as it takes for all of them to be done by the last.
-      const like = open.filter((entry) => entry.exercise.directions.includes(direction));
-      const list = like.length > 0 ? like : open;
-      const step = (heat(next) - from) / (spare + 1);
-      const gentle = list.filter((entry) => heat(entry) - from <= Math.max(4, 2 * step));
-      const taken = gentle.length > 0 ? this.#chance.one(gentle) : next;
-      if (taken === next) left.shift();
-      chain.push(taken);
-      last = taken;
+      const nearest = own.at(-1);
+      const isNear = nearest !== undefined && heat(first) - heat(nearest) <= Math.max(6, 2 * step);
+      const list = like.length > 0 ? like : between;
+      const taken =
+        nearest && (isNear || spare <= 0 || list.length === 0) ? nearest : list[this.#chance.below(list.length)];
+      if (!taken) break;
+      chain.unshift(taken);
+      if (taken === nearest) left.splice(left.indexOf(nearest), 1);
     }
-    return [...chain, ...left];
+    return [...inPositions(left), { entries: chain }];
   }
 
   /** Breath first, pelvis and spine after it, as one chain. */
@@ -148,24 +158,31 @@ class Draft {
     this.#add({ entries: chosen });
   }
 
-  /** The thread, step by step, so that its last comes where the peak belongs or, in a stay that ends sooner, near its end. */
+  /** The thread as one chain to its top, which comes where the peak belongs or, in a stay that ends sooner, near its end. */
   #grow({ rungs, required, position }: ThreadPlan, until: number): void {
     const peakAt = Math.min(this.#search.catalog.method.score.peakAt, until - 0.05);
-    const steps = [...required, ...rungs];
-    const easy = Math.ceil(steps.length / 2);
-    const [first, second] = [steps.slice(0, easy), steps.slice(easy)];
-    // What is known of the body first, in between something else, the last steps where the class is hottest.
-    for (const group of inPositions(first, position)) this.#add({ ...group, thread: true });
-    this.#fill(position, peakAt - (second.length + 0.5) / this.#count);
-    const groups = inPositions(second, position);
+    // What is done elsewhere comes before: it is taught on the way there.
+    for (const group of inPositions(required.filter((entry) => entry.position !== position))) {
+      this.#add({ ...group, thread: true });
+    }
+    const own = [...required.filter((entry) => entry.position === position), ...rungs];
+    const length = Math.max(own.length, Math.round(this.#count * CHAIN));
+    this.#fill(position, peakAt - (length + 0.5) / this.#count);
+    this.#addChain(own, length);
+  }
+
+  /** A chain with its rest after it. */
+  #addChain(steps: readonly RungEntry[], most: number): void {
+    const groups = this.#chainTo(steps, most);
     for (const [i, group] of groups.entries()) {
-      this.#add({ ...group, thread: true, rest: i === groups.length - 1 ? REST + 5 : REST });
+      this.#add({ ...group, thread: true, ...(i === groups.length - 1 ? { rest: REST } : {}) });
     }
   }
 
   /** Pairs of one ladder in a position, as hot as that part of a class is. */
   #fill(position: string, until: number): void {
-    const { catalog, order, peakHeat } = this.#search;
+    const { catalog, order } = this.#search;
+    const peakHeat = this.#hottest;
     let sinceRest = 0;
     while (this.#share < until - 0.5 / this.#count) {
       const at = this.#share + 1 / this.#count;
@@ -184,7 +201,9 @@ class Draft {
   #groupNear(position: string, wanted: number, at: number): RungEntry[] | null {
     const { catalog, fit } = this.#search;
     const peakAt = catalog.method.score.peakAt;
-    const open = fit.filter((entry) => entry.position === position && !this.#done.has(entry));
+    const open = fit.filter(
+      (entry) => entry.position === position && !this.#done.has(entry) && catalog.heat(entry) < this.#hottest,
+    );
     if (open.length === 0) return null;
     const last = this.#groups.at(-1)?.entries.at(-1);
     const ladders = new Set([...this.#done].map(({ exercise }) => exercise));
@@ -225,7 +244,8 @@ class Draft {
       const entry = catalog.rungs.find((each) => names(wish, each));
       if (!entry) continue;
       const needs = closureOf(this.#search, entry, this.#done) ?? [];
-      for (const group of inPositions([...needs, entry], entry.position)) {
+      const here = (each: RungEntry) => Number(each.position === entry.position);
+      for (const group of inPositions([...needs.toSorted((a, b) => here(a) - here(b)), entry])) {
         const at = this.#groups.findLastIndex((each) => positionOf(each) === positionOf(group));
         for (const each of group.entries) this.#done.add(each);
         this.#groups.splice(at < 0 ? this.#groups.length : at + 1, 0, group);
@@ -234,8 +254,8 @@ class Draft {
   }
 }
 
-/** The share of a layered class that its chain is. */
-const LAYERED = 0.62;
+/** The share of a class that its chain is, and of a layered one. */
+const [CHAIN, LAYERED] = [0.26, 0.62];
 /** Blocks between two rests among hard work. */
 const BLOCKS_A_REST = 5;
 /** Heat up to which something connects, and as a share of the hardest; and how many such a class begins with. */
@@ -248,10 +268,9 @@ function rank(entry: RungEntry): number {
 }
 
 /** Rungs in groups that each hold one shape. */
-function inPositions(entries: readonly RungEntry[], own: string): Group[] {
+function inPositions(entries: readonly RungEntry[]): Group[] {
   const groups: RungEntry[][] = [];
-  // What is done elsewhere comes before: it is taught on the way there.
-  for (const entry of [...entries].sort((a, b) => Number(a.position === own) - Number(b.position === own))) {
+  for (const entry of entries) {
     const last = groups.at(-1);
     const before = last?.at(-1);
     if (last && before && goesOn(before, entry)) last.push(entry);

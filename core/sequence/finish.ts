@@ -3,6 +3,7 @@ import {
   betterWith,
   costOn,
   fitted,
+  givesFor,
   groundOf,
   insertions,
   levelled,
@@ -12,11 +13,10 @@ import {
   type Standing,
   standingOf,
 } from '../mend';
-import type { Block, ClassPlan, PlanEdit, TimedClass } from '../plan';
+import { applyEdits, type Block, type ClassPlan, type PlanEdit, type TimedClass } from '../plan';
 import { type ClassMeasure, measureClass, threadTitle } from '../review';
 import { costBeside, costOf, type Search, type Tried } from './aims';
 import type { Brief } from './briefSchema';
-import { withGives } from './give';
 import { type Ordered, strayFrom } from './orders';
 import { reasonsFor } from './reasons';
 import { withRests } from './rests';
@@ -65,7 +65,8 @@ export function finished(
     ({ measure } = levelled(catalog, measure, context, halfOf(measure)));
     fitBetter();
   }
-  measure = withGives(search, measure, brief.lateChance ?? catalog.method.craft.lateChance);
+  const given = givesFor(catalog, measure, context, brief.lateChance);
+  measure = measureClass(catalog, applyEdits(catalog, measure.timed.plan, given), context);
   const { thread } = measure.subject;
   const grown = thread?.kind === 'ladder' ? thread.blocks[0]?.entry.exercise : undefined;
   const theme = thread ? { theme: threadTitle(thread, catalog) } : {};

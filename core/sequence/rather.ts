@@ -9,7 +9,7 @@ import { shareOf } from './shared';
  * position in a class that has time for two, more than a little standing; each in points of the score. */
 const RATHER = {
   rest: 0.6,
-  peak: 6,
+  peak: 40,
   fall: 1.2,
   dose: 6,
   breath: 2.5,

@@ -1,7 +1,8 @@
 import { CONDITIONS } from '../caution';
 import { DIRECTION_WORDS, ORDER_WORDS } from '../method';
+import type { TimedBlock } from '../plan';
 import { usesOf } from '../repertoire';
-import { type ClassMeasure, clock, findingsOf, percent, rangeWords, rungTitle, threadTitle } from '../review';
+import { type ClassMeasure, clock, findingsOf, percent, rangeWords, rungTitle } from '../review';
 import { countText } from '../vocabulary';
 import type { Search } from './aims';
 import { strayFrom } from './orders';
@@ -26,9 +27,18 @@ function ideaOf({ subject, timed }: ClassMeasure): string {
       ? ''
       : `, and ${percent((timed.directions[focus] ?? 0) / Math.max(1, timed.parts.work))} of the work is ${DIRECTION_WORDS[focus]}`;
   if (!thread) return `It has no one idea that grows${about}.`;
-  const [first, last] = [thread.blocks[0], thread.blocks.at(-1)];
-  const steps = thread.blocks.length;
-  return `One idea grows through it, ${threadTitle(thread, catalog)}: ${steps} steps from ${first ? rungTitle(first.entry) : ''} to ${last ? rungTitle(last.entry) : ''}${about}.`;
+  const { blocks } = thread;
+  const top = blocks.reduce((a, b) => (catalog.heat(b.entry) > catalog.heat(a.entry) ? b : a));
+  const steps = blocks.filter(({ entry }) => entry.exercise === top.entry.exercise).map(({ entry }) => entry.rung.name);
+  const { name } = top.entry.exercise;
+  const grows =
+    steps.length > 1 ? `${name} grows through it: ${steps.join(', then ')}` : `It grows to ${rungTitle(top.entry)}`;
+  const [first] = blocks as [TimedBlock];
+  const chain =
+    thread.kind === 'chain' && blocks.length > steps.length
+      ? `, in a chain of ${countText(blocks.length, 'block')} from ${rungTitle(first.entry)}`
+      : '';
+  return `${grows}${chain}${about}.`;
 }
 
 /** Its order, how it begins, where it is hardest and how it eases. */

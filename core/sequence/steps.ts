@@ -253,6 +253,25 @@ const grow: Step = (search, groups, chance, { measure }) => {
     : groups.with(at, { ...group, entries: entries.toSpliced(after, 0, chance.one(chosen)) });
 };
 
+/** One more on the way to the hottest: in its group, before it, no harder than it and going on to what follows. */
+const lead: Step = ({ catalog, ...search }, groups, chance, { measure }) => {
+  const { done, heats, hottest } = measure.subject;
+  const peak = done[heats.lastIndexOf(hottest)]?.entry;
+  const at = groups.findIndex(({ entries }) => peak !== undefined && entries.includes(peak));
+  if (at < 0) return null;
+  const { entries, ...group } = groups[at] as Group;
+  const [first] = entries as [RungEntry];
+  const most = catalog.heat(first) + 2;
+  const near = most - LEAD;
+  const list = open({ catalog, ...search }, groups, (entry) => {
+    const heat = catalog.heat(entry);
+    return heat <= most && heat >= near && goesOn(entry, first);
+  });
+  return list.length === 0 ? null : groups.with(at, { ...group, entries: [chance.one(list), ...entries] });
+};
+/** What leads to a rung is at most so much easier. */
+const LEAD = 14;
+
 /** All in the order asked for. */
 const arrange: Step = (search, groups, chance) =>
   search.order === 'customary' || search.order === 'directions' ? inOrder(search, groups, chance) : null;
@@ -268,7 +287,26 @@ const begin: Step = (search, groups, chance) => {
 };
 
 const STEPS: readonly Step[] = [
-  ...[swap, swap, swap, climb, climb, lengthen, lengthen, shorten, insert, insert, remove, remove, begin, grow, grow],
+  ...[
+    swap,
+    swap,
+    swap,
+    climb,
+    climb,
+    lengthen,
+    lengthen,
+    shorten,
+    insert,
+    insert,
+    remove,
+    remove,
+    begin,
+    grow,
+    grow,
+    lead,
+    lead,
+    lead,
+  ],
   ...[
     move,
     move,

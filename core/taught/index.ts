@@ -4,3 +4,4 @@ export type { Log, PlannedDay } from './logSchema';
 export * from './named';
 export type { Question } from './questionSchema';
 export * from './rehearsed';
+export * from './replan';

@@ -101,6 +101,14 @@ export function keptIn(out: string | undefined, made: string | Buffer): string |
   return '';
 }
 
+/** The teacher asked for, or nobody. @throws Refused when there is none with the id */
+export function teacherIn({ teachers }: Bundle, id: string | undefined): string | undefined {
+  if (id !== undefined && !teachers?.some((each) => each.id === id)) {
+    throw new Refused(`There is no teacher “${id}” in these files; expected the id of one.`);
+  }
+  return id;
+}
+
 /** The series asked for. @throws Refused when none is named, or none has the id */
 export function seriesIn({ seriesOf }: Pick<SeriesStudio, 'seriesOf'>, id: string | undefined): Series {
   if (id === undefined) throw new Refused('Name the series: --series ID.');

@@ -1,5 +1,5 @@
 import { reviewBundle } from '@warm-ladder/core/formats';
-import { dayOf, Refused, runHeadless } from './headless';
+import { dayOf, runHeadless, teacherIn } from './headless';
 
 runHeadless({
   name: 'The review',
@@ -8,10 +8,7 @@ runHeadless({
   answer(read, { today: asked, teacher, fixes }) {
     const today = dayOf(asked);
     const bundle = read();
-    if (teacher !== undefined && !bundle.teachers?.some(({ id }) => id === teacher)) {
-      throw new Refused(`There is no teacher “${teacher}” in these files; expected the id of one.`);
-    }
-    const document = reviewBundle(bundle, { today, teacher, fixes: fixes ?? false });
+    const document = reviewBundle(bundle, { today, teacher: teacherIn(bundle, teacher), fixes: fixes ?? false });
     const reviews = [...Object.values(document.classes), ...Object.values(document.series)];
     return { document, sound: !reviews.some(({ findings }) => findings.some(({ severity }) => severity === 'stop')) };
   },

@@ -1,4 +1,4 @@
-import type { Fix } from '@warm-ladder/core/mend';
+import type { Fix, ToTime } from '@warm-ladder/core/mend';
 import type { MethodFile } from '@warm-ladder/core/method';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import type { ReviewContext } from '@warm-ladder/core/review';
@@ -22,7 +22,6 @@ import type {
   Around,
   DeskWork,
   FindingName,
-  FittedClass,
   LevelledClass,
   MendedClass,
   PlannedSeries,
@@ -32,7 +31,7 @@ import type {
 /** What can be worked out about a class, each on the class as it is when asked, once the whole studio is here. */
 export interface Desk {
   readonly fixes: (finding: FindingName) => Promise<readonly Fix[]>;
-  readonly fit: () => Promise<FittedClass | null>;
+  readonly fit: () => Promise<ToTime | null>;
   readonly levels: () => Promise<LevelledClass | null>;
   readonly mendAll: (looks: boolean) => Promise<MendedClass | null>;
 }
@@ -50,7 +49,7 @@ export function useDesk(classId: string): Desk {
     };
     return {
       fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, name(finding))),
-      fit: () => about(null, (work, plan, context) => work.fit(plan, context)),
+      fit: () => about<ToTime | null>(null, (work, plan, context) => work.fit(plan, context)),
       levels: () => about<LevelledClass | null>(null, (work, plan, context) => work.levels(plan, context)),
       mendAll: (looks) => about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context, looks)),
     };

@@ -1,13 +1,13 @@
 import {
-  type Fitted,
   type Fix,
-  fitted,
   fixesFor,
   groundOf,
   type Levelled,
   levelled,
   type Mended,
   mend,
+  type ToTime,
+  toTime,
 } from '@warm-ladder/core/mend';
 import type { MethodFile } from '@warm-ladder/core/method';
 import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
@@ -31,9 +31,6 @@ export type FindingName = Pick<Finding, 'code' | 'ids' | 'message'>;
 
 /** What is told of a mending: the class itself is made from the steps. */
 export type MendedClass = Pick<Mended, 'steps' | 'left' | 'why' | 'plan'>;
-
-/** What is told of a class fitted to its length. */
-export type FittedClass = Pick<Fitted, 'edits' | 'told'>;
 
 /** What is told of levels offered everywhere. */
 export type LevelledClass = Pick<Levelled, 'edits' | 'told' | 'seconds'>;
@@ -107,10 +104,9 @@ const work = {
     const finding = review.findings.find(same);
     return finding ? fixesFor(known(), review, finding, context) : [];
   },
-  /** The class brought to its length; `null` where nothing can move. */
-  fit(plan: ClassPlan, context: ReviewContext): FittedClass | null {
-    const found = fitted(groundOf(known(), measureClass(known(), plan, context), context));
-    return found && { edits: found.edits, told: found.told };
+  /** The class brought to its length, with what may go when it runs late. */
+  fit(plan: ClassPlan, context: ReviewContext): ToTime {
+    return toTime(groundOf(known(), measureClass(known(), plan, context), context));
   },
   propose(
     brief: Brief,

@@ -141,7 +141,12 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
       <ClassHead plan={plan} timed={timed}>
         <Suspense fallback={<span className="action text-sm">Fit it</span>}>
-          <FitButton timed={timed} fit={desk.fit} onTake={(edits) => edit(edits, 'fitting it to its length')} />
+          <FitButton
+            timed={timed}
+            fit={desk.fit}
+            lateChance={catalog.method.craft.lateChance}
+            onTake={(edits) => edit(edits, 'fitting it to its length')}
+          />
         </Suspense>
       </ClassHead>
       <div ref={watchStairs}>

@@ -1,34 +1,49 @@
-import type { Block, ClassPlan, TimedBlock } from '../plan';
-import { type ClassMeasure, measureClass } from '../review';
-import type { Search } from './aims';
+import { applyEdits, isInterlude, type PlanEdit, type TimedBlock } from '../plan';
+import type { Catalog } from '../repertoire';
+import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
 
 /**
- * A class with a plan for when it runs late: blocks that may go, first the one whose loss costs least, until it runs
- * late no oftener than wanted with all of them left out. Never what is hottest, first or last, locked, of the idea the
- * class grows by, or required by what comes later; a run goes whole.
+ * A plan for when a class runs late: edits that mark what may go, first what costs least, until it runs late no oftener
+ * than wanted with all of it left out. Never what is hottest, first or last, locked, of the idea the class grows by, or
+ * required by what comes later; a run goes whole. Source: contract, “Live”.
+ * @param lateChance 0 to 1; the house's when unsaid
  */
-export function withGives(search: Search, measure: ClassMeasure, lateChance: number): ClassMeasure {
-  const { catalog, context } = search;
-  let now = measure;
+export function givesFor(
+  catalog: Catalog,
+  measure: ClassMeasure,
+  context: ReviewContext,
+  lateChance: number = catalog.method.craft.lateChance,
+): PlanEdit[] {
+  const { plan } = measure.timed;
   const given: string[][] = [];
+  let edits: PlanEdit[] = [];
+  let now = measure;
   for (let tries = 0; tries < MOST_GIVEN && chanceIn(now) > lateChance; tries++) {
     let best: { readonly ids: string[]; readonly cost: number } | null = null;
     for (const ids of unitsIn(now)) {
       if (given.some((each) => each.includes(ids[0] as string))) continue;
-      const cost = costWithout(search, now.timed.plan, [...given.flat(), ...ids]);
+      const cost = costWithout(catalog, now, context, [...given.flat(), ...ids]);
       if (cost !== null && (!best || cost < best.cost)) best = { ids, cost };
     }
     if (!best) break;
     given.push(best.ids);
-    now = measureClass(catalog, marked(measure.timed.plan, given), context);
+    edits = given.flatMap((ids, i) => ids.map((id) => marking(measure, id, i + 1)));
+    now = measureClass(catalog, applyEdits(catalog, plan, edits), context);
   }
-  return now;
+  return edits;
 }
 
 /** More than this left out is another class. */
 const MOST_GIVEN = 6;
 
 const chanceIn = ({ timed }: ClassMeasure): number => timed.range.overIfGiven ?? timed.range.overChance;
+
+function marking({ timed }: ClassMeasure, id: string, give: number): PlanEdit {
+  const block = timed.plan.blocks.find((each) => each.id === id);
+  return block && isInterlude(block)
+    ? { kind: 'interlude', id, change: { give } }
+    : { kind: 'set', id, change: { give } };
+}
 
 /** What may go, a run as one. */
 function unitsIn({ timed, subject }: ClassMeasure): string[][] {
@@ -57,18 +72,14 @@ const isRequired = (blocks: readonly TimedBlock[], { entry, index }: TimedBlock)
   );
 
 /** What a class would cost without some of its blocks, its length aside; `null` where that would be unsafe. */
-function costWithout({ catalog, context }: Search, plan: ClassPlan, ids: readonly string[]): number | null {
-  const left = { ...plan, blocks: plan.blocks.filter(({ id }) => !ids.includes(id)) };
+function costWithout(
+  catalog: Catalog,
+  { timed }: ClassMeasure,
+  context: ReviewContext,
+  ids: readonly string[],
+): number | null {
+  const left = { ...timed.plan, blocks: timed.plan.blocks.filter(({ id }) => !ids.includes(id)) };
   const { score, raised } = measureClass(catalog, left, context);
   if (raised.some(({ severity }) => severity === 'stop')) return null;
   return score.total - score.parts.time;
-}
-
-function marked(plan: ClassPlan, given: readonly string[][]): ClassPlan {
-  const numbers = new Map(given.flatMap((ids, i) => ids.map((id) => [id, i + 1] as const)));
-  const blocks = plan.blocks.map((block): Block => {
-    const give = numbers.get(block.id);
-    return give === undefined ? block : { ...block, give };
-  });
-  return { ...plan, blocks };
 }

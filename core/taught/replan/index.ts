@@ -1,0 +1,3 @@
+export type { CutKind } from './cuts';
+export { type Moment, NoMoment } from './moment';
+export * from './replan';
