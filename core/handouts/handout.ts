@@ -1,7 +1,7 @@
 import { type WrongForm, wrongFormsOf } from '../figure';
 import { propsNeeded } from '../plan';
 import type { CueKind, RungEntry } from '../repertoire';
-import { clock, spell } from '../review';
+import { clock, giveText, spell } from '../review';
 import {
   type CardRow,
   cuesToldIn,
@@ -17,6 +17,7 @@ import {
 } from '../script';
 import { wordsIn } from '../vocabulary/words';
 import { propsWords, type SpokenClass } from './spokenClass';
+import { whenLate } from './whenLate';
 
 /** A part of a handout, whatever it is written as: on paper, as a text document, as plain text. */
 export type HandoutPart =
@@ -100,7 +101,11 @@ export function scriptHandout(spoken: SpokenClass): Handout {
   return {
     title: spoken.plan.name,
     about: aboutOf(spoken),
-    parts: [...parts, { kind: 'text', text: GENERAL_ADVICE }],
+    parts: [
+      ...parts,
+      ...whenLate(spoken).map((text): HandoutPart => ({ kind: 'text', text })),
+      { kind: 'text', text: GENERAL_ADVICE },
+    ],
     foot: footOf(spoken),
   };
 }
@@ -193,7 +198,7 @@ export function oneSheet(spoken: SpokenClass): Handout {
       return [
         { text: clock(part.startSeconds) },
         { text: '' },
-        { text: part.block.name },
+        { text: [part.block.name, giveText(part.block.give)].filter(Boolean).join('; ') },
         { text: spell(part.seconds) },
         { text: part.block.words?.[0] ?? '' },
         { text: '' },
@@ -215,17 +220,20 @@ export function oneSheet(spoken: SpokenClass): Handout {
       { text: [row?.upper, ...(row?.beside ?? [])].flatMap((step) => step?.entry.rung.name ?? []).join('; or ') },
     ];
   });
-  return {
-    title: `${spoken.plan.name}: one sheet`,
-    about: aboutOf(spoken),
-    parts: sheetsOf(rows).map((own, i) => ({
+  const sheets = sheetsOf(rows).map(
+    (own, i): HandoutPart => ({
       kind: 'table',
       head: ['', '', 'Block', 'How many', 'Say', 'Lower', 'Higher, or beside'],
       widths: [0.06, 0.09, 0.24, 0.12, 0.29, 0.1, 0.1],
       page: i > 0,
       least: READABLE,
       rows: own,
-    })),
+    }),
+  );
+  return {
+    title: `${spoken.plan.name}: one sheet`,
+    about: aboutOf(spoken),
+    parts: [...sheets, ...whenLate(spoken).map((text): HandoutPart => ({ kind: 'text', text }))],
     foot: footOf(spoken),
   };
 }

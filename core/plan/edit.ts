@@ -9,6 +9,7 @@ import {
   optionOf,
   type RungBlock,
 } from './class';
+import { givesKept, reanchored } from './spare';
 import { timeClass } from './timeClass';
 
 /**
@@ -69,8 +70,9 @@ export const applyEdit = (catalog: Catalog, plan: ClassPlan, edit: PlanEdit): Cl
 
 /** The same, with what was taken away on the way. */
 export function editClass(catalog: Catalog, plan: ClassPlan, edit: PlanEdit): EditOutcome {
-  const edited = withoutLost(changed(catalog, plan, edit));
-  return dropLostCarries(catalog, { ...edited, blocks: mendRuns(catalog, edited.blocks) });
+  const edited = reanchored(plan.blocks, withoutLost(changed(catalog, plan, edit)));
+  const blocks = givesKept({ blocks: mendRuns(catalog, edited.blocks) });
+  return dropLostCarries(catalog, { ...edited, blocks });
 }
 
 /** A short form leaves out no block that is gone. */
@@ -204,8 +206,8 @@ function dropLostCarries(catalog: Catalog, plan: ClassPlan): EditOutcome {
  * An id for a new block that no block of the class has.
  * @example freeBlockId(plan) // 'b7'
  */
-export function freeBlockId({ blocks }: Pick<ClassPlan, 'blocks'>): string {
-  const taken = new Set(blocks.map(({ id }) => id));
+export function freeBlockId({ blocks, spare = [] }: Pick<ClassPlan, 'blocks' | 'spare'>): string {
+  const taken = new Set([...blocks, ...spare].map(({ id }) => id));
   for (let number = blocks.length + 1; ; number++) {
     const id = `b${number}`;
     if (!taken.has(id)) return id;

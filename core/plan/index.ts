@@ -11,6 +11,7 @@ export * from './ownWords';
 export * from './problem';
 export * from './repsRange';
 export * from './shortForm';
+export { keepForTime, takeFromSpare, withoutSpare } from './spare';
 export * from './spokenWords';
 export type * from './teacherSchema';
 export * from './timeClass';

@@ -10,7 +10,7 @@ export { type CraftWord, craftWords } from './craft/words';
 export * from './earlier';
 export * from './finding';
 export * from './ideal';
-export { lateText } from './lateText';
+export { giveText, lateText } from './lateText';
 export { learntBy } from './learnt';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';

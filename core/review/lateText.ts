@@ -8,3 +8,8 @@ export function lateText(chance: number): string {
   if (chance >= 0.45) return `${Math.round(chance * 10)} classes in 10 run late`;
   return `1 class in ${Math.round(1 / chance)} runs late`;
 }
+
+/** What is left out first when a class runs late. @example giveText(1) // 'may go first' */
+export const giveText = (give: number | undefined): string | null =>
+  give === undefined ? null : `may go ${ORDINALS[give - 1] ?? `as number ${give}`}`;
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'];

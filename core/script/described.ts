@@ -1,5 +1,6 @@
 import { doseOf, type TimedBlock, type TimedClass } from '../plan';
 import type { Dose, Phase, Prop, RungEntry } from '../repertoire';
+import { giveText } from '../review';
 import { phasesDone } from './blockLines';
 import { prescribedWords, sideText } from './counts';
 import { cuesOf } from './line';
@@ -21,6 +22,8 @@ export interface DescribedBlock {
   /** Springs and settings of an apparatus. */
   readonly settings: readonly string[];
   readonly props: readonly Prop[];
+  /** When it is left out, where the class runs late: “may go first”. */
+  readonly give: string | null;
   /** Signs of the main version. */
   readonly ready: readonly string[];
   readonly stay: readonly string[];
@@ -63,6 +66,7 @@ export function describeBlock(timed: TimedClass, part: TimedBlock): DescribedBlo
     run: runText(timed, part),
     settings: settingsOf(entry),
     props: entry.props,
+    give: giveText(block.give),
     ready: rung.gate?.ready ?? [],
     stay: rung.gate?.stay ?? [],
     stop: rung.gate?.stop ?? [],
@@ -84,8 +88,8 @@ export const propsText = (props: readonly Prop[]): string =>
   props.map(({ name, standIn }) => (standIn ? `${name} (at home ${standIn})` : name)).join(', ');
 
 /** Everything of a description but its name, how often and its gate, as one line. */
-export const detailsText = ({ side, run, settings, prescribed }: DescribedBlock): string =>
-  list([side, run, ...settings, prescribed && `for later ${prescribed}`]);
+export const detailsText = ({ side, run, settings, prescribed, give }: DescribedBlock): string =>
+  list([side, run, ...settings, prescribed && `for later ${prescribed}`, give]);
 
 function runText({ blocks }: TimedClass, { block: { run }, index }: TimedBlock): string | null {
   if (run === undefined) return null;

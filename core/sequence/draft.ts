@@ -202,7 +202,10 @@ class Draft {
     const { catalog, fit } = this.#search;
     const peakAt = catalog.method.score.peakAt;
     const open = fit.filter(
-      (entry) => entry.position === position && !this.#done.has(entry) && catalog.heat(entry) < this.#hottest,
+      (entry) =>
+        entry.position === position &&
+        !this.#done.has(entry) &&
+        (!this.#thread || catalog.heat(entry) <= this.#thread.heat),
     );
     if (open.length === 0) return null;
     const last = this.#groups.at(-1)?.entries.at(-1);

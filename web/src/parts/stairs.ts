@@ -20,6 +20,8 @@ export interface Tread {
   readonly name: string;
   /** Which side works, the first one first: `R`, `L`, `RL` where they alternate; empty for both at once. */
   readonly sides: string;
+  /** It may go when the class runs late, 1 first. */
+  readonly give: number | undefined;
 }
 /** An interlude: a quiet step where people are. */
 export interface QuietStep {
@@ -82,6 +84,7 @@ export function layStairs(catalog: Catalog, timed: TimedClass, width: number, he
       directions: entry.exercise.directions,
       name: `${entry.exercise.name}, ${entry.rung.name}`,
       sides: sidesOf(block, slot.side),
+      give: block.block.give,
     };
   });
   const quiet = timed.interludes.map(

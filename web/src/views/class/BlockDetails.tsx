@@ -10,7 +10,9 @@ import { BinButton } from '../../parts/BinButton';
 import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { GiveField } from './GiveField';
 import { ShortForm } from './ShortForm';
+import { KeepForTime } from './SpareList';
 import type { RowActions } from './useRowActions';
 
 interface BlockDetailsProps {
@@ -51,6 +53,7 @@ export default function BlockDetails({ index, block, entry, run, carries, mayCar
           <Lock className={`size-4 ${block.locked ? '' : 'opacity-40'}`} aria-hidden="true" />
           {block.locked ? 'Locked' : 'Lock'}
         </label>
+        <KeepForTime id={block.id} actions={actions} />
         <ShortForm id={block.id} actions={actions} />
         <Link to={`/repertoire/${exercise.id}`} className="action text-sm">
           <BookOpen className="size-4" aria-hidden="true" /> Its ladder
@@ -271,31 +274,11 @@ function Dose({ index, block, entry, actions, set }: Part) {
         </span>
       </Field>
       {!block.locked && block.run === undefined && (
-        <Field name="When it runs late">
-          <select
-            aria-label={`Block ${number} when the class runs late`}
-            className="field"
-            value={block.give ?? ''}
-            onChange={({ target }) =>
-              set({ give: target.value === '' ? undefined : Number(target.value) }, 'what may go', 'give')
-            }
-          >
-            <option value="">it stays</option>
-            {GIVES.map((give) => (
-              <option key={give} value={give}>
-                it may go, {give === 1 ? 'first' : `as number ${give}`}
-              </option>
-            ))}
-            {block.give !== undefined && block.give > GIVES.length && <option value={block.give}>it may go</option>}
-          </select>
-        </Field>
+        <GiveField number={number} give={block.give} onChange={(give) => set({ give }, 'what may go', 'give')} />
       )}
     </>
   );
 }
-
-/** How many places in the order of what may go can be picked. */
-const GIVES = [1, 2, 3, 4, 5, 6];
 
 /** How far a block goes, as a director sets it. */
 const RANGES = [

@@ -1,7 +1,7 @@
 import type { Side } from '@warm-ladder/core/method';
 import { doseOf, MODES, type RungBlock, repsOf } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
-import { clock, type Severity } from '@warm-ladder/core/review';
+import { clock, giveText, type Severity } from '@warm-ladder/core/review';
 import { rangeWords } from '@warm-ladder/core/script';
 import { ChevronDown } from 'lucide-react';
 import { createContext, memo, type ReactNode, Suspense, useContext } from 'react';
@@ -91,9 +91,6 @@ export const BlockRow = memo(function BlockRow(props: BlockRowProps) {
   );
 });
 
-/** The order in which what may go is left out. */
-const ORDINALS: Readonly<Record<number, string>> = { 1: 'first', 2: 'second', 3: 'third' };
-
 /** What each mode is called in a row. */
 const MODE_WORDS = { teach: 'teach', flow: 'flow', show: 'show' } as const;
 
@@ -131,7 +128,7 @@ function RowFields(props: BlockRowProps) {
           {carries && <Chip>carries on</Chip>}
           {block.range !== undefined && <Chip>{rangeWords(block.range).toLowerCase()} the range</Chip>}
           {run === 'joined' && <Chip>run</Chip>}
-          {block.give !== undefined && <Chip>may go, {ORDINALS[block.give] ?? `${block.give}th`}</Chip>}
+          {block.give !== undefined && <Chip>{giveText(block.give)}</Chip>}
           {firstSide && <Chip>{block.side ? `${block.side} only` : `${firstSide} first`}</Chip>}
         </span>
         <select

@@ -1,6 +1,7 @@
 import {
   type ClassPlan,
   duplicateTogether,
+  isRungBlock,
   moveTogether,
   type PlanEdit,
   removeTogether,
@@ -10,6 +11,7 @@ import {
 import { spell } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
+import { Link } from 'react-router';
 
 interface ChosenBarProps {
   readonly plan: ClassPlan;
@@ -54,6 +56,14 @@ export default function ChosenBar({ plan, timed, chosen, onEdit, onClear }: Chos
         act(removeTogether(plan, chosen), 'removing');
         onClear();
       })}
+      {own.some(isRungBlock) && (
+        <Link
+          className="action text-sm"
+          to={`/propose?${new URLSearchParams({ from: plan.id, keep: own.map(({ id }) => id).join() })}`}
+        >
+          Keep these, propose the rest
+        </Link>
+      )}
       {button('Done', onClear)}
       {note !== null && (
         <form

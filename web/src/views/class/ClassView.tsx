@@ -36,6 +36,7 @@ import { focusRow, useRowActions } from './useRowActions';
 // Menus come with a library of their own: the class shows before it does.
 const InterludeMenu = lazily(() => import('./InterludeMenu'));
 const AddPanel = lazily(() => import('./AddPanel'));
+const SpareList = lazily(() => import('./SpareList'));
 const InsteadSheet = lazily(() => import('./InsteadSheet'));
 const ClassStrip = lazily(() => import('./ClassStrip'));
 const ChosenBar = lazily(() => import('./ChosenBar'));
@@ -209,6 +210,11 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             </Suspense>
           ) : (
             <BlockList sequence={timed.sequence} {...{ catalog, grave, selected, open, pointed, chosen, actions }} />
+          )}
+          {(plan.spare?.length ?? 0) > 0 && (
+            <Suspense>
+              <SpareList catalog={catalog} timed={timed} taught={{ audience }} onEdit={edit} />
+            </Suspense>
           )}
           {chosen.size > 0 && (
             <Suspense>

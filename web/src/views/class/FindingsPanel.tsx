@@ -104,15 +104,15 @@ function Craft({
 }: { words: readonly CraftWord[] } & Pick<FindingsPanelProps, 'onPoint' | 'onGo'>) {
   if (words.length === 0) return null;
   return (
-    <ul aria-label="How it is made" className="mt-1 text-[15px] leading-relaxed">
-      {words.map(({ name, text, ids, well }, i) => (
-        <li key={name} className={`inline ${well ? 'text-soft' : 'font-semibold'}`}>
+    <ul aria-label="How it is made" className="mt-1 list-disc pl-4 text-[15px] leading-snug">
+      {words.map(({ name, text, ids, well }) => (
+        <li key={name} className={well ? 'text-soft' : 'font-semibold'}>
           {ids.length === 0 ? (
             text
           ) : (
             <button
               type="button"
-              className="inline text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
+              className="text-left underline decoration-dotted underline-offset-4 hover:bg-shade"
               onPointerEnter={() => onPoint(ids)}
               onPointerLeave={() => onPoint([])}
               onFocus={() => onPoint(ids)}
@@ -122,7 +122,6 @@ function Craft({
               {text}
             </button>
           )}
-          {i < words.length - 1 && ' · '}
         </li>
       ))}
     </ul>

@@ -6,6 +6,7 @@ import { ChipSet } from '../../parts/ChipSet';
 import { LinesField } from '../../parts/LinesField';
 import { PositionOptions } from '../../parts/PositionOptions';
 import { TextField } from '../../parts/TextField';
+import { GiveField } from './GiveField';
 import { ShortForm } from './ShortForm';
 import type { RowActions } from './useRowActions';
 
@@ -82,6 +83,9 @@ export default function InterludeDetails({ index, block, actions }: InterludeDet
           </>
         )}
       </div>
+      {!block.locked && (
+        <GiveField number={number} give={block.give} onChange={(give) => set({ give }, 'what may go', 'give')} />
+      )}
       <span className="flex gap-2 justify-self-end md:col-start-2">
         <ShortForm id={block.id} actions={actions} />
         <BinButton word="Remove" className="text-sm" onPress={() => actions.remove(block.id)} />

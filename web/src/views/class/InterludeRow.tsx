@@ -1,5 +1,5 @@
 import { INTERLUDE_WORDS, type Interlude } from '@warm-ladder/core/plan';
-import { clock, type Severity } from '@warm-ladder/core/review';
+import { clock, giveText, type Severity } from '@warm-ladder/core/review';
 import { ChevronDown } from 'lucide-react';
 import { memo, Suspense } from 'react';
 import { lazily } from '../../app/lazily';
@@ -58,6 +58,9 @@ function Fields({ index, block, seconds, severity, open, actions }: InterludeRow
         onChange={(name) => actions.setInterlude(block.id, { name }, 'the name', 'name')}
       />
       <span className="col-span-3 justify-self-end whitespace-nowrap">
+        {block.give !== undefined && (
+          <span className="mr-3 rounded-full bg-shade px-2 text-xs">{giveText(block.give)}</span>
+        )}
         <NumberField
           label={`Seconds of block ${number}`}
           value={block.seconds}

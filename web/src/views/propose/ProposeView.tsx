@@ -1,12 +1,14 @@
 import { DIRECTION_WORDS, DIRECTIONS, ORDER_WORDS, ORDERS } from '@warm-ladder/core/method';
 import { type ClassPlan, isRungBlock } from '@warm-ladder/core/plan';
+import type { Catalog } from '@warm-ladder/core/repertoire';
+import { rungTitle } from '@warm-ladder/core/review';
 import type { Brief } from '@warm-ladder/core/sequence';
 import type { Series } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { newId } from '../../app/freeId';
-import { selectAudiences, selectCatalog, selectSeries } from '../../app/selectors';
+import { selectAudiences, selectCatalog, selectClass, selectSeries } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { changed } from '../../app/studio';
 import { proposed } from '../../desk/useDesk';
@@ -28,22 +30,40 @@ export function Component() {
   const series = useAppSelector(selectSeries);
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const [brief, setBrief] = useState<Brief>(() => ({
-    minutes: 45,
-    ...(audiences[0] && { audience: audiences[0].id }),
-  }));
+  const [address] = useSearchParams();
+  const begun = useAppSelector((state) => selectClass(state, address.get('from') ?? undefined));
+  const [from, setFrom] = useState<Kept | null>(() =>
+    begun ? { plan: begun, ids: new Set(address.get('keep')?.split(',')) } : null,
+  );
+  const [brief, setBrief] = useState<Brief>(() =>
+    begun ? briefOf(begun, series) : { minutes: 45, ...(audiences[0] && { audience: audiences[0].id }) },
+  );
   const set = (more: Parts<Brief>) => setBrief((now) => withParts(now, more));
   const { answer, share, ask, stop } = useSearch(proposed);
   const [kept, setKept] = useState<Kept | null>(null);
 
   const again = (seed: number) => {
-    const locked = kept ? lockedFrom(kept) : [];
+    const locked = kept ? lockedFrom(kept) : from ? lockedFrom(from) : [];
     setKept(null);
     const next = { ...brief, seed };
     setBrief(next);
     ask(locked.length > 0 ? { ...next, locked } : next);
   };
   const take = ({ plan }: ProposedClass) => {
+    if (from) {
+      // The class it was asked from gets the blocks, and keeps what else it is.
+      const { spare: _spare, short: _short, ...own } = from.plan;
+      const after = { ...own, blocks: plan.blocks };
+      dispatch(
+        changed({
+          documents: [{ kind: 'classes', id: own.id, after }],
+          label: `proposing the rest of ${own.name}`,
+          field: '',
+        }),
+      );
+      void navigate(`/class/${own.id}`);
+      return;
+    }
     const id = newId(plan.name);
     dispatch(
       changed({ documents: documentsFor(series, { ...plan, id }, brief), label: `making ${plan.name}`, field: '' }),
@@ -53,7 +73,10 @@ export function Component() {
   const asked = answer !== null || share !== null;
   return (
     <main className="mx-auto w-full max-w-5xl px-4 py-6">
-      <h1 className="font-name text-3xl font-semibold">A class to begin with</h1>
+      <h1 className="font-name text-3xl font-semibold">
+        {from ? `The rest of ${from.plan.name}` : 'A class to begin with'}
+      </h1>
+      {from && <KeptOf kept={from} catalog={catalog} onLet={() => setFrom(null)} />}
       <form
         className="mt-4 text-lg leading-loose"
         aria-label="What the class should be"
@@ -130,7 +153,13 @@ export function Component() {
         <BriefMore brief={brief} onChange={set} />
         <div className="mt-3 flex flex-wrap items-center gap-4 text-base">
           <button type="submit" className="action action-main" disabled={share !== null}>
-            {kept ? `Ask again, keeping ${kept.ids.size}` : asked ? 'Propose others' : 'Propose three classes'}
+            {kept
+              ? `Ask again, keeping ${kept.ids.size}`
+              : asked
+                ? 'Propose others'
+                : from
+                  ? 'Propose the rest'
+                  : 'Propose three classes'}
           </button>
           <Link to="/class" className="underline decoration-dotted underline-offset-4">
             All classes
@@ -159,6 +188,41 @@ function documentsFor(all: readonly Series[], plan: ClassPlan, { series: id, epi
 interface Kept {
   readonly plan: ClassPlan;
   readonly ids: ReadonlySet<string>;
+}
+
+/** What a class on the desk is, as a brief for the rest of it; as an episode, in the place it has. */
+function briefOf(plan: ClassPlan, all: readonly Series[]): Brief {
+  const { targetMinutes, audience, delivery, purpose, order, focus, openingPosition } = plan;
+  const series = all.find(({ episodes }) => episodes.some((each) => each.class === plan.id));
+  return withParts<Brief>(
+    { minutes: targetMinutes },
+    {
+      audience: audience ?? series?.audience,
+      delivery,
+      purpose,
+      order,
+      focus,
+      begin: openingPosition,
+      series: series?.id,
+      episode: series && series.episodes.findIndex((each) => each.class === plan.id) + 1,
+    },
+  );
+}
+
+/** What stays of the class that the rest is asked for. */
+function KeptOf({ kept: { plan, ids }, catalog, onLet }: { kept: Kept; catalog: Catalog; onLet: () => void }) {
+  const names = plan.blocks.flatMap((block, at) => {
+    const entry = ids.has(block.id) && isRungBlock(block) ? catalog.rung(block) : undefined;
+    return entry ? [`${at + 1}. ${rungTitle(entry)}`] : [];
+  });
+  return (
+    <p className="mt-2">
+      It keeps {names.join('; ')}.{' '}
+      <button type="button" className="underline decoration-dotted underline-offset-4" onClick={onLet}>
+        Begin another class instead
+      </button>
+    </p>
+  );
 }
 
 const lockedFrom = ({ plan, ids }: Kept): NonNullable<Brief['locked']> =>

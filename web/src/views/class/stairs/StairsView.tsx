@@ -23,7 +23,21 @@ import { layStairs } from '../../../parts/stairs';
 import { useWidth } from '../../../parts/useWidth';
 import { useRepsDrag } from '../useRepsDrag';
 import { BASE, FOOT, HEIGHT, LEFT, TOP, TREAD } from './measure';
-import { Ghost, Held, Marked, Minutes, QuietSteps, Range, Risers, Sides, Target, Taught, Treads } from './parts';
+import {
+  Ghost,
+  Held,
+  Marked,
+  MayGo,
+  Minutes,
+  QuietSteps,
+  Range,
+  Risers,
+  Sides,
+  Spares,
+  Target,
+  Taught,
+  Treads,
+} from './parts';
 import { Wave } from './Wave';
 
 /** The people on the steps come once what draws them is there. */
@@ -142,6 +156,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
             <Risers risers={stairs.risers} />
             <QuietSteps quiet={stairs.quiet} selected={selected} pointed={pointed} />
             <Treads treads={stairs.treads} grave={grave} />
+            <MayGo treads={stairs.treads} />
             <Sides treads={stairs.treads} />
             <Suspense fallback={null}>
               <StepFigures treads={stairs.treads} sequence={timed.sequence} />
@@ -158,6 +173,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
               <Marked key={`${tread.block}-${tread.pass}`} tread={tread} pointed={pointed.has(tread.id)} />
             ))}
             <Taught log={log} at={at} />
+            <Spares at={spareEnds(timed).map(at)} names="For when there is time" />
             <Target x={at(target)} over={timed.seconds > target} text={clock(target)} />
             <Range from={at(timed.range.p10)} middle={at(timed.seconds)} to={at(timed.range.p90)} />
           </svg>
@@ -175,7 +191,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
           </text>
         ))}
       </svg>
-      <Legend>
+      <Legend {...legendOf(timed)}>
         <button
           type="button"
           className="rounded px-2 hover:bg-shade disabled:opacity-35"
@@ -199,11 +215,19 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
   );
 });
 
+/** When the blocks end that a spare one would follow. */
+const spareEnds = ({ plan, sequence }: TimedClass): number[] =>
+  (plan.spare ?? []).flatMap(({ after }) => {
+    const part = sequence.find(({ block }) => block.id === after);
+    if (!part) return [];
+    return part.kind === 'block' ? part.endSeconds : part.startSeconds + part.seconds;
+  });
+
 const closer = (zoom: number): number => Math.min(ZOOMS.length - 1, zoom + 1);
 const farther = (zoom: number): number => Math.max(0, zoom - 1);
 
 /** What the colours, the wave and the pale shape behind it are. */
-const Legend = ({ children }: { readonly children: ReactNode }) => (
+const Legend = ({ gives, spares, children }: LegendProps) => (
   <p className="flex flex-wrap items-center gap-x-3 text-sm text-soft">
     <span>Heat, how hard:</span>
     {HEAT_STEPS.map(({ word, fill }) => (
@@ -220,9 +244,35 @@ const Legend = ({ children }: { readonly children: ReactNode }) => (
       </svg>
       effort over time, before the shape the house likes best
     </span>
+    {gives && (
+      <span className="inline-flex items-center gap-1">
+        <svg width="12" height="12" aria-hidden="true">
+          <rect x="0.5" y="0.5" width="11" height="11" fill="none" strokeDasharray="3 2" className="stroke-ink" />
+        </svg>
+        may go when it runs late, 1 first
+      </span>
+    )}
+    {spares && (
+      <span className="inline-flex items-center gap-1">
+        <svg width="12" height="12" aria-hidden="true">
+          <path d="M1 6h10M6 1v10" className="stroke-moss" strokeWidth="2.5" />
+        </svg>
+        room for more, when there is time
+      </span>
+    )}
     <span className="ml-auto">{children}</span>
   </p>
 );
+
+interface LegendProps {
+  readonly gives: boolean;
+  readonly spares: boolean;
+  readonly children: ReactNode;
+}
+const legendOf = ({ plan }: TimedClass) => ({
+  gives: plan.blocks.some(({ give }) => give !== undefined),
+  spares: (plan.spare?.length ?? 0) > 0,
+});
 
 function spoken({ timed, findings }: ClassReview): string {
   const ups = timed.blocks.length;

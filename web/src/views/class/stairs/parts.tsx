@@ -81,6 +81,38 @@ export function Treads({ treads, grave }: { treads: readonly Tread[]; grave: Rea
   );
 }
 
+/** What may go when the class runs late: its column is cut off by a dashed line, with its place in the order. */
+export const MayGo = memo(function MayGo({ treads }: { treads: readonly Tread[] }) {
+  const given = treads.filter(({ give }) => give !== undefined);
+  if (given.length === 0) return null;
+  const column = ({ x, y, width }: Tread) =>
+    box(LEFT + x + 1, TOP + y + TREAD + 1, Math.max(3, width - 3), BASE - TOP - y - TREAD - 2);
+  return (
+    <g className="fill-ink text-[11px] font-semibold" textAnchor="middle">
+      <path d={given.map(column).join('')} className="fill-paper/70 stroke-ink" strokeDasharray="3 3" />
+      {given.map(({ id, pass, give, x, width }) => (
+        <text key={`${id}-${pass}`} x={LEFT + x + width / 2} y={BASE - 6}>
+          {give}
+        </text>
+      ))}
+    </g>
+  );
+});
+
+/** What there may be time for: a plus on the floor where it would come. */
+export function Spares({ at, names }: { at: readonly number[]; names: string }) {
+  if (at.length === 0) return null;
+  return (
+    <path
+      d={at.map((x) => `M${(x - 5).toFixed(1)} ${BASE + 9}h10m-5 -5v10`).join('')}
+      className="stroke-moss"
+      strokeWidth="2.5"
+    >
+      <title>{names}</title>
+    </path>
+  );
+}
+
 /** Pixels of a letter under a tread; where they do not fit, the row says it alone. */
 const LETTER = 9;
 
