@@ -104,3 +104,46 @@ test('a main version is moved along its ladder by key and by hand, and levels ar
   await page.getByRole('button', { name: 'Back to the blocks' }).click();
   await expect(row(page, 1)).toBeVisible();
 });
+
+test('a class has a plan for running late and for when there is time, kept blocks and the rest proposed anew', {
+  tag: '@long',
+}, async ({ page, studio }) => {
+  await page.goto(`${studio.address}/class/potters-forearms`);
+  const spare = page.getByRole('region', { name: 'For when there is time' });
+  const kept = spare.getByRole('listitem');
+  await expect(kept).toHaveCount(3);
+  const before = await length(page).textContent();
+  await kept
+    .first()
+    .getByRole('button', { name: /Put it in/ })
+    .click();
+  await expect(kept).toHaveCount(2);
+  await expect(length(page)).not.toHaveText(before ?? '');
+  await row(page, 11).scrollIntoViewIfNeeded();
+  await page.getByRole('button', { name: 'Details of block 11', exact: true }).click();
+  await page.getByRole('button', { name: 'For when there is time' }).click();
+  await expect(kept).toHaveCount(3);
+  await expect(length(page)).toHaveText(before ?? '');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+
+  // What may go is taken off, and marked again by one press.
+  await row(page, 17).scrollIntoViewIfNeeded();
+  await page.getByRole('button', { name: 'Details of block 17', exact: true }).click();
+  await page.getByLabel('Block 17 when the class runs late').selectOption({ label: 'it stays' });
+  await page.getByRole('button', { name: /^(Plan for running late|Fit it to 30:00)$/ }).click();
+  const planned = page.getByRole('dialog');
+  await expect(planned.getByRole('listitem').last()).toHaveText(/^May go when it runs late: /);
+  await planned.getByRole('button', { name: 'Keep it' }).click();
+  await row(page, 4).scrollIntoViewIfNeeded();
+  await row(page, 4).focus();
+  await page.keyboard.press('x');
+  const rung = await row(page, 4).getByRole('combobox').first().inputValue();
+  await page.getByRole('link', { name: 'Keep these, propose the rest' }).click();
+  await expect(page.getByRole('heading', { name: /^The rest of / })).toBeVisible();
+  await page.getByRole('button', { name: 'Propose the rest' }).click();
+  await page.getByRole('button', { name: 'Take this class' }).first().click({ timeout: 60_000 });
+  await expect(page).toHaveURL(/\/class\/potters-forearms$/);
+  await expect(row(page, 4).getByRole('combobox').first()).toHaveValue(rung);
+  await expect(spare).toBeHidden();
+});

@@ -49,7 +49,7 @@ export function ProposalCard({ number, proposal, longest, kept, onKeep, onTake }
           </li>
         ))}
       </ol>
-      <ul className="mt-1 max-w-prose text-[15px]">
+      <ul className="mt-1 gap-x-8 text-[15px] md:columns-2">
         {why.slice(1).map((reason) => (
           <li key={reason}>{reason}</li>
         ))}
