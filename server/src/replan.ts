@@ -1,6 +1,9 @@
 import { NoMoment, replanBundle } from '@warm-ladder/core/formats';
 import { dayOf, Refused, runHeadless, teacherIn } from './headless';
 
+/** Ten hours: no class is longer. */
+const MOST_SECONDS = 36_000;
+
 runHeadless({
   name: 'Replanning',
   usage:
@@ -37,9 +40,6 @@ runHeadless({
     }
   },
 });
-
-/** Ten hours: no class is longer. */
-const MOST_SECONDS = 36_000;
 
 /** @throws Refused for what is no number of seconds of a class */
 function secondsOf(option: string, text: string | undefined): number {

@@ -90,16 +90,16 @@ function write(doc: Document, { title, about, parts }: Handout): void {
     .lineWidth(1.2)
     .stroke(INK);
   doc.y += 8;
-  for (const [i, part] of parts.entries()) place(doc, part, parts[i + 1]);
+  for (const [i, part] of parts.entries()) place(doc, part, parts.slice(i + 1));
 }
 
-function place(doc: Document, part: HandoutPart, next?: HandoutPart): void {
+function place(doc: Document, part: HandoutPart, next: readonly HandoutPart[]): void {
   switch (part.kind) {
     case 'heading':
       heading(doc, part.text);
       break;
     case 'table':
-      table(doc, part, next?.kind === 'text' ? heightOfSmall(doc, next.text) : 0);
+      table(doc, part, heightOfTexts(doc, next));
       break;
     case 'block':
       block(doc, part);
@@ -117,6 +117,16 @@ function small(doc: Document, text: string): void {
 function heightOfSmall(doc: Document, text: string): number {
   doc.font('plain').fontSize(SIZE - 1);
   return doc.heightOfString(text, { width: widthOf(doc) }) + 4;
+}
+
+/** What stands under a table goes on its page. */
+function heightOfTexts(doc: Document, parts: readonly HandoutPart[]): number {
+  let height = 0;
+  for (const part of parts) {
+    if (part.kind !== 'text') break;
+    height += heightOfSmall(doc, part.text);
+  }
+  return height;
 }
 
 /** A new page where there is not as much room left. */
