@@ -22,6 +22,7 @@ export default defineConfig({
           'script',
           'earliest',
           'replan',
+          'pace',
           'whatIf',
           'calendar',
           'package',

@@ -8,6 +8,7 @@ export * from './keyOrder';
 export * from './lengthsChanged';
 export * from './mendBundle';
 export * from './mergeBundles';
+export * from './paceBundle';
 export { BUILD_EVENT, BUILD_HEADER, CLASS_PAGES, classShownAt } from './pages';
 export * from './parseBrief';
 export * from './parseBundle';

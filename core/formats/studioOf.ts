@@ -2,6 +2,7 @@ import type { ClassPlan } from '../plan';
 import { Catalog } from '../repertoire';
 import { earlierInSeries, fromSeries, placeOf, type ReviewContext } from '../review';
 import type { WholeStudio } from '../series';
+import { pacedTeacher } from '../taught';
 import type { Bundle } from './bundle';
 
 /** What a bundle's classes are held against. */
@@ -18,8 +19,13 @@ export function studioOf(
   const { classes = [], series = [], audiences = [], exercises = [], teachers = [], rooms = [] } = bundle;
   const plans = new Map(classes.map((plan) => [plan.id, plan]));
   const classOf = (id: string) => plans.get(id);
+  const catalog = new Catalog({ ...bundle, exercises });
+  const teacher = pacedTeacher(
+    teachers.find(({ id }) => id === asked),
+    bundle.logs,
+    catalog.method,
+  );
   const audienceOf = (id: string | undefined) => audiences.find((audience) => audience.id === id);
-  const teacher = teachers.find(({ id }) => id === asked);
   const contextOf = (plan: ClassPlan): ReviewContext => ({
     audience: audienceOf(plan.audience),
     teacher,
@@ -30,7 +36,7 @@ export function studioOf(
   });
   const seriesOf = (id: string | undefined) => series.find((each) => each.id === id);
   return {
-    catalog: new Catalog({ ...bundle, exercises }),
+    catalog,
     classOf,
     audienceOf,
     seriesOf,

@@ -4,6 +4,7 @@ import type { Dose } from '../repertoire/exercise';
 import { formOf } from '../repertoire/form';
 import { speechSeconds } from '../vocabulary/words';
 import type { RungBlock } from './class';
+import type { PaceFactors } from './pace';
 import { spokenWords } from './spokenWords';
 
 /** The dose a block is taught with: its rung's own, changed key by key; new repetitions drop the rung's range. */
@@ -30,10 +31,15 @@ const SHOWN = 2;
 export interface Pacing {
   /** Multiplies changes of position. */
   readonly pace: number;
-  /** Multiplies every count. */
+  /** Multiplies every count: the room's, and the teacher's typed one where no factor stands in its place. */
   readonly tempo: number;
   readonly wordsPerMinute: number;
+  /** The teacher's own, as their logs tell it: where there is one, no tempo and no rate of words beside it. */
+  readonly factors: PaceFactors;
 }
+
+/** How many times as long a count is as the dose's or the method's. */
+export const tempoOf = ({ tempo, factors }: Pacing): number => tempo * (factors.work ?? 1);
 
 /** Whether the block is done on one side and then on the other. */
 export const changesSide = ({ sides }: RungEntry, { side, mode }: RungBlock): boolean =>
@@ -107,11 +113,14 @@ export function blockSeconds(
   const { rung, sides } = entry;
   const form = formOf(entry);
   const dose = block.dose ? doseOf(entry, block) : rung.dose;
-  const count = (dose.secondsPerCount ?? method.secondsPerCount) * pacing.tempo;
+  const { factors } = pacing;
+  const workFactor = factors.work ?? 1;
+  const planned = (dose.secondsPerCount ?? method.secondsPerCount) * pacing.tempo;
+  const count = planned * workFactor;
   const rep = form.rep * count;
   const entrySeconds = joint.carries || block.mode === 'show' ? 0 : form.entry * count;
   const exitSeconds = joint.carried || block.mode === 'show' ? 0 : form.exit * count;
-  const rests = (dose.sets - 1) * method.restBetweenSetsSeconds;
+  const rests = (dose.sets - 1) * method.restBetweenSetsSeconds * workFactor;
   const one = (times: number) => dose.sets * (entrySeconds + times * rep + exitSeconds) + rests;
 
   const reps = repsOf(dose);
@@ -120,25 +129,28 @@ export function blockSeconds(
   const alternates = sides === 'alternate' && block.side === undefined;
   const shown = block.shown ?? SHOWN;
   const firstWork = block.mode === 'show' ? shown * rep : one(alternates ? 2 * reps : reps);
+  const { carries } = joint;
+  const ownTalk = carries ? factors.carry : factors.setup;
+  const talk = ownTalk ?? 1;
+  const wordsPerMinute = ownTalk === undefined ? pacing.wordsPerMinute : method.wordsPerMinute;
   const second = twice
-    ? { setup: joint.setsUpTwice ? method.flowSetupShare * rung.setupSeconds : 0, work: one(secondReps) }
+    ? { setup: joint.setsUpTwice ? method.flowSetupShare * rung.setupSeconds * talk : 0, work: one(secondReps) }
     : NO_SECOND;
 
-  const { carries } = joint;
-  const untyped = untypedSetup(entry, block, method, pacing.wordsPerMinute, carries);
+  const untyped = untypedSetup(entry, block, method, wordsPerMinute, carries);
   const { spoken, guess } = untyped;
   const setup = block.setupSeconds ?? untyped.seconds;
   const explained =
-    block.mode === 'show' ? speechSeconds(spokenWords(entry, block).explained, pacing.wordsPerMinute) : 0;
-  const shownFirst = block.mode === 'teach' && !joint.carries ? method.shownReps * rep : 0;
+    block.mode === 'show' ? speechSeconds(spokenWords(entry, block).explained, wordsPerMinute) * talk : 0;
+  const shownFirst = block.mode === 'teach' && !joint.carries ? method.shownReps * form.rep * planned : 0;
   const offered = block.options?.length ?? 0;
   return {
-    setup: setup + shownFirst + explained + second.setup,
+    setup: (setup + shownFirst) * talk + explained + second.setup,
     explained,
     spoken,
     setupKnown: carries || block.setupSeconds !== undefined || spoken * 2 >= guess,
     work: firstWork + second.work,
-    options: method.optionSeconds * (offered - (joint.carries && offered > 0 ? 1 : 0)),
+    options: method.optionSeconds * (offered - (joint.carries && offered > 0 ? 1 : 0)) * talk,
     rest: block.restAfterSeconds ?? 0,
     second,
     count,

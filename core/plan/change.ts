@@ -31,6 +31,8 @@ export interface Mover {
   readonly pace: number;
   /** From the back up by the side. */
   readonly overSide: boolean;
+  /** How many times as long changes take with who teaches, of position, of props and of side. */
+  readonly factor: number;
 }
 
 /**
@@ -43,7 +45,7 @@ export function changeBetween(
   to: PlaceId,
   held: readonly Prop[],
   wanted: readonly Prop[],
-  { pace, overSide }: Mover,
+  { pace, overSide, factor }: Mover,
 ): Change {
   const sameProps = held === wanted || (held.length === 0 && wanted.length === 0);
   if (from === to && sameProps) return staying(to);
@@ -55,8 +57,14 @@ export function changeBetween(
   for (const prop of taken) handling += handlingSeconds(prop, method) + (mounts(prop) ? method.mountSeconds : 0);
   for (const prop of putAway) handling += handlingSeconds(prop, method) + (mounts(prop) ? method.dismountSeconds : 0);
   const path = from === to ? null : graph.path(from, to, overSide);
-  const movingSeconds = path ? path.seconds * pace + method.settleSeconds : 0;
-  return { seconds: movingSeconds + handling, movingSeconds, places: path ? path.places : [from], taken, putAway };
+  const movingSeconds = path ? (path.seconds * pace + method.settleSeconds) * factor : 0;
+  return {
+    seconds: movingSeconds + handling * factor,
+    movingSeconds,
+    places: path ? path.places : [from],
+    taken,
+    putAway,
+  };
 }
 
 const handlingSeconds = ({ large }: Prop, method: Catalog['method']): number =>

@@ -2,6 +2,7 @@ import type { Side } from '../body';
 import type { Catalog } from '../repertoire/catalog';
 import type { Pacing } from './blockTime';
 import type { Mover } from './change';
+import { sameFactors } from './pace';
 
 /** All that laying out asks beside the blocks; the same object for the same room. */
 export interface Ground {
@@ -31,10 +32,14 @@ export function groundFor(
     const alike = ground.firstSide === firstSide && ground.mover.overSide === overSide;
     if (alike && samePacing(ground.pacing, pacing)) return ground;
   }
-  const ground: Ground = { catalog, pacing, mover: { pace: pacing.pace, overSide }, firstSide };
+  const mover = { pace: pacing.pace, overSide, factor: pacing.factors.change ?? 1 };
+  const ground: Ground = { catalog, pacing, mover, firstSide };
   own.push(ground);
   return ground;
 }
 
 const samePacing = (a: Pacing, b: Pacing): boolean =>
-  a.pace === b.pace && a.tempo === b.tempo && a.wordsPerMinute === b.wordsPerMinute;
+  a.pace === b.pace &&
+  a.tempo === b.tempo &&
+  a.wordsPerMinute === b.wordsPerMinute &&
+  sameFactors(a.factors, b.factors);

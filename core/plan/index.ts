@@ -8,6 +8,7 @@ export * from './edit';
 export * from './laid';
 export * from './many';
 export * from './ownWords';
+export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './pace';
 export * from './problem';
 export * from './repsRange';
 export * from './shortForm';
@@ -16,5 +17,12 @@ export * from './spokenWords';
 export type * from './teacherSchema';
 export * from './timeClass';
 export * from './timedBlock';
-export { type Guessed, guessedSetups, startRanges, type TimeRange, type UncertainSeconds } from './uncertainty';
+export {
+  type Guessed,
+  guessedSetups,
+  rangeOfParts,
+  startRanges,
+  type TimeRange,
+  type UncertainSeconds,
+} from './uncertainty';
 export { sharesOfUse, type UseShare } from './uses';

@@ -111,8 +111,11 @@ function sideChangeSeconds(
   to: PlaceId,
   mover: Mover,
 ): number {
-  if (from === to) return method.sideChangeSeconds;
-  return graph.path(from, to, mover.overSide).seconds * mover.pace + method.settleSeconds;
+  const seconds =
+    from === to
+      ? method.sideChangeSeconds
+      : graph.path(from, to, mover.overSide).seconds * mover.pace + method.settleSeconds;
+  return seconds * mover.factor;
 }
 
 /** A block as it is let go, or carried on, with its seconds. */

@@ -11,6 +11,7 @@ import { type Ground, groundFor } from './ground';
 import type { LaidBlock, LaidInterlude } from './laid';
 import { NotLaid } from './laying';
 import { type LaidOut, layOut } from './layOut';
+import type { OwnPace, PaceFactors } from './pace';
 import type { Problem } from './problem';
 import { wordsInAll } from './spokenWords';
 import type { Teacher } from './teacherSchema';
@@ -64,8 +65,11 @@ export class PlanError extends Error {
 export interface Taught {
   readonly audience?: Audience | undefined;
   /** Asked for by name: a class's own length is without one. */
-  readonly teacher?: Teacher | undefined;
+  readonly teacher?: PacedTeacher | undefined;
 }
+
+/** A teacher, with their own pace where their logs tell one. */
+export type PacedTeacher = Teacher & { readonly pace?: OwnPace };
 
 /** What is explained takes longer to do: lessons and workshops. */
 export const isLesson = (purpose: Purpose = 'class'): boolean => purpose === 'lesson' || purpose === 'workshop';
@@ -73,9 +77,13 @@ export const isLesson = (purpose: Purpose = 'class'): boolean => purpose === 'le
 /** How fast things go with who is in the room and who teaches. */
 export const pacingOf = (method: Method, { audience, teacher }: Taught, purpose: Purpose = 'class'): Pacing => ({
   pace: audience?.pace ?? 1,
-  tempo: Math.max(audience?.tempo ?? 1, isLesson(purpose) ? method.lessonTempo : 0) * (teacher?.tempo ?? 1),
+  tempo:
+    Math.max(audience?.tempo ?? 1, isLesson(purpose) ? method.lessonTempo : 0) *
+    (teacher?.pace?.factors.work === undefined ? (teacher?.tempo ?? 1) : 1),
   wordsPerMinute: teacher?.wordsPerMinute ?? method.wordsPerMinute,
+  factors: teacher?.pace?.factors ?? NO_FACTORS,
 });
+const NO_FACTORS: PaceFactors = {};
 
 /** Conditions with which nobody sits straight up from the back. Source: docs/timing.md, "Changing position". */
 const OVER_SIDE: ReadonlySet<Condition> = new Set<Condition>([
@@ -105,17 +113,20 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}
   const last = timedLast.get(ground);
   const out = laidOut();
   const { laid } = out;
-  const ends = endsOf(plan, ground.pacing);
+  const { method } = catalog;
+  const ends = endsOf(method, plan, ground.pacing);
+  const day = taught.teacher?.pace?.day;
+  const uncertainty = day === undefined ? method.uncertainty : { ...method.uncertainty, teacher: day };
   const { sequence, blocks, interludes } = onTheClock(ends.opening, laid, last?.sequence);
   timedLast.set(ground, { out, sequence });
-  const spending = spent(catalog.method, plan, ends, laid);
+  const spending = spent(uncertainty, plan, ends, laid);
   const shows = blocks.some(({ shown }) => shown);
   const given = overIfGiven();
   return {
     plan,
     seconds: spending.seconds,
     practiceSeconds: shows
-      ? spent(catalog.method, plan, ends, layOut(ground, practised(plan), out).laid).seconds
+      ? spent(uncertainty, plan, ends, layOut(ground, practised(plan), out).laid).seconds
       : spending.seconds,
     parts: spending.parts,
     range: given === undefined ? spending.range : { ...spending.range, overIfGiven: given },
@@ -131,7 +142,7 @@ export function timeClass(catalog: Catalog, plan: ClassPlan, taught: Taught = {}
   function overIfGiven(): number | undefined {
     const kept = plan.blocks.filter(({ give }) => give === undefined);
     if (kept.length === plan.blocks.length) return undefined;
-    return spent(catalog.method, plan, ends, layOut(ground, { ...plan, blocks: kept }, out).laid).range.overChance;
+    return spent(uncertainty, plan, ends, layOut(ground, { ...plan, blocks: kept }, out).laid).range.overChance;
   }
 
   function laidOut() {
@@ -159,10 +170,15 @@ type Ends = Pick<TimeParts, 'opening' | 'closing'>;
 
 /** The opening and the closing: as typed, and at least their words. */
 const endsOf = (
+  method: Method,
   { openingSeconds, openingWords, closingSeconds, closingWords }: ClassPlan,
-  { wordsPerMinute }: Pacing,
+  { wordsPerMinute, factors: { opening } }: Pacing,
 ): Ends => ({
-  opening: Math.max(openingSeconds, speechSeconds(wordsInAll(openingWords), wordsPerMinute)),
+  opening:
+    Math.max(
+      openingSeconds,
+      speechSeconds(wordsInAll(openingWords), opening === undefined ? wordsPerMinute : method.wordsPerMinute),
+    ) * (opening ?? 1),
   closing: Math.max(closingSeconds, speechSeconds(wordsInAll(closingWords), wordsPerMinute)),
 });
 
@@ -225,7 +241,7 @@ function timedInterlude(laid: LaidInterlude, index: number, startSeconds: number
 
 /** What the seconds of a class are spent on, and how far they vary. */
 function spent(
-  method: Method,
+  uncertainty: Method['uncertainty'],
   { targetMinutes }: ClassPlan,
   { opening, closing }: Ends,
   laid: ReadonlyArray<LaidBlock | LaidInterlude>,
@@ -268,7 +284,7 @@ function spent(
   if (laid.length > 0) leave();
   const parts: TimeParts = { opening, setup, work, sideChanges, options, rest, interludes, transitions, closing };
   const seconds = opening + setup + work + sideChanges + options + rest + interludes + transitions + closing;
-  const range = runningOver({ seconds, opening, closing, target: targetMinutes * 60 }, laid, method.uncertainty);
+  const range = runningOver({ seconds, opening, closing, target: targetMinutes * 60 }, laid, uncertainty);
   const directions: Partial<Record<Direction, number>> = {};
   for (let place = 0; place < DIRECTIONS.length; place++) {
     const own = byDirection[place] as number;

@@ -52,6 +52,23 @@ export function runningOver(
   return { p10: Math.max(0, seconds - Z90 * sd), p90: seconds + Z90 * sd, overChance };
 }
 
+/** The range of a class of which only what its parts are spent on is known. */
+export function rangeOfParts(
+  { opening, closing, parts }: Pick<Lasting, 'opening' | 'closing'> & { readonly parts: readonly UncertainSeconds[] },
+  cv: Coefficients,
+): Pick<TimeRange, 'p10' | 'p90'> {
+  const within = parts.reduce(
+    (sum, { work, setup, setupUnknown, changes, rest }) => sum + work + setup + setupUnknown + changes + rest,
+    0,
+  );
+  const lasting = { seconds: opening + within + closing, opening, closing, target: 0 };
+  return runningOver(
+    lasting,
+    parts.map((uncertain) => ({ uncertain })),
+    cv,
+  );
+}
+
 /** What one part's seconds vary by, squared. @param share how much of it counts: the variance of half is a quarter */
 function varianceOf(
   { work, setup, setupUnknown, changes, rest }: UncertainSeconds,

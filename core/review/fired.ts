@@ -1,5 +1,5 @@
 import { adviceOf, type CautionRule, rulesFor, speaksOf, VERDICTS } from '../caution';
-import type { TimedBlock, TimedInterlude } from '../plan';
+import { type TimedBlock, type TimedInterlude, tempoOf } from '../plan';
 import type { Already } from '../repertoire';
 import type { TimeFeature } from '../vocabulary/features';
 import { isOver } from '../vocabulary/measure';
@@ -69,7 +69,7 @@ function firedByPeaks(subject: Subject, rules: readonly CautionRule[]): readonly
 }
 
 /** Seconds of a count in what an interlude does. */
-const countOf = ({ catalog, room }: Subject): number => catalog.method.secondsPerCount * room.pacing.tempo;
+const countOf = ({ catalog, room }: Subject): number => catalog.method.secondsPerCount * tempoOf(room.pacing);
 
 const NONE: readonly Fired[] = [];
 

@@ -1,4 +1,4 @@
-import { blockSeconds, doseOf, type LaidBlock, type Option, repsOf } from '../plan';
+import { blockSeconds, doseOf, type LaidBlock, type Option, repsOf, tempoOf } from '../plan';
 import { type Doing, type RungEntry, workRun } from '../repertoire';
 import type { TimeFeature } from '../vocabulary/features';
 import { BIT, type RungReading, readingOf } from './reading';
@@ -34,7 +34,7 @@ export class Offer {
       exit: !home.carried,
       sets: dose.sets,
       reps: repsOf(dose) * (alternates ? 2 : 1),
-      count: (dose.secondsPerCount ?? catalog.method.secondsPerCount) * pacing.tempo,
+      count: (dose.secondsPerCount ?? catalog.method.secondsPerCount) * tempoOf(pacing),
       restSeconds: catalog.method.restBetweenSetsSeconds,
     };
     return this.#doing;

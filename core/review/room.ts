@@ -1,6 +1,14 @@
 import { CONDITION_IDS, type Condition, type Graded, readChecks, WITHIN } from '../caution';
 import type { Method, Order } from '../method';
-import { type Audience, type ClassPlan, type Pacing, type Purpose, pacingOf, type Teacher } from '../plan';
+import {
+  type Audience,
+  type ClassPlan,
+  type OwnPace,
+  type PacedTeacher,
+  type Pacing,
+  type Purpose,
+  pacingOf,
+} from '../plan';
 import type { Catalog } from '../repertoire';
 
 export type Limits = Method['limits'];
@@ -24,7 +32,7 @@ type Taught = Pick<ClassPlan, 'cautions' | 'purpose' | 'order'>;
 /** Who is in the room and who teaches, as a class and its review are asked for. */
 interface People {
   readonly audience?: Audience | undefined;
-  readonly teacher?: Teacher | undefined;
+  readonly teacher?: PacedTeacher | undefined;
   readonly today?: string | undefined;
 }
 const NOBODY = {};
@@ -35,6 +43,7 @@ interface Asked {
   readonly cautions: ClassPlan['cautions'];
   readonly tempo: number | undefined;
   readonly wordsPerMinute: number | undefined;
+  readonly pace: OwnPace | undefined;
   readonly today: string | undefined;
 }
 
@@ -55,10 +64,11 @@ export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher, toda
     known = [];
     own.set(who, known);
   }
-  const { tempo, wordsPerMinute } = teacher ?? NO_TEACHER;
+  const { tempo, wordsPerMinute, pace } = teacher ?? NO_TEACHER;
   for (const asked of known) {
     const alike = asked.room.purpose === purpose && asked.room.order === order;
-    const taught = asked.tempo === tempo && asked.wordsPerMinute === wordsPerMinute && asked.today === today;
+    const taught = asked.tempo === tempo && asked.wordsPerMinute === wordsPerMinute && asked.pace === pace;
+    if (asked.today !== today) continue;
     if (alike && taught && sameList(asked.cautions, cautions)) return asked.room;
   }
   const conditions = conditionsOf(plan, audience);
@@ -73,11 +83,11 @@ export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher, toda
     purpose,
     order,
   };
-  known.push({ room, cautions, tempo, wordsPerMinute, today });
+  known.push({ room, cautions, tempo, wordsPerMinute, pace, today });
   return room;
 }
 
-const NO_TEACHER: Partial<Pick<Teacher, 'tempo' | 'wordsPerMinute'>> = {};
+const NO_TEACHER: Partial<Pick<PacedTeacher, 'tempo' | 'wordsPerMinute' | 'pace'>> = {};
 
 function sameList(a: readonly string[] = [], b: readonly string[] = []): boolean {
   if (a === b) return true;

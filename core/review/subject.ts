@@ -1,6 +1,6 @@
 import type { Condition, Graded } from '../caution';
 import { type Choices, chosen } from '../method';
-import type { Audience, LaidBlock, Teacher, TimedBlock, TimedClass } from '../plan';
+import type { Audience, LaidBlock, PacedTeacher, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type Arc, arcOf } from './arc';
 import { flexionStretches } from './bent';
@@ -18,7 +18,7 @@ import { Stretches } from './stretches';
 export interface ReviewContext {
   readonly audience?: Audience | undefined;
   /** Asked for by name: a class's own review is without one. */
-  readonly teacher?: Teacher | undefined;
+  readonly teacher?: PacedTeacher | undefined;
   /** Keys of rungs met before this class (see `earlierInSeries`). */
   readonly earlier?: ReadonlySet<string>;
   /** What its series has chosen otherwise. */
