@@ -1,9 +1,9 @@
 import { studioOf } from '../formats';
 import { measureClass } from '../review';
-import { chanceOf } from '../sequence/random';
 import { demoBundle } from '../testing/demo';
 import { FAULT_NAMES, withFault } from '../testing/faultsOfClass';
 import { groundOf } from '../testing/spoils';
+import { chanceOf } from '../vocabulary/chance';
 import { keptIn, mend } from './mend';
 
 /** Shares of its exercises and of its peak that a class keeps, and of the cases in which not all of it holds. */

@@ -1,9 +1,9 @@
 import { studioOf } from '../formats';
 import type { Order } from '../method';
 import { demoBundle } from '../testing/demo';
+import { chanceOf, shuffled } from '../vocabulary/chance';
 import { costOf, type Search, triedUnder, tryOut } from './aims';
 import type { Composition } from './composition';
-import { chanceOf, shuffled } from './random';
 import { anneal } from './search';
 import { searchFor } from './searchFor';
 

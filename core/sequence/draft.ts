@@ -1,11 +1,11 @@
 import { names } from '../mend';
 import { type RungEntry, usesOf } from '../repertoire';
 import { idealHeat } from '../review';
+import { type Chance, shuffled } from '../vocabulary/chance';
 import type { Search } from './aims';
 import { type Composition, type Group, positionOf } from './composition';
 import { goesOn } from './goingOn';
 import { levelOf, mainDirection, stageOf } from './orders';
-import { type Chance, shuffled } from './random';
 import { staysFor } from './stays';
 import { chooseThread, closureOf, type ThreadPlan } from './threads';
 

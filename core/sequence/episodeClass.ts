@@ -3,11 +3,11 @@ import { type ClassPlan, isInterlude } from '../plan';
 import { type RungEntry, rungKey } from '../repertoire';
 import { rungTitle } from '../review';
 import { type Learnt, needsOf, type Series, type SeriesReview, type SeriesRules, type WholeStudio } from '../series';
+import { type Chance, shuffled } from '../vocabulary/chance';
 import type { Search } from './aims';
 import type { Brief } from './briefSchema';
 import type { Musts } from './curriculum';
 import { found } from './propose';
-import { type Chance, shuffled } from './random';
 import { searchFor } from './searchFor';
 import type { SeriesBrief } from './seriesBriefSchema';
 

@@ -1,3 +1,4 @@
+export { type Chance, chanceOf } from '../vocabulary/chance';
 export { type Search, type Tried, tryOut } from './aims';
 export * from './briefSchema';
 export type { Composition } from './composition';
@@ -6,7 +7,6 @@ export { goesOn } from './goingOn';
 export { strayFrom } from './orders';
 export * from './propose';
 export * from './proposeSeries';
-export { type Chance, chanceOf } from './random';
 export { anneal } from './search';
 export { type Studio, searchFor } from './searchFor';
 export * from './seriesBriefSchema';

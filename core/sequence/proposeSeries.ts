@@ -21,9 +21,9 @@ import {
   withEdited,
 } from '../series';
 import { countText } from '../vocabulary';
+import { chanceOf } from '../vocabulary/chance';
 import { curriculumOf, mustsFor } from './curriculum';
 import { classFor, keptAs, workOf } from './episodeClass';
-import { chanceOf } from './random';
 import type { SeriesBrief } from './seriesBriefSchema';
 
 /** A series proposed, with its classes. */

@@ -1,7 +1,7 @@
+import type { Chance } from '../vocabulary/chance';
 import { type Search, type Tried, triedUnder, tryOut } from './aims';
 import { type Composition, keysIn } from './composition';
 import { draft } from './draft';
-import type { Chance } from './random';
 import { stepFrom } from './steps';
 
 /** How warm the search begins, begins again, and ends: a step that makes a class worse by as much is taken about once in three. */

@@ -1,6 +1,6 @@
+import { type Chance, shuffled } from '../vocabulary/chance';
 import type { Search } from './aims';
 import { levelOf } from './orders';
-import { type Chance, shuffled } from './random';
 
 /** A stay of a draft: where, and up to which share of the class. */
 export interface Stay {

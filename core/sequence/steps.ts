@@ -1,10 +1,10 @@
 import { DIRECTIONS, type Direction } from '../method';
 import type { RungEntry } from '../repertoire';
+import type { Chance } from '../vocabulary/chance';
 import type { Search, Tried } from './aims';
 import { type Composition, type Group, positionOf, staysOf } from './composition';
 import { inOrder } from './draft';
 import { goesOn } from './goingOn';
-import type { Chance } from './random';
 import { closureOf } from './threads';
 
 type Groups = readonly Group[];

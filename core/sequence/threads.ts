@@ -1,8 +1,8 @@
 import type { Direction } from '../method';
 import type { RungEntry } from '../repertoire';
+import type { Chance } from '../vocabulary/chance';
 import type { Search } from './aims';
 import { stageOf } from './orders';
-import type { Chance } from './random';
 
 /** A ladder a class may grow by: its rungs up to the one it leads to, and what those require that nobody knows yet. */
 export interface ThreadPlan {

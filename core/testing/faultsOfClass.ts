@@ -1,7 +1,7 @@
 import { judge } from '../caution';
 import { applyEdits, type Block, type ClassPlan, isInterlude, type PlanEdit, type RungBlock, repsOf } from '../plan';
 import { type RungEntry, rungKey } from '../repertoire';
-import { type Chance, shuffled } from '../sequence/random';
+import { type Chance, shuffled } from '../vocabulary/chance';
 import type { groundOf } from './spoils';
 
 type Ground = ReturnType<typeof groundOf>;

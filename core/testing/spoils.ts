@@ -2,7 +2,7 @@ import { judge } from '../caution';
 import { applyEdit, type Block, type ClassPlan, isInterlude, type RungBlock, repsRangeOf, timeClass } from '../plan';
 import { type Catalog, type RungEntry, usesOf } from '../repertoire';
 import { type ClassMeasure, measureClass, type ReviewContext } from '../review';
-import { type Chance, shuffled } from '../sequence/random';
+import { type Chance, shuffled } from '../vocabulary/chance';
 
 /** A way to spoil a class that its director would teach; `null` where the class has nothing of the kind to spoil. */
 export type Spoil = (ground: Ground, chance: Chance) => ClassPlan | null;

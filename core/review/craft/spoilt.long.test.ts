@@ -1,7 +1,7 @@
 import { studioOf } from '../../formats';
-import { chanceOf } from '../../sequence/random';
 import { demoBundle } from '../../testing/demo';
 import { groundOf, SPOIL_NAMES, spoilt } from '../../testing/spoils';
+import { chanceOf } from '../../vocabulary/chance';
 import { measureClass } from '../reviewClass';
 
 /** Drafts of the demo that are there to be mended. */

@@ -1,0 +1,2 @@
+export { type Habits, habitsSchema } from './habitsSchema';
+export * from './speak';

@@ -1,0 +1,58 @@
+import { type HeardWord, numberOf } from './words';
+
+/** Numbers that belong to one counting, at least. */
+const CHAIN = 2;
+/** How far the time between two numbers may be off a repetition's, as a factor. */
+const [SOONEST, LATEST] = [0.45, 1.9];
+/** Numbers missed in a row, at most. */
+const MISSED = 3;
+
+interface Said {
+  readonly value: number;
+  readonly at: number;
+}
+
+/**
+ * Repetitions counted aloud, up or down, in a stretch of effort; `null` where nothing was counted. Numbers that were not
+ * heard are filled in by the time between the others.
+ * @param rep seconds of a repetition as planned
+ */
+export function repsCounted(words: readonly HeardWord[], from: number, to: number, rep: number): number | null {
+  const said = words.flatMap(({ text, at }, i): Said[] => {
+    const value = at >= from - 0.5 && at < to ? numberOf(text) : null;
+    if (value === null) return [];
+    // “5 times”, “2 sets of 8” say how many there are to be.
+    const next = words[i + 1]?.text;
+    return next === 'times' || next === 'sets' || next === 'more' || words[i - 1]?.text === 'of' ? [] : [{ value, at }];
+  });
+  const up = chainOf(said, rep, 1);
+  const down = chainOf(said, rep, -1);
+  const best = up.length >= down.length ? up : down;
+  const [first, last] = [best[0], best.at(-1)];
+  if (best.length < CHAIN || !first || !last) return null;
+  const steps = Math.abs(last.value - first.value);
+  const own = (last.at - first.at) / steps;
+  // A number is said as its repetition begins: what is left after the last one holds those nobody heard.
+  const after = Math.max(0, Math.round((to - last.at) / own) - 1);
+  if (best === up) return last.value + Math.min(after, MISSED);
+  const before = Math.max(0, Math.round((first.at - from) / own));
+  return first.value + Math.min(before, MISSED);
+}
+
+/** The longest row of numbers that count in one direction, each about as long after the last as it should be. */
+function chainOf(said: readonly Said[], rep: number, direction: 1 | -1): Said[] {
+  const best: Said[][] = [];
+  said.forEach((own, i) => {
+    let longest: Said[] = [];
+    for (let j = 0; j < i; j++) {
+      const before = said[j] as Said;
+      const step = (own.value - before.value) * direction;
+      if (step < 1 || step > MISSED + 1) continue;
+      const apart = (own.at - before.at) / (step * rep);
+      const chain = best[j] as Said[];
+      if (apart >= SOONEST && apart <= LATEST && chain.length > longest.length) longest = chain;
+    }
+    best.push([...longest, own]);
+  });
+  return best.reduce<Said[]>((a, b) => (b.length > a.length ? b : a), []);
+}

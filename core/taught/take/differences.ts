@@ -1,0 +1,86 @@
+import type { TimedClass } from '../../plan';
+import { clock, spell, titleOf } from '../../review';
+import type { Added, TakenBlock } from './readTake';
+
+/** What set a take apart from its plan, in a sentence. */
+export interface Difference {
+  readonly code: (typeof CODES)[number];
+  readonly ids: readonly string[];
+  readonly severity: 'look';
+  readonly message: string;
+}
+const CODES = [
+  'BLOCK_MISSED',
+  'BLOCK_MOVED',
+  'BLOCK_ADDED',
+  'REPS_OTHER',
+  'SIDES_OTHER',
+  'FIRST_SIDE_OTHER',
+  'SETUP_OTHER',
+  'WORK_OTHER',
+  'SAFETY_UNHEARD',
+  'BREATH_OTHER',
+] as const;
+
+interface Found {
+  readonly blocks: readonly TakenBlock[];
+  readonly missed: readonly string[];
+  readonly moved: readonly string[];
+  readonly added: readonly Added[];
+}
+
+/** Seconds, and share of what was planned, from which a length is told. */
+const [TOLD_SECONDS, TOLD_SHARE] = [15, 0.3];
+
+/** Where plan and take differ, in plain sentences. */
+export function differencesIn({ sequence }: TimedClass, { blocks, missed, moved, added }: Found): Difference[] {
+  const found: Difference[] = [];
+  const say = (code: Difference['code'], ids: readonly string[], message: string) =>
+    found.push({ code, ids, severity: 'look', message });
+  const name = (id: string) => {
+    const part = sequence.find(({ block }) => block.id === id);
+    return part ? titleOf(part) : id;
+  };
+  for (const id of missed) say('BLOCK_MISSED', [id], `${name(id)} was left out.`);
+  for (const id of moved) {
+    const at = blocks.find((each) => each.id === id)?.startSeconds ?? 0;
+    say('BLOCK_MOVED', [id], `${name(id)} was taught at ${clock(at)}, in another place than planned.`);
+  }
+  for (const { startSeconds, rung } of added) {
+    say(
+      'BLOCK_ADDED',
+      [],
+      `At ${clock(startSeconds)} something was done that is not in the plan${rung ? `, most like ${rung}` : ''}.`,
+    );
+  }
+  for (const part of sequence) {
+    const taken = blocks.find(({ id }) => id === part.block.id);
+    if (!taken || part.kind !== 'block') continue;
+    const ids = [part.block.id];
+    const title = titleOf(part);
+    const counted = Object.values(taken.reps ?? {});
+    if (new Set(counted).size > 1)
+      say('SIDES_OTHER', ids, `${title}: ${taken.reps?.left} on the left, ${taken.reps?.right} on the right.`);
+    else if (counted[0] !== undefined && Math.abs(counted[0] - part.reps) >= 1)
+      say('REPS_OTHER', ids, `${title}: ${counted[0]} times, ${part.reps} planned.`);
+    if (taken.firstSide !== part.firstSide)
+      say('FIRST_SIDE_OTHER', ids, `${title}: begun on the ${taken.firstSide}, planned on the ${part.firstSide}.`);
+    const setup = part.setup + part.options - part.second.setup;
+    if (isFar(taken.setupSeconds, setup))
+      say('SETUP_OTHER', ids, `${title}: ${spell(taken.setupSeconds)} of set-up, ${spell(setup)} planned.`);
+    if (isFar(taken.workSeconds, part.work))
+      say('WORK_OTHER', ids, `${title}: ${spell(taken.workSeconds)} of work, ${spell(part.work)} planned.`);
+    if (taken.unsaid.includes('safety')) say('SAFETY_UNHEARD', ids, `${title}: its safety line was not heard.`);
+    const { with: by, against } = taken.effortBreath;
+    if (against > by)
+      say(
+        'BREATH_OTHER',
+        ids,
+        `${title}: the effort was called on the other breath, ${against} of ${by + against} times.`,
+      );
+  }
+  return found;
+}
+
+const isFar = (taken: number, planned: number): boolean =>
+  Math.abs(taken - planned) >= TOLD_SECONDS && Math.abs(taken - planned) >= TOLD_SHARE * planned;

@@ -1,0 +1,3 @@
+export { type ReadCue, readCaptions, UnreadableCaptions } from './captions';
+export type { Difference } from './differences';
+export { type Added, readTake, type Take, type TakenBlock } from './readTake';
