@@ -30,7 +30,7 @@ export interface Alignment {
 /** Seconds of a step. */
 const STEP = 1;
 /** What leaving out a stretch costs, and the second side of one; what beginning something unplanned costs, and each second of it. */
-const [SKIP, SKIP_SIDE, ELSE, ELSE_SECOND] = [7, 7, 9, 0.02];
+const [SKIP, SKIP_SIDE, ELSE, ELSE_SECOND] = [3.5, 7, 9, 0.02];
 /** How far a part's seconds vary from what is planned, as a spread of logarithms; seconds that a part of no length may have. */
 const SPREAD: Readonly<Record<Part, number>> = { way: 0.6, setup: 0.5, work: 0.22 };
 const NOTHING = 3;
@@ -44,6 +44,7 @@ export type PlannedParts = Readonly<Record<Part, number>>;
  * Captions laid along a class, all of it at once: every stretch is done in its order or left out, and what fits none of
  * them stands between. The likeliest of all ways by words (how rare each is in the class) and by time.
  * @param pace how many times as long everything takes as planned
+ * @param left stretches that were left out for sure
  */
 export function align(
   sections: readonly ScriptSection[],
@@ -52,6 +53,7 @@ export function align(
   evidence: Evidence,
   seconds: number,
   pace: number,
+  left: ReadonlySet<number> = new Set(),
 ): Alignment {
   const steps = Math.ceil(seconds / STEP) + 1;
   const size = steps + 1;
@@ -69,13 +71,14 @@ export function align(
     const setup = extend(way.best, sums[1] as Float64Array, own.setup * pace, 'setup');
     const work = extend(setup.best, sums[2] as Float64Array, own.work * pace, 'work');
     trace.push({ from, other, way: way.length, setup: setup.length, work: work.length, sums });
-    const cost = (sections[s] as ScriptSection).pass === 2 ? SKIP_SIDE : SKIP;
+    const isLeft = left.has(s);
+    const cost = isLeft ? 0 : (sections[s] as ScriptSection).pass === 2 ? SKIP_SIDE : SKIP;
     const next = new Float64Array(size);
     const source = new Int16Array(size);
     for (let t = 0; t < size; t++) {
       const done = work.best[t] as number;
       const skipped = (open[t] as number) - cost;
-      const takes = done >= skipped;
+      const takes = done >= skipped && !isLeft;
       next[t] = takes ? done : skipped;
       source[t] = takes ? s : (from[t] as number);
     }

@@ -4,6 +4,8 @@ import { type HeardWord, numberOf } from './words';
 const CHAIN = 2;
 /** How far the time between two numbers may be off a repetition's, as a factor. */
 const [SOONEST, LATEST] = [0.45, 1.9];
+/** Repetitions after the last number that was heard, from which one more is counted. */
+const UNSURE = 0.8;
 /** Numbers missed in a row, at most. */
 const MISSED = 3;
 
@@ -15,6 +17,7 @@ interface Said {
 /**
  * Repetitions counted aloud, up or down, in a stretch of effort; `null` where nothing was counted. Numbers that were not
  * heard are filled in by the time between the others.
+ * @param to its end, the way out left aside
  * @param rep seconds of a repetition as planned
  */
 export function repsCounted(words: readonly HeardWord[], from: number, to: number, rep: number): number | null {
@@ -23,8 +26,12 @@ export function repsCounted(words: readonly HeardWord[], from: number, to: numbe
     if (value === null) return [];
     // “5 times”, “2 sets of 8” say how many there are to be.
     const next = words[i + 1]?.text;
-    return next === 'times' || next === 'sets' || next === 'more' || words[i - 1]?.text === 'of' ? [] : [{ value, at }];
+    const before = words[i - 1]?.text;
+    return next === 'times' || next === 'sets' || next === 'more' || before === 'of' || before === 'last'
+      ? []
+      : [{ value, at }];
   });
+  const ending = words.findLast(({ text, at }) => text === 'last' && at > from && at < to);
   const up = chainOf(said, rep, 1);
   const down = chainOf(said, rep, -1);
   const best = up.length >= down.length ? up : down;
@@ -33,7 +40,9 @@ export function repsCounted(words: readonly HeardWord[], from: number, to: numbe
   const steps = Math.abs(last.value - first.value);
   const own = (last.at - first.at) / steps;
   // A number is said as its repetition begins: what is left after the last one holds those nobody heard.
-  const after = Math.max(0, Math.round((to - last.at) / own) - 1);
+  const after = ending
+    ? Math.max(0, Math.round((ending.at - last.at) / own))
+    : Math.max(0, Math.floor((to - last.at) / own - UNSURE));
   if (best === up) return last.value + Math.min(after, MISSED);
   const before = Math.max(0, Math.round((first.at - from) / own));
   return first.value + Math.min(before, MISSED);

@@ -52,6 +52,42 @@ export class Evidence {
   }
 }
 
+/** How much of what only a few stretches say was heard of one, from 0 to 1; 1 where it has nothing of its own to say. */
+export class Coverage {
+  readonly #own: ReadonlyArray<ReadonlyMap<string, number>>;
+
+  constructor(sections: readonly ScriptSection[]) {
+    const spread = new Map<string, number>();
+    const stems = sections.map(({ lines, title }) => {
+      const texts = [title, ...lines.filter(({ said }) => said).map(({ text }) => text)];
+      const own = new Set(
+        texts
+          .flatMap(tokensOf)
+          .filter((word) => numberOf(word) === null)
+          .map((word) => heardWord(word, 0).stem),
+      );
+      for (const stem of own) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+      return own;
+    });
+    this.#own = stems.map(
+      (own) => new Map([...own].map((stem) => [stem, Math.log(sections.length / (spread.get(stem) as number))])),
+    );
+  }
+
+  of(section: number, words: readonly HeardWord[]): number {
+    const own = this.#own[section] as ReadonlyMap<string, number>;
+    const said = new Set(words.map(({ stem }) => stem));
+    let [known, all] = [0, 0];
+    for (const [stem, rare] of own) {
+      all += rare;
+      if (said.has(stem)) known += rare;
+    }
+    return all < LEAST_OWN ? 1 : known / all;
+  }
+}
+/** With less of its own to say a stretch can't be told by it. */
+const LEAST_OWN = 6;
+
 function ratio(own: number, all: number, elsewhere: number, whole: number): number {
   const share = all === 0 ? 0 : own / all;
   return Math.log(1 - OWN + (OWN * share * whole) / elsewhere);

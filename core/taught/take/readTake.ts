@@ -10,7 +10,7 @@ import { type Alignment, align, type Else, type Found, type PlannedParts } from 
 import type { ReadCue } from './captions';
 import { repsCounted } from './counted';
 import { type Difference, differencesIn } from './differences';
-import { Evidence } from './evidence';
+import { Coverage, Evidence } from './evidence';
 import { RungWords } from './rungWords';
 import { type HeardWord, heardIn, stemOf, tokensOf } from './words';
 
@@ -108,22 +108,58 @@ export function readTake(
   };
 }
 
-/** Twice: how long everything took is known after the first time. */
-function aligned(script: Script, words: readonly HeardWord[], seconds: number): Alignment {
+/** Heard of a stretch that was left out, as a share of what is heard of most: less than this. */
+const UNHEARD = 0.5;
+/** Alignments at most: what is left out frees what stands beside it. */
+const ROUNDS = 3;
+
+/** Several times: how long everything took, and what was not done at all, is known after the first. */
+function aligned(script: Script, words: readonly HeardWord[], seconds: number): Laid {
   const { sections } = script;
-  const evidence = new Evidence(sections);
+  const [evidence, coverage] = [new Evidence(sections), new Coverage(sections)];
   const planned = sections.map((section, i) => partsOf(section, sections[i - 1]));
   const limited = (pace: number) => Math.max(FASTEST, Math.min(SLOWEST, pace));
-  const first = align(sections, planned, words, evidence, seconds, limited(seconds / script.seconds));
-  const sure = first.found.filter(
-    ({ evidence: own, section }) => own > 3 && (planned[section] as PlannedParts).work > 10,
-  );
-  const [was, meant] = sure.reduce(
-    ([a, b], { work, end, section }) => [a + end - work, b + (planned[section] as PlannedParts).work],
-    [0, 0],
-  );
-  const pace = limited(meant > 0 ? was / meant : 1);
-  return align(sections, planned, words, evidence, seconds, pace);
+  let now = align(sections, planned, words, evidence, seconds, limited(seconds / script.seconds));
+  const left = new Set<number>();
+  let usual = 1;
+  for (let round = 0; round < ROUNDS; round++) {
+    const heard = now.found.map(({ section, start, end }) => ({
+      section,
+      share: coverage.of(section, within(words, start - NEAR, end + NEAR)),
+    }));
+    const own = heard.filter(({ section }) => sections[section]?.pass === 1 && sections[section]?.block !== null);
+    usual = medianOf(own.map(({ share }) => share));
+    const before = left.size;
+    for (const { section, share } of own) {
+      if (share >= UNHEARD * usual) continue;
+      // Both sides of it.
+      sections.forEach(({ block }, i) => {
+        if (block === sections[section]?.block) left.add(i);
+      });
+    }
+    if (round > 0 && left.size === before) break;
+    const sure = now.found.filter(
+      ({ evidence: its, section }) => its > SURE && (planned[section] as PlannedParts).work > 10 && !left.has(section),
+    );
+    const [was, meant] = sure.reduce(
+      ([a, b], { work, end, section }) => [a + end - work, b + (planned[section] as PlannedParts).work],
+      [0, 0],
+    );
+    now = align(sections, planned, words, evidence, seconds, limited(meant > 0 ? was / meant : 1), left);
+  }
+  return { ...now, unheard: UNHEARD * usual, coverage };
+}
+/** Captions laid along a class, with how little of a stretch is too little. */
+interface Laid extends Alignment {
+  readonly unheard: number;
+  readonly coverage: Coverage;
+}
+/** Seconds around a stretch in which its words count to it, and evidence from which its length tells the pace. */
+const [NEAR, SURE] = [2, 3];
+
+function medianOf(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] ?? 0;
 }
 
 /** Planned seconds: a rest lies on the way to what comes next. */
@@ -160,7 +196,7 @@ class Reading {
   readonly #script: Script;
   readonly #cues: readonly ReadCue[];
   readonly #words: readonly HeardWord[];
-  readonly #alignment: Alignment;
+  readonly #alignment: Laid;
 
   constructor(
     catalog: Catalog,
@@ -168,7 +204,7 @@ class Reading {
     script: Script,
     cues: readonly ReadCue[],
     words: readonly HeardWord[],
-    alignment: Alignment,
+    alignment: Laid,
   ) {
     this.#catalog = catalog;
     this.#timed = timed;
@@ -222,13 +258,9 @@ class Reading {
       const section = this.#sectionOf(each);
       const side = part.kind === 'block' ? section.side : null;
       const { times } = section;
+      const scale = times && times.work > 0 ? (each.end - each.work) / (times.work + times.explained) : 1;
       const reps = times
-        ? repsCounted(
-            this.#words,
-            each.work,
-            each.end,
-            Math.max(1, each.end - each.work) / Math.max(1, times.reps * times.sets),
-          )
+        ? repsCounted(this.#words, each.work, each.end - (times.exit + times.explained) * scale, times.rep * scale)
         : null;
       return { side, start: each === first ? startSeconds : each.start, work: each.work, end: each.end, reps };
     });
@@ -315,17 +347,19 @@ class Reading {
     for (const part of missed) {
       const at = this.#script.sections.findIndex(({ block, pass }) => block === part.index && pass === 1);
       if (at < 0) continue;
-      const sum = spoken.reduce(
-        (all, word) => all + Math.max(evidence.of(at, 'setup', word), evidence.of(at, 'work', word)),
-        0,
+      const window = bestRow(
+        spoken.map((word) => Math.max(evidence.of(at, 'setup', word), evidence.of(at, 'work', word)) - FOREIGN),
       );
-      if (sum <= most) continue;
+      if (!window || window.sum <= most) continue;
+      const { coverage, unheard } = this.#alignment;
+      if (coverage.of(at, spoken.slice(window.from, window.to)) < unheard) continue;
       const { times } = this.#script.sections[at] as ScriptSection;
       const share = times ? (times.setup + times.options) / Math.max(1, times.setup + times.options + times.work) : 0;
-      const start = spoken[0]?.at ?? from;
-      const found = { section: at, start, work: start + (to - start) * share, end: to, evidence: sum };
+      const start = (spoken[window.from] as HeardWord).at;
+      const end = Math.max(spoken[window.to]?.at ?? to, start + 1);
+      const found = { section: at, start, work: start + (end - start) * share, end, evidence: window.sum };
       best = this.#taken(part, [found]);
-      most = sum;
+      most = window.sum;
     }
     return best;
   }
@@ -337,6 +371,23 @@ class Reading {
     const { entry, confidence } = new RungWords(this.#catalog).nearest(spoken);
     return { startSeconds: first.at, endSeconds: to, rung: entry?.key ?? null, confidence };
   }
+}
+
+/** What a word that says nothing counts against a stretch. */
+const FOREIGN = 0.15;
+
+/** The row of values with the greatest sum, from its first to after its last. */
+function bestRow(
+  values: readonly number[],
+): { readonly from: number; readonly to: number; readonly sum: number } | null {
+  let best: { from: number; to: number; sum: number } | null = null;
+  let [from, sum] = [0, 0];
+  values.forEach((value, i) => {
+    if (sum <= 0) [from, sum] = [i, 0];
+    sum += value;
+    if (!best || sum > best.sum) best = { from, to: i + 1, sum };
+  });
+  return best;
 }
 
 /** Evidence from which what was missed in its place is found in another. */
