@@ -68,7 +68,7 @@ export function speak(
     const pass = passes.find((each) => each.block === section.block && each.pass === section.pass);
     if (section.kind === 'opening') said.from(0, section.lines);
     else if (section.kind === 'closing') said.from(passes.at(-1)?.end ?? timed.parts.opening, section.lines);
-    else if (pass) said.pass(section, pass);
+    else if (pass) pass.begun = said.pass(section, pass);
   }
   const ended = (passes.at(-1)?.end ?? 0) + timed.parts.closing;
   return { cues: said.cues(), log: logOf(plan, planned, timed, passes, habits, { seed, date, ended }) };
@@ -128,6 +128,8 @@ interface Pass {
   /** With the rest after it. */
   readonly end: number;
   readonly done: number;
+  /** When the first word of its set-up is said: what is said of the way may take longer than the way. */
+  begun: number;
 }
 
 function passesOf({ sequence, parts }: TimedClass, { scatter }: Habits, chance: Chance): Pass[] {
@@ -153,7 +155,7 @@ function passesOf({ sequence, parts }: TimedClass, { scatter }: Habits, chance: 
     const [ownSetup, ownWork] = [setup * own(), work * own()];
     const done = start + ownSetup + ownWork;
     clock = done + rest;
-    return { block, pass, leaves, start, setup: ownSetup, work: ownWork, done, end: clock };
+    return { block, pass, leaves, start, setup: ownSetup, work: ownWork, done, end: clock, begun: start };
   });
 }
 
@@ -203,13 +205,17 @@ class Saying {
     }
   }
 
-  /** A pass by its script: the way, what comes before the effort, the first repetitions with words, the others counted. */
-  pass({ lead, lines, times, pass }: ScriptSection, own: Pass): void {
+  /**
+   * A pass by its script: the way, what comes before the effort, the first repetitions with words, the others counted.
+   * @returns when its set-up begins to be said
+   */
+  pass({ lead, lines, times, pass }: ScriptSection, own: Pass): number {
     if (lead) this.#say(own.leaves, lead);
     const said = lines.filter((line) => line.said && !this.#habits.unsaid.includes(line.kind));
+    const begun = Math.min(Math.max(own.start, this.#cursor), own.start + own.setup);
     if (!times) {
       this.from(own.start, said);
-      return;
+      return Math.max(own.start, begun);
     }
     const { before, actions, during, out } = inTurn(said);
     this.from(own.start, before);
@@ -232,6 +238,7 @@ class Saying {
     }
     this.from(own.done - 2, left);
     this.from(own.done - 1, out);
+    return begun;
   }
 
   #actions(
@@ -305,10 +312,10 @@ function logOf(
       id: block.id,
       did: was ? ('planned' as const) : ('added' as const),
       ...(was || isInterlude(block) ? {} : { rung: `${block.exercise}/${block.rung}` }),
-      passes: mine.map(({ pass, start, setup, work, done }) => ({
+      passes: mine.map(({ pass, start, begun, setup, work, done }) => ({
         side: part.kind === 'block' ? (part.slots[pass - 1]?.side ?? null) : null,
-        startSeconds: round(start),
-        ...(part.kind === 'block' ? { setupSeconds: round(setup) } : {}),
+        startSeconds: round(begun),
+        ...(part.kind === 'block' ? { setupSeconds: round(setup - (begun - start)) } : {}),
         workSeconds: round(work),
         ...(part.kind === 'block' ? { reps: Math.round(pass === 1 ? part.reps : part.secondReps) } : {}),
         endSeconds: round(done),

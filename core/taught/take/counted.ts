@@ -4,8 +4,8 @@ import { type HeardWord, numberOf } from './words';
 const CHAIN = 2;
 /** How far the time between two numbers may be off a repetition's, as a factor. */
 const [SOONEST, LATEST] = [0.45, 1.9];
-/** Repetitions after the last number that was heard, from which one more is counted. */
-const UNSURE = 0.8;
+/** Repetitions after the last number that was heard, from which one more is counted, and that there may have been time for. */
+const [UNSURE, SOONER] = [0.8, 0.4];
 /** Numbers missed in a row, at most. */
 const MISSED = 3;
 
@@ -19,8 +19,15 @@ interface Said {
  * heard are filled in by the time between the others.
  * @param to its end, the way out left aside
  * @param rep seconds of a repetition as planned
+ * @param planned how many were
  */
-export function repsCounted(words: readonly HeardWord[], from: number, to: number, rep: number): number | null {
+export function repsCounted(
+  words: readonly HeardWord[],
+  from: number,
+  to: number,
+  rep: number,
+  planned: number,
+): number | null {
   const said = words.flatMap(({ text, at }, i): Said[] => {
     const value = at >= from - 0.5 && at < to ? numberOf(text) : null;
     if (value === null) return [];
@@ -40,9 +47,12 @@ export function repsCounted(words: readonly HeardWord[], from: number, to: numbe
   const steps = Math.abs(last.value - first.value);
   const own = (last.at - first.at) / steps;
   // A number is said as its repetition begins: what is left after the last one holds those nobody heard.
-  const after = ending
-    ? Math.max(0, Math.round((ending.at - last.at) / own))
-    : Math.max(0, Math.floor((to - last.at) / own - UNSURE));
+  const left = (to - last.at) / own;
+  const most = last.value + Math.floor(left + SOONER);
+  // Nobody said which was the last one: as many as planned, where there was time for them.
+  const likely =
+    planned >= last.value && planned <= most ? planned : last.value + Math.floor(Math.max(0, left - UNSURE));
+  const after = (ending ? last.value + Math.max(0, Math.round((ending.at - last.at) / own)) : likely) - last.value;
   if (best === up) return last.value + Math.min(after, MISSED);
   const before = Math.max(0, Math.round((first.at - from) / own));
   return first.value + Math.min(before, MISSED);

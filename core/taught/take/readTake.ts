@@ -147,12 +147,13 @@ function aligned(script: Script, words: readonly HeardWord[], seconds: number): 
     );
     now = align(sections, planned, words, evidence, seconds, limited(meant > 0 ? was / meant : 1), left);
   }
-  return { ...now, unheard: UNHEARD * usual, coverage };
+  return { ...now, unheard: UNHEARD * usual, coverage, evidence };
 }
 /** Captions laid along a class, with how little of a stretch is too little. */
 interface Laid extends Alignment {
   readonly unheard: number;
   readonly coverage: Coverage;
+  readonly evidence: Evidence;
 }
 /** Seconds around a stretch in which its words count to it, and evidence from which its length tells the pace. */
 const [NEAR, SURE] = [2, 3];
@@ -250,17 +251,20 @@ class Reading {
 
   #taken(part: TimedClass['sequence'][number], found: readonly Found[]): TakenBlock {
     const [first] = found as [Found];
-    const spoken = within(this.#words, first.start, first.end);
-    const begins = spoken[0]?.at;
-    // The first word of the set-up, where one was said.
-    const startSeconds = begins !== undefined && begins < first.work ? begins : first.start;
+    const startSeconds = this.#begins(first);
     const passes = found.map((each) => {
       const section = this.#sectionOf(each);
       const side = part.kind === 'block' ? section.side : null;
       const { times } = section;
       const scale = times && times.work > 0 ? (each.end - each.work) / (times.work + times.explained) : 1;
       const reps = times
-        ? repsCounted(this.#words, each.work, each.end - (times.exit + times.explained) * scale, times.rep * scale)
+        ? repsCounted(
+            this.#words,
+            each.work,
+            each.end - (times.exit + times.explained) * scale,
+            times.rep * scale,
+            times.reps,
+          )
         : null;
       return { side, start: each === first ? startSeconds : each.start, work: each.work, end: each.end, reps };
     });
@@ -285,6 +289,27 @@ class Reading {
       effortBreath: part.kind === 'block' ? this.#breath(found) : { with: 0, against: 0 },
       passes,
     };
+  }
+
+  /**
+   * The first word of a set-up: what is said between two pauses belongs to the way while it rather speaks of that.
+   * Where nothing is said before the effort, it is where the stretch begins.
+   */
+  #begins({ section, start, work }: Found): number {
+    const spoken = within(this.#words, start - BEFORE, Math.max(work, start + BEFORE));
+    const { evidence } = this.#alignment;
+    let from = 0;
+    for (let i = 1; i <= spoken.length; i++) {
+      const [last, next] = [spoken[i - 1] as HeardWord, spoken[i]];
+      if (next && next.at - last.at < PAUSE) continue;
+      const burst = spoken.slice(from, i);
+      const sumOf = (part: 'way' | 'setup') => burst.reduce((all, word) => all + evidence.of(section, part, word), 0);
+      const begins = (burst[0] as HeardWord).at;
+      const own = sumOf('setup');
+      if (own > 0 && own > sumOf('way') && (begins >= start - 1 || next === undefined)) return Math.max(begins, start);
+      from = i;
+    }
+    return within(this.#words, start, work)[0]?.at ?? start;
   }
 
   /** Kinds of cues that were said: of one of its lines at least half of the words that tell something. */
@@ -341,7 +366,7 @@ class Reading {
 
   /** A block that was missed in its place and is heard in another. */
   #movedInto({ from, to }: Else, missed: readonly TimedClass['sequence'][number][]): TakenBlock | null {
-    const evidence = new Evidence(this.#script.sections);
+    const { evidence } = this.#alignment;
     const spoken = within(this.#words, from, to);
     let [best, most]: [TakenBlock | null, number] = [null, MOVED];
     for (const part of missed) {
@@ -389,6 +414,9 @@ function bestRow(
   });
   return best;
 }
+
+/** Seconds before a stretch in which its first words are looked for, and of silence between two things said. */
+const [BEFORE, PAUSE] = [2, 1.5];
 
 /** Evidence from which what was missed in its place is found in another. */
 const MOVED = 8;
