@@ -22,6 +22,8 @@ export default defineConfig({
           'script',
           'earliest',
           'replan',
+          'speak',
+          'take',
           'pace',
           'whatIf',
           'calendar',

@@ -21,3 +21,4 @@ export * from './replanBundle';
 export * from './reviewBundle';
 export * from './steps';
 export * from './studioOf';
+export * from './takeBundle';

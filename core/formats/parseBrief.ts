@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { Problem } from '../plan';
 import { type Brief, briefSchema, type SeriesBrief, seriesBriefSchema } from '../sequence';
+import { type Habits, habitsSchema } from '../taught/speak';
 import { schemaProblems } from './schemaProblems';
 
 export type ParsedBrief<T> =
@@ -8,7 +9,7 @@ export type ParsedBrief<T> =
   | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Reads a brief from text: all of it, or nothing with a report. */
-function parsed<T>(text: string, schema: z.ZodType<T>): ParsedBrief<T> {
+function parsed<T>(text: string, schema: z.ZodType<T>, expected = 'a brief'): ParsedBrief<T> {
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -16,7 +17,7 @@ function parsed<T>(text: string, schema: z.ZodType<T>): ParsedBrief<T> {
     const reason = error instanceof Error ? error.message : String(error);
     return {
       ok: false,
-      problems: [{ path: [], message: `The file is not whole JSON (${reason}); expected a brief.` }],
+      problems: [{ path: [], message: `The file is not whole JSON (${reason}); expected ${expected}.` }],
     };
   }
   const read = schema.safeParse(value);
@@ -25,6 +26,9 @@ function parsed<T>(text: string, schema: z.ZodType<T>): ParsedBrief<T> {
 
 /** The brief of a class. */
 export const parseBrief = (text: string): ParsedBrief<Brief> => parsed(text, briefSchema);
+
+/** Habits of a stand-in teacher. */
+export const parseHabits = (text: string): ParsedBrief<Habits> => parsed(text, habitsSchema, 'habits');
 
 /** The brief of a whole series. */
 export const parseSeriesBrief = (text: string): ParsedBrief<SeriesBrief> => parsed(text, seriesBriefSchema);

@@ -122,17 +122,23 @@ export function stamp(seconds: number, mark: '.' | ','): string {
 const flat = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 /** WebVTT: what would be markup is written out. */
-export function vttOf(script: Script): string {
+export const vttOf = (script: Script): string => vttFrom(captionsOf(script));
+
+/** Captions as WebVTT. */
+export function vttFrom(captions: readonly Caption[]): string {
   const escaped = (text: string) => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-  const cues = captionsOf(script).map(
+  const cues = captions.map(
     ({ from, to, text }, i) => `${i + 1}\n${stamp(from, '.')} --> ${stamp(to, '.')}\n${escaped(text)}\n`,
   );
   return `WEBVTT\n\n${cues.join('\n')}`;
 }
 
 /** SubRip, for what plays nothing newer: an arrow of its own would end a caption. */
-export const srtOf = (script: Script): string =>
-  captionsOf(script)
+export const srtOf = (script: Script): string => srtFrom(captionsOf(script));
+
+/** Captions as SRT. */
+export const srtFrom = (captions: readonly Caption[]): string =>
+  captions
     .map(
       ({ from, to, text }, i) =>
         `${i + 1}\r\n${stamp(from, ',')} --> ${stamp(to, ',')}\r\n${text.replaceAll('-->', '→').replaceAll('\n', '\r\n')}\r\n`,

@@ -29,14 +29,16 @@ interface Command<O extends Options> {
    * @param read reads the files when it is first asked, so that an option that can't be is said at once
    * @throws Refused when the options can't be, or the files do not hold what they name
    */
-  readonly answer: (read: () => Bundle, values: Values<O>) => Answer | Promise<Answer>;
+  readonly answer: (read: () => Bundle, values: Values<O>, first: string) => Answer | Promise<Answer>;
+  /** What the first file is, where it is no bundle. */
+  readonly first?: string;
 }
 
 /**
  * Runs a command over bundle files, with neither server nor database: one document on standard output, notes and
  * complaints on standard error, and how it went as the exit code.
  */
-export function runHeadless<const O extends Options>({ name, options, usage, answer }: Command<O>): void {
+export function runHeadless<const O extends Options>({ name, options, usage, answer, first }: Command<O>): void {
   void run(process.argv.slice(2)).then((code) => {
     process.exitCode = code;
   });
@@ -44,8 +46,11 @@ export function runHeadless<const O extends Options>({ name, options, usage, ans
   async function run(args: readonly string[]): Promise<number> {
     try {
       const { values, positionals } = argumentsOf(args);
-      if (positionals.length === 0) throw new Refused(`Name at least one bundle file: ${usage}`);
-      const given = await answer(() => bundleOf(positionals), values);
+      const files = first === undefined ? positionals : positionals.slice(1);
+      if (files.length === 0) {
+        throw new Refused(`Name ${first === undefined ? '' : `${first}, and `}at least one bundle file: ${usage}`);
+      }
+      const given = await answer(() => bundleOf(files), values, positionals[0] as string);
       process.stdout.write('raw' in given ? given.raw : `${JSON.stringify(given.document, null, 2)}\n`);
       return given.sound ? SOUND : UNSOUND;
     } catch (error) {
@@ -117,15 +122,19 @@ export function seriesIn({ seriesOf }: Pick<SeriesStudio, 'seriesOf'>, id: strin
   return series;
 }
 
-/** The brief in a file. @throws Refused when none is named, or with every problem of it, each with its path */
-export function briefIn<T>(file: string | undefined, parse: (text: string) => ParsedBrief<T>): T {
-  if (file === undefined) throw new Refused('Name the brief: --brief BRIEF.json.');
-  let text: string;
+/** The text of a file. @throws Refused when it can’t be opened */
+export function textOf(file: string, expected: string): string {
   try {
-    text = readFileSync(file, 'utf8');
+    return readFileSync(file, 'utf8');
   } catch {
-    throw new Refused(`${file}, the file: It can’t be opened; expected a brief.`);
+    throw new Refused(`${file}, the file: It can’t be opened; expected ${expected}.`);
   }
+}
+
+/** The brief in a file. @throws Refused when none is named, or with every problem of it, each with its path */
+export function briefIn<T>(file: string | undefined, parse: (text: string) => ParsedBrief<T>, expected = 'a brief'): T {
+  if (file === undefined) throw new Refused('Name the brief: --brief BRIEF.json.');
+  const text = textOf(file, expected);
   const parsed = parse(text);
   if (parsed.ok) return parsed.brief;
   throw new Refused(parsed.problems.map(({ path, message }) => `${file}, ${pathText(path)}: ${message}`).join('\n'));

@@ -62,13 +62,19 @@ export function speak(
     audience: audience?.name,
   });
   const wordsPerMinute = habits.wordsPerMinute ?? catalog.method.wordsPerMinute;
-  const passes = passesOf(timed, habits, chance);
+  const lengths = lengthsOf(timed, habits, chance);
   const said = new Saying(wordsPerMinute, habits, chance);
+  const passes: Pass[] = [];
+  let clock = lengths.opening;
   for (const section of script.sections) {
-    const pass = passes.find((each) => each.block === section.block && each.pass === section.pass);
+    const own = lengths.passes.find((each) => each.block === section.block && each.pass === section.pass);
     if (section.kind === 'opening') said.from(0, section.lines);
-    else if (section.kind === 'closing') said.from(passes.at(-1)?.end ?? timed.parts.opening, section.lines);
-    else if (pass) pass.begun = said.pass(section, pass);
+    else if (section.kind === 'closing') said.from(clock, section.lines);
+    else if (own) {
+      const pass = said.pass(section, own, clock);
+      passes.push(pass);
+      clock = pass.end;
+    }
   }
   const ended = (passes.at(-1)?.end ?? 0) + timed.parts.closing;
   return { cues: said.cues(), log: logOf(plan, planned, timed, passes, habits, { seed, date, ended }) };
@@ -116,23 +122,27 @@ function timedFor(catalog: Catalog, taught: ClassPlan, audience: Audience | unde
   return timeClass(catalog, taught, { audience, teacher });
 }
 
-/** A pass of a block, or an interlude, as it really goes. */
-interface Pass {
+/** How long a pass of a block, or an interlude, takes. */
+interface Length {
   readonly block: number;
   readonly pass: 1 | 2;
-  /** When the way to it begins, and when people are there. */
-  readonly leaves: number;
-  readonly start: number;
+  readonly way: number;
   readonly setup: number;
   readonly work: number;
-  /** With the rest after it. */
-  readonly end: number;
-  readonly done: number;
-  /** When the first word of its set-up is said: what is said of the way may take longer than the way. */
-  begun: number;
+  readonly rest: number;
 }
 
-function passesOf({ sequence, parts }: TimedClass, { scatter }: Habits, chance: Chance): Pass[] {
+/** The same as it really went: nobody moves on before what is said of it is said. */
+interface Pass extends Pick<Length, 'block' | 'pass'> {
+  /** When the way to it begins, when its set-up begins to be said, when its effort begins and ends, and its rest. */
+  readonly leaves: number;
+  readonly start: number;
+  readonly worked: number;
+  readonly done: number;
+  readonly end: number;
+}
+
+function lengthsOf({ sequence, parts }: TimedClass, { scatter }: Habits, chance: Chance) {
   const own = () => (scatter === 0 ? 1 : Math.exp(scatter * normal(chance)));
   const slots = sequence
     .flatMap((part) => {
@@ -147,16 +157,13 @@ function passesOf({ sequence, parts }: TimedClass, { scatter }: Habits, chance: 
       });
     })
     .sort((a, b) => a.startSeconds - b.startSeconds || a.block - b.block);
-  let [clock, before] = [parts.opening * own(), parts.opening];
-  return slots.map(({ block, pass, startSeconds, setup, work, rest }): Pass => {
-    const leaves = clock;
-    const start = clock + Math.max(0, startSeconds - before) * own();
+  let before = parts.opening;
+  const passes = slots.map(({ block, pass, startSeconds, setup, work, rest }): Length => {
+    const way = Math.max(0, startSeconds - before);
     before = startSeconds + setup + work + rest;
-    const [ownSetup, ownWork] = [setup * own(), work * own()];
-    const done = start + ownSetup + ownWork;
-    clock = done + rest;
-    return { block, pass, leaves, start, setup: ownSetup, work: ownWork, done, end: clock, begun: start };
+    return { block, pass, way: way * own(), setup: setup * own(), work: work * own(), rest };
   });
+  return { opening: parts.opening * own(), passes };
 }
 
 /** A draw of the normal distribution (Box and Muller). */
@@ -205,28 +212,29 @@ class Saying {
     }
   }
 
-  /**
-   * A pass by its script: the way, what comes before the effort, the first repetitions with words, the others counted.
-   * @returns when its set-up begins to be said
-   */
-  pass({ lead, lines, times, pass }: ScriptSection, own: Pass): number {
-    if (lead) this.#say(own.leaves, lead);
+  /** A pass by its script: the way, what comes before the effort, the first repetitions with words, the others counted. */
+  pass({ lead, lines, times }: ScriptSection, { block, pass, way, setup, work, rest }: Length, leaves: number): Pass {
+    if (lead) this.#say(leaves, lead);
     const said = lines.filter((line) => line.said && !this.#habits.unsaid.includes(line.kind));
-    const begun = Math.min(Math.max(own.start, this.#cursor), own.start + own.setup);
+    const start = Math.max(leaves + way, this.#cursor);
+    const as = (worked: number): Pass => {
+      const done = worked + work;
+      return { block, pass, leaves, start, worked, done, end: done + rest };
+    };
     if (!times) {
-      this.from(own.start, said);
-      return Math.max(own.start, begun);
+      this.from(start, said);
+      return as(start);
     }
     const { before, actions, during, out } = inTurn(said);
-    this.from(own.start, before);
-    const scale = times.work > 0 ? own.work / (times.work + times.explained) : 1;
-    const worked = own.start + own.setup;
+    this.from(start, before);
+    const own = as(Math.max(start + setup, this.#cursor));
+    const scale = times.work > 0 ? work / (times.work + times.explained) : 1;
     const set = times.entry + times.reps * times.rep + times.exit + times.restBetween;
     const spoken = pass === 1 ? SPOKEN_REPS : 1;
     const left = [...during];
     for (let number = 0; number < times.sets; number++) {
       for (let rep = 0; rep < times.reps; rep++) {
-        const begins = worked + (number * set + times.entry + rep * times.rep) * scale;
+        const begins = own.worked + (number * set + times.entry + rep * times.rep) * scale;
         if (number === 0 && rep < spoken) {
           this.#actions(actions, times, begins, scale);
           continue;
@@ -238,7 +246,7 @@ class Saying {
     }
     this.from(own.done - 2, left);
     this.from(own.done - 1, out);
-    return begun;
+    return own;
   }
 
   #actions(
@@ -312,11 +320,11 @@ function logOf(
       id: block.id,
       did: was ? ('planned' as const) : ('added' as const),
       ...(was || isInterlude(block) ? {} : { rung: `${block.exercise}/${block.rung}` }),
-      passes: mine.map(({ pass, start, begun, setup, work, done }) => ({
+      passes: mine.map(({ pass, start, worked, done }) => ({
         side: part.kind === 'block' ? (part.slots[pass - 1]?.side ?? null) : null,
-        startSeconds: round(begun),
-        ...(part.kind === 'block' ? { setupSeconds: round(setup - (begun - start)) } : {}),
-        workSeconds: round(work),
+        startSeconds: round(start),
+        ...(part.kind === 'block' ? { setupSeconds: round(worked - start) } : {}),
+        workSeconds: round(done - worked),
         ...(part.kind === 'block' ? { reps: Math.round(pass === 1 ? part.reps : part.secondReps) } : {}),
         endSeconds: round(done),
       })),

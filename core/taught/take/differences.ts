@@ -32,6 +32,9 @@ interface Found {
 /** Seconds, and share of what was planned, from which a length is told. */
 const [TOLD_SECONDS, TOLD_SHARE] = [15, 0.3];
 
+/** Calls on the other breath from which it is told: fewer may be misheard. */
+const TOLD_BREATHS = 3;
+
 /** Where plan and take differ, in plain sentences. */
 export function differencesIn({ sequence }: TimedClass, { blocks, missed, moved, added }: Found): Difference[] {
   const found: Difference[] = [];
@@ -72,7 +75,7 @@ export function differencesIn({ sequence }: TimedClass, { blocks, missed, moved,
       say('WORK_OTHER', ids, `${title}: ${spell(taken.workSeconds)} of work, ${spell(part.work)} planned.`);
     if (taken.unsaid.includes('safety')) say('SAFETY_UNHEARD', ids, `${title}: its safety line was not heard.`);
     const { with: by, against } = taken.effortBreath;
-    if (against > by)
+    if (against > by && against >= TOLD_BREATHS)
       say(
         'BREATH_OTHER',
         ids,

@@ -110,6 +110,8 @@ export function readTake(
 
 /** Heard of a stretch that was left out, as a share of what is heard of most: less than this. */
 const UNHEARD = 0.5;
+/** The same of a talk, a check or a small rest: few words, said as they come. */
+const UNHEARD_REST = 0.15;
 /** Alignments at most: what is left out frees what stands beside it. */
 const ROUNDS = 3;
 
@@ -131,7 +133,8 @@ function aligned(script: Script, words: readonly HeardWord[], seconds: number): 
     usual = medianOf(own.map(({ share }) => share));
     const before = left.size;
     for (const { section, share } of own) {
-      if (share >= UNHEARD * usual) continue;
+      const least = sections[section]?.kind === 'block' ? UNHEARD : UNHEARD_REST;
+      if (share >= least * usual) continue;
       // Both sides of it.
       sections.forEach(({ block }, i) => {
         if (block === sections[section]?.block) left.add(i);
@@ -292,24 +295,41 @@ class Reading {
   }
 
   /**
-   * The first word of a set-up: what is said between two pauses belongs to the way while it rather speaks of that.
-   * Where nothing is said before the effort, it is where the stretch begins.
+   * The first word of a set-up. What is said between two pauses belongs to the way while it rather speaks of that, and
+   * where somebody goes on speaking from one thing to the next, to what was done before while it speaks of that. Where
+   * nothing is said before the effort, it is where the stretch begins.
    */
   #begins({ section, start, work }: Found): number {
-    const spoken = within(this.#words, start - BEFORE, Math.max(work, start + BEFORE));
-    const { evidence } = this.#alignment;
-    let from = 0;
-    for (let i = 1; i <= spoken.length; i++) {
-      const [last, next] = [spoken[i - 1] as HeardWord, spoken[i]];
-      if (next && next.at - last.at < PAUSE) continue;
-      const burst = spoken.slice(from, i);
-      const sumOf = (part: 'way' | 'setup') => burst.reduce((all, word) => all + evidence.of(section, part, word), 0);
-      const begins = (burst[0] as HeardWord).at;
-      const own = sumOf('setup');
-      if (own > 0 && own > sumOf('way') && (begins >= start - 1 || next === undefined)) return Math.max(begins, start);
-      from = i;
+    const { evidence, found } = this.#alignment;
+    const before = found.findLast((each) => each.section !== section && each.start < start && each.end <= start + 1);
+    const spoken = within(this.#words, Math.max(start - BEFORE, before?.work ?? 0), Math.max(work, start + 2));
+    const sumOf = (part: 'way' | 'setup', words: readonly HeardWord[]) =>
+      words.reduce((all, word) => all + evidence.of(section, part, word), 0);
+    let weak: number | null = null;
+    for (const burst of burstsIn(spoken)) {
+      const [first, last] = [burst[0], burst.at(-1)] as [HeardWord, HeardWord];
+      if (last.at < start - 1) continue;
+      const own = first.at >= start - 1 ? burst : this.#goesOver(burst, section, before?.section);
+      const sum = sumOf('setup', own);
+      const begins = own[0]?.at;
+      if (begins === undefined || sum <= 0 || sum <= sumOf('way', own)) continue;
+      if (sum >= TELLING) return begins;
+      weak ??= begins;
     }
-    return within(this.#words, start, work)[0]?.at ?? start;
+    return weak ?? within(this.#words, start, work)[0]?.at ?? start;
+  }
+
+  /** Of what is said without a pause, from where on it speaks of a stretch and no more of the one before. */
+  #goesOver(burst: readonly HeardWord[], section: number, before: number | undefined): readonly HeardWord[] {
+    const { evidence } = this.#alignment;
+    let [sum, best, begins] = [0, 0, burst.length];
+    for (let i = burst.length - 1; i >= 0; i--) {
+      const word = burst[i] as HeardWord;
+      const other = before === undefined ? 0 : evidence.of(before, 'work', word);
+      sum += evidence.of(section, 'setup', word) - Math.max(other, evidence.of(section, 'way', word));
+      if (sum > best) [best, begins] = [sum, i];
+    }
+    return burst.slice(begins);
   }
 
   /** Kinds of cues that were said: of one of its lines at least half of the words that tell something. */
@@ -380,7 +400,13 @@ class Reading {
       if (coverage.of(at, spoken.slice(window.from, window.to)) < unheard) continue;
       const { times } = this.#script.sections[at] as ScriptSection;
       const share = times ? (times.setup + times.options) / Math.max(1, times.setup + times.options + times.work) : 0;
-      const start = (spoken[window.from] as HeardWord).at;
+      const said = burstsIn(spoken.slice(window.from, window.to)).map((burst) => ({
+        burst,
+        sum: burst.reduce((all, word) => all + evidence.of(at, 'setup', word), 0),
+      }));
+      const densest = Math.max(...said.map(({ burst, sum }) => sum / burst.length));
+      const telling = said.find(({ burst, sum }) => sum >= TELLING && sum / burst.length >= densest / 2)?.burst;
+      const start = (telling?.[0] ?? (spoken[window.from] as HeardWord)).at;
       const end = Math.max(spoken[window.to]?.at ?? to, start + 1);
       const found = { section: at, start, work: start + (end - start) * share, end, evidence: window.sum };
       best = this.#taken(part, [found]);
@@ -415,8 +441,20 @@ function bestRow(
   return best;
 }
 
-/** Seconds before a stretch in which its first words are looked for, and of silence between two things said. */
-const [BEFORE, PAUSE] = [2, 1.5];
+/** Seconds before a stretch in which its first words are looked for; of silence between two things said; what a beginning tells. */
+const [BEFORE, PAUSE, TELLING] = [12, 1.5, 2];
+
+/** Words that are said without a pause. */
+function burstsIn(words: readonly HeardWord[]): HeardWord[][] {
+  const bursts: HeardWord[][] = [];
+  let last = Number.NEGATIVE_INFINITY;
+  for (const word of words) {
+    if (word.at - last >= PAUSE) bursts.push([]);
+    bursts.at(-1)?.push(word);
+    last = word.at;
+  }
+  return bursts;
+}
 
 /** Evidence from which what was missed in its place is found in another. */
 const MOVED = 8;
