@@ -203,3 +203,28 @@ test('a file of version 1 is taken in as it would be written today, and what tha
     { id: 'b1', exercise: 'side-leg', rung: 'bent', mode: 'flow' },
   ]);
 });
+
+test('captions of a class are read back, drawn beside the plan, and kept as its log', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/script/potters-forearms`);
+  await page.getByRole('link', { name: 'What really happened' }).click();
+  const file = page.getByLabel('Read its captions');
+  const buffer = (text: string) => ({ name: 'monday.txt', mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await file.setInputFiles(buffer('Dear studio, all went well'));
+  await expect(page.getByRole('alert')).toHaveText(/^monday\.txt: Line 1: There is no time; expected captions/);
+
+  // The class as its own captions have it, each line on its second.
+  const answer = await page.request.get(`${studio.address}/api/handouts/potters-forearms?as=vtt`);
+  expect(answer.ok()).toBe(true);
+  const captions = await answer.text();
+  await file.setInputFiles(buffer(captions));
+  await expect(page.getByText(/% of the blocks are found for sure/)).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it as a log' }).click();
+  const logs = page.getByRole('region', { name: 'Logs of this class' });
+  await expect(logs.getByRole('listitem')).toHaveText(/read from captions/);
+  await saved(page);
+  await page.reload();
+  await expect(logs.getByRole('listitem')).toHaveText(/read from captions/);
+});

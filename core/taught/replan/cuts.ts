@@ -4,7 +4,7 @@ import { learntBy, limitsOf, type ReviewContext, titleOf } from '../../review';
 import type { Left } from './moment';
 
 /** What can be done to a class under way. */
-export const CUTS = ['leave-out', 'reps', 'flow', 'no-options', 'no-rest', 'spare'] as const;
+const CUTS = ['leave-out', 'reps', 'flow', 'no-options', 'no-rest', 'spare'] as const;
 export type CutKind = (typeof CUTS)[number];
 
 /** One thing that makes what is left shorter, or longer. */

@@ -88,9 +88,9 @@ export function startOf({ sequence }: TimedClass, id: string, pass: 1 | 2): numb
   return second.startSeconds;
 }
 
-export const endOf = (part: Part): number =>
+const endOf = (part: Part): number =>
   part.kind === 'block' ? part.endSeconds : part.startSeconds + part.seconds;
-export const EPSILON = 1e-6;
+const EPSILON = 1e-6;
 
 /** What of a class is still to come, and what of it must stay as it is. */
 export interface Left {

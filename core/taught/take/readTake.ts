@@ -276,6 +276,7 @@ class Reading {
     const lasted = found.reduce((sum, { start, end }) => sum + end - start, 0);
     const count = found.reduce((sum, { start, end }) => sum + within(this.#words, start, end).length, 0);
     const { said, unsaid } = this.#kindsIn(first);
+    const sides = part.kind === 'block' ? repsOf(part, passes) : null;
     return {
       id: part.block.id,
       startSeconds: from,
@@ -283,14 +284,18 @@ class Reading {
       workSeconds: found.reduce((sum, { work, end }) => sum + end - work, 0),
       endSeconds: to,
       confidence: confidenceOf(found.reduce((sum, { evidence }) => sum + evidence, 0)),
-      reps: part.kind === 'block' ? repsOf(part, passes) : null,
+      reps: sides,
       firstSide: part.kind === 'block' ? this.#firstSide(part, first) : null,
       wordsPerMinute: speech > 0 ? (count * 60) / speech : 0,
       silenceShare: lasted > 0 ? Math.max(0, 1 - speech / lasted) : 0,
       said,
       unsaid,
       effortBreath: part.kind === 'block' ? this.#breath(found) : { with: 0, against: 0 },
-      passes,
+      // One pass of both sides in turns holds as many repetitions as a side has.
+      passes:
+        passes.length === 1 && sides?.left !== undefined && sides.right !== undefined
+          ? passes.map((pass) => ({ ...pass, reps: Math.max(sides.left ?? 0, sides.right ?? 0) }))
+          : passes,
     };
   }
 

@@ -79,7 +79,7 @@ test('what a teacher did is read back: when blocks began, what was left out, add
         .join(', '),
     );
   const share = (all: readonly boolean[]) => all.filter(Boolean).length / all.length;
-  expect(share(hits.starts)).toBeGreaterThanOrEqual(runs(0.9, 0.94));
+  expect(share(hits.starts)).toBeGreaterThanOrEqual(runs(0.85, 0.94));
   expect(share(hits.skips)).toBeGreaterThanOrEqual(0.9);
   expect(share(hits.adds)).toBeGreaterThanOrEqual(runs(5, 9) / 10);
   expect(share(hits.reps)).toBeGreaterThanOrEqual(0.9);

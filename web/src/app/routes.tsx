@@ -21,6 +21,7 @@ const VIEWS = {
   versions: () => import('../views/versions/VersionsView'),
   'room/:id': () => import('../views/script/RoomCardView'),
   'rehearse/:id': () => import('../views/rehearse/RehearseView'),
+  'taught/:id': () => import('../views/taught/TaughtView'),
   'script/:id?': () => import('../views/script/ScriptView'),
   'series/plan': () => import('../views/propose/PlanSeriesView'),
   calendar: () => import('../views/calendar/CalendarView'),

@@ -26,6 +26,7 @@ import type {
   MendedClass,
   PlannedSeries,
   ProposedClasses,
+  ReadTake,
 } from './worker';
 
 /** What can be worked out about a class, each on the class as it is when asked, once the whole studio is here. */
@@ -68,6 +69,10 @@ const aboutClass = async <T>(plan: ClassPlan, ask: (work: Remote<DeskWork>, cont
 /** What each answer of the method would change of a class. */
 export const effectsOnClass = (plan: ClassPlan): Promise<readonly Effect[]> =>
   aboutClass(plan, (work, context) => work.effects(plan, context));
+
+/** Captions of a class, read back. @throws when they can’t be read, with the line */
+export const takeOfClass = (plan: ClassPlan, captions: string, day: string): Promise<ReadTake> =>
+  aboutClass(plan, (work, context) => work.take(plan, context, captions, day));
 
 /** A class under another method. */
 export const outlineUnder = (plan: ClassPlan, method: MethodFile | undefined): Promise<Outline> =>

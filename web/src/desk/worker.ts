@@ -23,6 +23,7 @@ import {
   type SeriesProposal,
 } from '@warm-ladder/core/sequence';
 import type { Series, WholeStudio } from '@warm-ladder/core/series';
+import { readCaptions, readTake, type Take } from '@warm-ladder/core/taught/take';
 import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
 import { expose } from 'comlink';
 
@@ -150,7 +151,21 @@ const work = {
     const { plan: after, steps, left, why } = mend(known(), plan, context, { looks });
     return { plan: after, steps, left, why };
   },
+  /** Captions of a class, read back. @throws UnreadableCaptions with the line */
+  take(plan: ClassPlan, context: ReviewContext, captions: string, day: string): ReadTake {
+    const { matched, wordsPerMinute, silenceShare, differences, log } = readTake(
+      known(),
+      plan,
+      context,
+      readCaptions(captions),
+      day,
+    );
+    return { matched, wordsPerMinute, silenceShare, differences, log };
+  },
 };
+
+/** What is told of a take. */
+export type ReadTake = Pick<Take, 'matched' | 'wordsPerMinute' | 'silenceShare' | 'differences' | 'log'>;
 
 export type DeskWork = typeof work;
 

@@ -84,6 +84,9 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
           <Link to={`/room/${plan.id}`} className="action">
             Room card
           </Link>
+          <Link to={`/taught/${plan.id}`} className="action">
+            What really happened
+          </Link>
           <Link to={`/class/${plan.id}`} className="action">
             The class
           </Link>

@@ -1,0 +1,118 @@
+import type { TimedClass } from '@warm-ladder/core/plan';
+import type { Catalog } from '@warm-ladder/core/repertoire';
+import { clock, titleOf } from '@warm-ladder/core/review';
+import type { Log } from '@warm-ladder/core/taught';
+import { heatStep } from '../../parts/heat';
+import { layStairs } from '../../parts/stairs';
+import { useWidth } from '../../parts/useWidth';
+
+interface TwoTimelinesProps {
+  readonly catalog: Catalog;
+  readonly timed: TimedClass;
+  readonly log: Log;
+}
+
+/** Pixels: a column of words at the left, each of the two pictures, and the strip of ties between them. */
+const [LEFT, HEIGHT, TIES, SLAB] = [76, 78, 54, 10];
+
+/** The class as it was planned, over the class as it was taught, each block tied to itself. */
+export function TwoTimelines({ catalog, timed, log }: TwoTimelinesProps) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const span = Math.max(timed.seconds, log.endedSeconds ?? 0, 60) * 1.02;
+  const wide = Math.max(0, width - LEFT - 8);
+  const { treads, quiet, scale } = layStairs(catalog, timed, wide, HEIGHT - SLAB, span);
+  const below = HEIGHT + TIES;
+  const taught = (log.blocks ?? []).flatMap(({ id, passes = [] }) =>
+    passes.flatMap(({ startSeconds, endSeconds }, pass) => {
+      if (startSeconds === undefined) return [];
+      const planned = treads.find((tread) => tread.id === id && tread.pass === pass);
+      const x = startSeconds * scale;
+      const wideness = Math.max(2, ((endSeconds ?? startSeconds + 1) - startSeconds) * scale);
+      const rest = quiet.find((step) => step.id === id);
+      const look = planned ? heatStep(planned.heat).fill : rest ? QUIET : 'fill-none stroke-ink';
+      const y = planned?.y ?? rest?.y ?? HEIGHT - SLAB;
+      const name = planned?.name ?? rest?.name ?? 'Not in the plan';
+      return [{ key: `${id}-${pass}`, planned: planned ?? rest, look, y, name, x, width: wideness, at: startSeconds }];
+    }),
+  );
+  const done = new Set(taught.map(({ key }) => key));
+  const every = span > 4200 ? 600 : span > 900 ? 300 : 60;
+  const minutes = Array.from({ length: Math.floor(span / every) + 1 }, (_, i) => i * every);
+  return (
+    <div ref={ref} className="w-full">
+      <svg
+        width={width}
+        height={below + HEIGHT + 24}
+        role="img"
+        aria-label={`As planned ${clock(timed.seconds)}, as taught ${clock(log.endedSeconds ?? 0)}. What differs is listed below.`}
+      >
+        <g className="fill-soft text-[13px]">
+          <text x={0} y={14}>
+            planned
+          </text>
+          <text x={0} y={below + 14}>
+            taught
+          </text>
+        </g>
+        <g transform={`translate(${LEFT} 0)`}>
+          {treads.map(({ id, pass, x, y, width: own, heat, name }) => {
+            const left = !done.has(`${id}-${pass}`);
+            return (
+              <g key={`${id}-${pass}`} className={left ? 'fill-none stroke-ink' : heatStep(heat).fill}>
+                <title>{left ? `${name}: left out` : name}</title>
+                <rect
+                  x={x}
+                  y={y}
+                  width={Math.max(1.5, own - 1)}
+                  height={SLAB}
+                  strokeDasharray={left ? '3 2' : undefined}
+                />
+              </g>
+            );
+          })}
+          {quiet.map(({ id, x, y, width: own, name }) => (
+            <rect key={id} x={x} y={y} width={Math.max(1.5, own - 1)} height={SLAB} className={QUIET}>
+              <title>{name}</title>
+            </rect>
+          ))}
+          <path
+            d={taught
+              .flatMap(({ planned, x }) =>
+                planned ? `M${(planned.x + 1).toFixed(1)} ${HEIGHT + 4}L${(x + 1).toFixed(1)} ${below - 4}` : [],
+              )
+              .join('')}
+            className="stroke-soft"
+            strokeWidth="1"
+          />
+          {taught.map(({ key, look, y, name, x, width: own, at }) => (
+            <g key={key} className={look}>
+              <title>{`${name}, ${clock(at)}`}</title>
+              <rect x={x} y={below + y} width={Math.max(1.5, own - 1)} height={SLAB} />
+            </g>
+          ))}
+          <line x1={0} x2={wide} y1={below + HEIGHT + 4} y2={below + HEIGHT + 4} className="stroke-ink" />
+          {minutes.map((seconds) => (
+            <text
+              key={seconds}
+              x={seconds * scale}
+              y={below + HEIGHT + 19}
+              textAnchor="middle"
+              className="fill-soft text-[12px]"
+            >
+              {seconds / 60}
+            </text>
+          ))}
+        </g>
+      </svg>
+    </div>
+  );
+}
+
+/** Talks, checks and small rests: nothing is worked at. */
+const QUIET = 'fill-sheet stroke-soft';
+
+/** What a planned part is called. */
+export const partName = ({ sequence }: TimedClass, id: string): string => {
+  const part = sequence.find(({ block }) => block.id === id);
+  return part ? titleOf(part) : id;
+};
