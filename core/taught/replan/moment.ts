@@ -88,8 +88,7 @@ export function startOf({ sequence }: TimedClass, id: string, pass: 1 | 2): numb
   return second.startSeconds;
 }
 
-const endOf = (part: Part): number =>
-  part.kind === 'block' ? part.endSeconds : part.startSeconds + part.seconds;
+const endOf = (part: Part): number => (part.kind === 'block' ? part.endSeconds : part.startSeconds + part.seconds);
 const EPSILON = 1e-6;
 
 /** What of a class is still to come, and what of it must stay as it is. */
