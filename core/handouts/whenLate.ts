@@ -9,9 +9,13 @@ const [MOMENTS, LATE] = [[0.4, 0.7], 0.06] as const;
 /** Seconds a moment is told to: half a minute is read at a glance. */
 const STEP = 30;
 
+const known = new WeakMap<SpokenClass, readonly string[]>();
+
 /** What to do when a class runs late, for two moments of it; and what to add where there is time. Nothing for lessons. */
-export function whenLate(spoken: SpokenClass): string[] {
-  return [...lateLines(spoken), ...spareLines(spoken)];
+export function whenLate(spoken: SpokenClass): readonly string[] {
+  const lines = known.get(spoken) ?? [...lateLines(spoken), ...spareLines(spoken)];
+  known.set(spoken, lines);
+  return lines;
 }
 
 function lateLines({ catalog, plan, timed, context }: SpokenClass): string[] {

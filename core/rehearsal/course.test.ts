@@ -31,5 +31,13 @@ test('back begins the stretch before anew, and never before the first; a count s
   expect(backward(second, 40)).toEqual({ at: 0, begun: [0], counted: 0, done: false });
   expect(backward(BEGINNING, 5)).toEqual(BEGINNING);
   expect(onward(script, counted(BEGINNING), 12)).toMatchObject({ counted: 0, begun: [0, 12] });
-  expect(behind({ startSeconds: 60 }, 75)).toBe(15);
+});
+
+test('whoever moves on in time is on time, ways and all; who stays longer falls behind second by second', () => {
+  const stretch = { startSeconds: 60, leadSeconds: 10, seconds: 30 };
+  expect(behind(stretch, 50, 50)).toBe(0);
+  expect(behind(stretch, 50, 90)).toBe(0);
+  expect(behind(stretch, 50, 97)).toBe(7);
+  expect(behind(stretch, 65, 70)).toBe(15);
+  expect(behind(stretch, 40, 60)).toBe(-10);
 });

@@ -29,9 +29,17 @@ export function backward(course: Course, seconds: number): Course {
 
 export const counted = (course: Course): Course => ({ ...course, counted: course.counted + 1 });
 
-/** Seconds behind the plan; below 0 ahead of it. */
-export const behind = (section: Pick<ScriptSection, 'startSeconds'>, begunAt: number): number =>
-  begunAt - section.startSeconds;
+/**
+ * Seconds behind the plan at a moment; below 0 ahead of it. A stretch is begun with its way; while it lasts no longer
+ * than planned nothing changes, and from then on every second counts.
+ */
+export function behind(
+  { startSeconds, leadSeconds, seconds }: Pick<ScriptSection, 'startSeconds' | 'leadSeconds' | 'seconds'>,
+  begunAt: number,
+  now: number,
+): number {
+  return now - (startSeconds - leadSeconds + Math.min(now - begunAt, leadSeconds + seconds));
+}
 
 /** A rehearsal as it is kept: when each side of each block was begun. @param at when it was begun, as ISO 8601 */
 export function kept(

@@ -89,7 +89,7 @@ const proposed = (house: House, ids: readonly string[]) => {
   );
   const studio = { catalog, audienceOf: () => undefined, classOf: () => undefined, seriesOf: () => undefined };
   // Where several are as good, which of them is taken is chance: what is never taken is told by a few seeds.
-  return [1, 2, 3].flatMap((seed) => {
+  return [1, 2].flatMap((seed) => {
     const { proposals } = propose(studio, { minutes: 5, purpose: 'lesson', proposals: 1, seed });
     return must(proposals[0]).plan.blocks.map((each) => must('exercise' in each ? each : undefined));
   });

@@ -40,3 +40,26 @@ test('a class is rehearsed on a phone with taps, the server away in the middle, 
   expect(logs).toMatchObject([{ class: plan.id, source: 'rehearsal', plan: { names: { class: plan.name } } }]);
   expect(logs[0].blocks.map(({ id }: { id: string }) => id)).toEqual(plan.blocks.map(({ id }: { id: string }) => id));
 });
+
+test('who is late sees where it ends, takes what may go with one tap, and takes it back', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
+  await page.clock.install();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${studio.address}/rehearse/potters-forearms`);
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.clock.runFor(240_000);
+  await expect(page.getByText(/ behind/)).toBeVisible();
+  await page.getByRole('button', { name: 'Next' }).click();
+  const offer = page.getByRole('region', { name: 'To end on time' });
+  await expect(offer).toContainText(/^Leave out Rear reach.*it ends at (29|30):/);
+  const ends = page.getByText(/^ends at /);
+  await page.clock.runFor(400);
+  const late = await ends.textContent();
+  await offer.getByRole('button', { name: 'Take it' }).click();
+  await expect(ends).not.toHaveText(late ?? '');
+  await expect(offer).toContainText('The class was changed on the way.');
+  await offer.getByRole('button', { name: 'Undo' }).click();
+  await expect(offer).toContainText('Leave out');
+});

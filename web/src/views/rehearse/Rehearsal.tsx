@@ -18,6 +18,7 @@ import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } fro
 import { SoonMoving } from '../../figure/SoonMoving';
 import { SoonWrongForms } from '../../parts/soon';
 import { pace, usePacer } from './usePacer';
+import { useReplan } from './useReplan';
 import { canSpeak, useSpeaker } from './useSpeaker';
 
 interface WayProps {
@@ -34,14 +35,19 @@ interface RehearsalProps {
   readonly onKeep: (id: string, rehearsal: Rehearsed) => Promise<boolean>;
 }
 
+/** A class is taught, and not leafed through, at this share of its planned time and slower. */
+const LEAFING = 0.4;
+
 /** Milliseconds between two looks at the clock. */
 const TICK = 200;
 
 /** A class spoken through against the clock, full screen, one stretch at a time. */
-export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
-  const { catalog, plan, script, timed, teacher } = spoken;
+export function Rehearsal({ spoken: given, Go, onKeep }: RehearsalProps) {
   const [course, setCourse] = useState<Course>(BEGINNING);
   const { seconds, running, start, hold, begunAt } = useClock();
+  const [at, setAt] = useState<Parameters<typeof useReplan>[1]>(null);
+  const { spoken, offer, take, undo } = useReplan(given, at);
+  const { catalog, plan, script, timed, teacher } = spoken;
   const [sound, setSound] = useState(false);
   const [voice, setVoice] = useState(false);
   const begun = begunAt !== '';
@@ -55,6 +61,14 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
   const section = script.sections[course.at] as ScriptSection;
   const part = section.block === null ? undefined : timed.sequence[section.block];
   const entry = part?.kind === 'block' ? part.entry : undefined;
+  const begunHere = course.begun[course.at];
+  useEffect(() => {
+    const id = begun && begunHere !== undefined ? part?.block.id : undefined;
+    const elapsed = Math.round((begunHere ?? 0) + section.leadSeconds);
+    // Whoever leafs through a class is in no class.
+    const taught = elapsed >= LEAFING * section.startSeconds;
+    setAt(id === undefined || !taught ? null : { block: id, pass: section.pass, elapsed });
+  }, [begun, begunHere, part?.block.id, section.pass, section.leadSeconds, section.startSeconds]);
   const into = Math.max(0, seconds.current - (course.begun[course.at] ?? 0));
   const moment = section.times && running ? momentIn(section.times, into) : undefined;
   const phase = moment && 'phase' in moment ? moment.phase : undefined;
@@ -66,7 +80,7 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
     const rehearsal = kept(script, plan, course, { seconds: seconds.current, at: begunAt, teacher: teacher?.id });
     return <Ended {...{ plan, course, script, rehearsal, Go, onKeep }} />;
   }
-  const late = behind(section, course.begun[course.at] ?? 0);
+  const late = behind(section, course.begun[course.at] ?? 0, seconds.current);
   const following = script.sections[course.at + 1];
   const said = section.lines.filter((line) => line.said);
   const { before, actions, during, out } = inTurn(said);
@@ -87,7 +101,10 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
         <output aria-label="Clock" className="text-3xl font-semibold">
           {clock(seconds.current)}
         </output>
-        <span className="grow text-heat-5">{lateWords(late)}</span>
+        <span className="grow text-heat-5">
+          {lateWords(late)}
+          {begun && <span className="ml-2 text-sheet/80">ends at {clock(script.seconds + late)}</span>}
+        </span>
         <label className="text-sm">
           <input type="checkbox" checked={sound} onChange={({ target }) => setSound(pace(target.checked))} /> Sound
         </label>
@@ -148,6 +165,24 @@ export function Rehearsal({ spoken, Go, onKeep }: RehearsalProps) {
           </p>
         )}
       </div>
+      {(offer || undo) && (
+        <section
+          aria-label="To end on time"
+          className="flex flex-wrap items-center gap-3 border-t border-sheet/30 px-4 py-2"
+        >
+          {offer ? (
+            <>
+              <p className="grow basis-60 text-lg">
+                {offer.edits.map(({ label }) => label).join('; ')}: it ends at {clock(offer.endsAt.replanned)}.
+              </p>
+              <Key onPress={take}>Take it</Key>
+            </>
+          ) : (
+            <p className="grow text-lg">The class was changed on the way.</p>
+          )}
+          {undo && <Key onPress={undo}>Undo</Key>}
+        </section>
+      )}
       <footer className="border-t border-sheet/30 px-4 py-3">
         <p className="mb-2 text-sheet/80">
           {following ? `Then ${clock(following.startSeconds)}: ${following.title}` : 'Then the end'}
@@ -191,7 +226,7 @@ interface KeyProps {
 const Key = ({ main = false, onPress, children }: KeyProps) => (
   <button
     type="button"
-    className={`min-h-14 rounded-lg text-xl ${main ? 'bg-heat-4 font-semibold text-ink' : 'border border-sheet/40'}`}
+    className={`min-h-14 rounded-lg px-4 text-xl ${main ? 'bg-heat-4 font-semibold text-ink' : 'border border-sheet/40'}`}
     onClick={onPress}
   >
     {children}
