@@ -18,8 +18,9 @@ export function keepForTime({ blocks, spare = [] }: ClassPlan, id: string): Plan
   const [block, before] = [blocks[place], blocks[place - 1]];
   if (!block || !before || isInterlude(block)) return [];
   return [
-    { kind: 'remove', id },
+    // Kept first: what followed it is anchored anew as it goes.
     { kind: 'class', change: { spare: [...spare, spareOf(block, before.id)] } },
+    { kind: 'remove', id },
   ];
 }
 

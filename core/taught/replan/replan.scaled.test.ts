@@ -52,8 +52,10 @@ test('late and early days end near their time, and nothing that has to stay is t
       for (const { block } of done) expect(found.plan.blocks).toContainEqual(block);
       // The hardest left, the last, and second sides stay as they are.
       for (const id of [found.keeps.peak, found.keeps.ease, ...found.keeps.secondSides]) {
-        const own = plan.blocks.find((block) => block.id === id);
-        expect(found.plan.blocks).toContainEqual(own);
+        // What it went on from may be gone: then it is set up anew.
+        const bare = (of: typeof plan) => of.blocks.map(({ ...block }) => ({ ...block, carry: undefined }));
+        const own = bare(plan).find((block) => block.id === id);
+        expect(bare(found.plan)).toContainEqual(own);
       }
       // A run goes or stays whole; nothing is done less than its range has, nor longer on one side.
       for (const block of plan.blocks) {

@@ -25,6 +25,7 @@ import { LengthGauge } from './LengthGauge';
 import { Minding } from './Minding';
 
 const SpokenWords = lazily(() => import('./SpokenWords'));
+const WithTeacher = lazily(() => import('./WithTeacher'));
 
 export type SetClass = (change: ClassChange, label: string, field?: string) => void;
 
@@ -165,6 +166,9 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
             onChange={(choices) => set({ choices }, 'what is done otherwise')}
           />{' '}
           <InSeries id={plan.id} />
+          <Suspense>
+            <WithTeacher plan={plan} catalog={catalog} />
+          </Suspense>
         </p>
       </div>
       <LengthGauge timed={timed} short={short}>

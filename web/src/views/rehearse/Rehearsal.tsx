@@ -13,7 +13,7 @@ import {
   timetableOf,
   wordsAt,
 } from '@warm-ladder/core/script';
-import type { Rehearsed } from '@warm-ladder/core/taught';
+import type { Rehearsed, Replan } from '@warm-ladder/core/taught';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { SoonMoving } from '../../figure/SoonMoving';
 import { SoonWrongForms } from '../../parts/soon';
@@ -101,9 +101,9 @@ export function Rehearsal({ spoken: given, Go, onKeep }: RehearsalProps) {
         <output aria-label="Clock" className="text-3xl font-semibold">
           {clock(seconds.current)}
         </output>
-        <span className="grow text-heat-5">
+        <span className="grow leading-tight text-heat-5">
           {lateWords(late)}
-          {begun && <span className="ml-2 text-sheet/80">ends at {clock(script.seconds + late)}</span>}
+          {begun && <span className="block text-sheet/80">ends at {clock(script.seconds + late)}</span>}
         </span>
         <label className="text-sm">
           <input type="checkbox" checked={sound} onChange={({ target }) => setSound(pace(target.checked))} /> Sound
@@ -173,7 +173,7 @@ export function Rehearsal({ spoken: given, Go, onKeep }: RehearsalProps) {
           {offer ? (
             <>
               <p className="grow basis-60 text-lg">
-                {offer.edits.map(({ label }) => label).join('; ')}: it ends at {clock(offer.endsAt.replanned)}.
+                {cutsText(offer.edits)}: it ends at {clock(offer.endsAt.replanned)}.
               </p>
               <Key onPress={take}>Take it</Key>
             </>
@@ -185,7 +185,9 @@ export function Rehearsal({ spoken: given, Go, onKeep }: RehearsalProps) {
       )}
       <footer className="border-t border-sheet/30 px-4 py-3">
         <p className="mb-2 text-sheet/80">
-          {following ? `Then ${clock(following.startSeconds)}: ${following.title}` : 'Then the end'}
+          {following
+            ? `Then ${clock(following.startSeconds + (begun ? late : 0))}: ${following.title}${following.side ? `, ${following.side}` : ''}`
+            : 'Then the end'}
         </p>
         <div className="grid grid-cols-[1fr_1fr_2fr] gap-2">
           <Key onPress={() => setCourse((now) => backward(now, seconds.current))}>Back</Key>
@@ -198,6 +200,14 @@ export function Rehearsal({ spoken: given, Go, onKeep }: RehearsalProps) {
     </main>
   );
 }
+
+/** Several cuts in one sentence: what is left out is named once. */
+const cutsText = (edits: Replan['edits']): string =>
+  edits
+    .map(({ kind, label }, i) =>
+      kind === 'leave-out' && edits[i - 1]?.kind === kind ? label.replace(/^Leave out /, '') : label,
+    )
+    .join('; ');
 
 const DOING: Readonly<Record<Moment['doing'], string>> = {
   setup: 'Set-up',
