@@ -32,9 +32,10 @@ export function rangeWords({ range, plan }: Pick<TimedClass, 'range' | 'plan'>):
   const said = lateText(overChance);
   if (overIfGiven === undefined) return said;
   const given = plan.blocks.flatMap(({ give }, i) => (give === undefined ? [] : [String(i + 1)]));
-  return `${said}; without ${given.length === 1 ? 'block' : 'blocks'} ${IN_WORDS.format(given)}, ${lateText(overIfGiven)}`;
+  const then = lateText(overIfGiven).replace(/ runs? late$/, '');
+  return `${said}; without ${given.length === 1 ? 'block' : 'blocks'} ${IN_WORDS.format(given)}, ${then}`;
 }
-const IN_WORDS = new Intl.ListFormat('en');
+const IN_WORDS = new Intl.ListFormat('en-GB');
 
 /**
  * What a class comes to, in a sentence. Nothing is to mend where it is sound, well made, and no finding is more than a

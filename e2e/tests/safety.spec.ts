@@ -74,7 +74,7 @@ test('a server that comes back is found again; away, two tabs keep their own, an
     one.evaluate(() =>
       performance.getEntriesByType('resource').some(({ name: file }) => file.includes('AudiencesView')),
     );
-  await expect.poll(fetched).toBe(true);
+  await expect.poll(fetched, { timeout: 45_000 }).toBe(true);
   await studio.kill();
   await one.getByLabel('Opening, seconds').fill('100');
   await expect(one.getByText('The server is away')).toBeVisible();

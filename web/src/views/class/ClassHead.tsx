@@ -25,7 +25,6 @@ import { LengthGauge } from './LengthGauge';
 import { Minding } from './Minding';
 
 const SpokenWords = lazily(() => import('./SpokenWords'));
-const WithTeacher = lazily(() => import('./WithTeacher'));
 
 export type SetClass = (change: ClassChange, label: string, field?: string) => void;
 
@@ -43,7 +42,7 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
   const said = (plan.openingWords?.length ?? 0) + (plan.closingWords?.length ?? 0);
   const set: SetClass = (change, label, field = '') => edit({ kind: 'class', change }, label, field);
   return (
-    <div className="grid gap-x-8 gap-y-1 md:grid-cols-[minmax(26rem,1fr)_auto]">
+    <div className="grid gap-x-8 gap-y-1 md:grid-cols-[minmax(22rem,1fr)_auto]">
       <div className="contents">
         <h1 className="sr-only">{plan.name}</h1>
         <div className="flex flex-wrap items-baseline gap-x-3 gap-y-1 sm:flex-nowrap">
@@ -166,9 +165,6 @@ export function ClassHead({ plan, timed, children }: { plan: ClassPlan; timed: T
             onChange={(choices) => set({ choices }, 'what is done otherwise')}
           />{' '}
           <InSeries id={plan.id} />
-          <Suspense>
-            <WithTeacher plan={plan} catalog={catalog} />
-          </Suspense>
         </p>
       </div>
       <LengthGauge timed={timed} short={short}>

@@ -36,6 +36,7 @@ import { focusRow, useRowActions } from './useRowActions';
 // Menus come with a library of their own: the class shows before it does.
 const InterludeMenu = lazily(() => import('./InterludeMenu'));
 const AddPanel = lazily(() => import('./AddPanel'));
+const WithTeacher = lazily(() => import('./WithTeacher'));
 const SpareList = lazily(() => import('./SpareList'));
 const InsteadSheet = lazily(() => import('./InsteadSheet'));
 const ClassStrip = lazily(() => import('./ClassStrip'));
@@ -192,6 +193,9 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>
             <PartsBar timed={timed} guessed={guessedSetups(timed.blocks, catalog.method.uncertainty)} />
+            <Suspense>
+              <WithTeacher plan={plan} catalog={catalog} />
+            </Suspense>
           </div>
           {adding && (
             <Suspense fallback={<p className="text-soft">Looking for what fits…</p>}>

@@ -104,9 +104,10 @@ function Craft({
 }: { words: readonly CraftWord[] } & Pick<FindingsPanelProps, 'onPoint' | 'onGo'>) {
   if (words.length === 0) return null;
   return (
-    <ul aria-label="How it is made" className="mt-1 list-disc pl-4 text-[15px] leading-snug">
+    <ul aria-label="How it is made" className="mt-1 flex flex-col gap-0.5 text-[15px] leading-snug">
       {words.map(({ name, text, ids, well }) => (
-        <li key={name} className={well ? 'text-soft' : 'font-semibold'}>
+        <li key={name} className={`flex gap-2 ${well ? 'text-soft' : 'font-semibold'}`}>
+          <span aria-hidden="true">·</span>
           {ids.length === 0 ? (
             text
           ) : (

@@ -24,8 +24,7 @@ export default function WithTeacher({ plan, catalog }: { readonly plan: ClassPla
   }, [teacher, logs, catalog, plan, audience]);
   if (teachers.length === 0) return null;
   return (
-    <span>
-      {' '}
+    <span className="text-sm">
       Taught by{' '}
       <Choice
         label="Taught by"
