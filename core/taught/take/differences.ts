@@ -10,6 +10,8 @@ export interface Difference {
   readonly message: string;
 }
 const CODES = [
+  'ENDED_OTHER',
+  'WAY_OTHER',
   'BLOCK_MISSED',
   'BLOCK_MOVED',
   'BLOCK_ADDED',
@@ -23,11 +25,16 @@ const CODES = [
 ] as const;
 
 interface Found {
+  /** When the take ended. */
+  readonly seconds: number;
   readonly blocks: readonly TakenBlock[];
   readonly missed: readonly string[];
   readonly moved: readonly string[];
   readonly added: readonly Added[];
 }
+
+/** Seconds by which an end, and a way, have to differ to be told. */
+const [TOLD_END, TOLD_WAY] = [60, 30];
 
 /** Seconds, and share of what was planned, from which a length is told. */
 const [TOLD_SECONDS, TOLD_SHARE] = [15, 0.3];
@@ -36,7 +43,10 @@ const [TOLD_SECONDS, TOLD_SHARE] = [15, 0.3];
 const TOLD_BREATHS = 3;
 
 /** Where plan and take differ, in plain sentences. */
-export function differencesIn({ sequence }: TimedClass, { blocks, missed, moved, added }: Found): Difference[] {
+export function differencesIn(
+  { sequence, seconds: planned }: TimedClass,
+  { seconds, blocks, missed, moved, added }: Found,
+): Difference[] {
   const found: Difference[] = [];
   const say = (code: Difference['code'], ids: readonly string[], message: string) =>
     found.push({ code, ids, severity: 'look', message });
@@ -44,6 +54,29 @@ export function differencesIn({ sequence }: TimedClass, { blocks, missed, moved,
     const part = sequence.find(({ block }) => block.id === id);
     return part ? titleOf(part) : id;
   };
+  const late = seconds - planned;
+  if (Math.abs(late) > TOLD_END) {
+    say(
+      'ENDED_OTHER',
+      [],
+      `It ended at ${clock(seconds)}, ${spell(Math.abs(late))} ${late > 0 ? 'later' : 'sooner'} than planned.`,
+    );
+  }
+  // The way to a block, where the one before it in the plan was done just before it.
+  sequence.forEach((part, i) => {
+    const before = sequence[i - 1];
+    const [from, to] = [before, part].map((each) => blocks.find(({ id }) => id === each?.block.id));
+    if (!before || !from || !to || from.passes.length > 1) return;
+    const way = to.startSeconds - from.endSeconds;
+    const meant = part.change.seconds + (before.kind === 'block' ? before.rest : 0);
+    if (way - meant < TOLD_WAY) return;
+    const at = clock(from.endSeconds);
+    say(
+      'WAY_OTHER',
+      [part.block.id],
+      `Before ${name(part.block.id)}, from ${at}: ${spell(way)}, ${spell(meant)} planned.`,
+    );
+  });
   for (const id of missed) say('BLOCK_MISSED', [id], `${name(id)} was left out.`);
   for (const id of moved) {
     const at = blocks.find((each) => each.id === id)?.startSeconds ?? 0;

@@ -103,7 +103,7 @@ export function readTake(
     words: words.length,
     wordsPerMinute: speech > 0 ? (words.length * 60) / speech : 0,
     silenceShare: seconds > 0 ? Math.max(0, 1 - speech / seconds) : 0,
-    differences: differencesIn(timed, { blocks, missed, moved, added }),
+    differences: differencesIn(timed, { seconds, blocks, missed, moved, added }),
     log: logOf(plan, timed, { blocks, missed, added, alignment, script, seconds }, date, context),
   };
 }

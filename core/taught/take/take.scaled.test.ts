@@ -135,3 +135,17 @@ test('without a plan a draft is read out of the captions, and captions of someth
   expect(draftPlan(catalog, foreign, 'read').blocks.filter(({ rung }) => rung !== null)).toEqual([]);
   expect(readTake(catalog, plan, contextOf(plan), foreign, DATE).matched).toBeLessThan(0.2);
 });
+
+test('time lost on the way and a late end are told', () => {
+  const plan = must(plans.find(({ id }) => id === 'potters-forearms'));
+  const { cues, log } = speak(catalog, plan, contextOf(plan), habitsSchema.parse({}), { seed: 1, date: DATE });
+  const here = must(must(must(log.blocks).find(({ id }) => id === 'b20')).passes?.[0]?.startSeconds);
+  const late = cues.map(({ from, to, text }, line) => {
+    const lost = from > here - 1 ? 150 : 0;
+    return { from: from + lost, to: to + lost, text, line };
+  });
+  const codes = (of: typeof late) =>
+    readTake(catalog, plan, contextOf(plan), of, DATE).differences.map(({ code }) => code);
+  expect(codes(cues.map((cue, line) => ({ ...cue, line })))).not.toContain('WAY_OTHER');
+  expect(codes(late)).toEqual(expect.arrayContaining(['ENDED_OTHER', 'WAY_OTHER']));
+});
