@@ -4,7 +4,7 @@ import type { ClassPlan, Teacher, TimedClass } from '../plan';
 import { propsNeeded, shortForm, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { broughtBy, conditionsOf, type ReviewContext } from '../review';
-import { draftScript, type Script } from '../script';
+import { type Script, scriptOf } from '../script';
 import { type Voice, voiceOf } from '../voice';
 import type { Form } from '../wire/handouts';
 
@@ -36,19 +36,11 @@ export function spokenClass(
   context: ReviewContext = {},
   group?: number,
 ): SpokenClass {
-  const { audience, teacher, earlier, today, choices, next } = context;
+  const { audience, teacher, today } = context;
   const timed = timeClass(catalog, plan, { audience, teacher });
   const conditions = conditionsOf(plan, audience);
   const graded = broughtBy(catalog.method, plan, audience, today);
-  const script = draftScript(catalog, timed, {
-    conditions,
-    graded,
-    earlier,
-    teacher,
-    audience: audience?.name,
-    choices,
-    next,
-  });
+  const script = scriptOf(catalog, timed, context);
   return {
     catalog,
     plan,

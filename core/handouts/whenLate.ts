@@ -1,5 +1,5 @@
-import { doseOf, timeClass } from '../plan';
-import { clock, spell, titleOf } from '../review';
+import { doseOf, timeClass, withSpare } from '../plan';
+import { clock, rungTitle, spell, titleOf } from '../review';
 import { doseText, isSided } from '../script';
 import { replan } from '../taught/replan';
 import type { SpokenClass } from './spokenClass';
@@ -41,17 +41,12 @@ function lateLines({ catalog, plan, timed, context }: SpokenClass): string[] {
 
 function spareLines({ catalog, plan, timed, context }: SpokenClass): string[] {
   const { audience, teacher } = context;
-  return (plan.spare ?? []).flatMap(({ after, ...block }) => {
-    const place = plan.blocks.findIndex(({ id }) => id === after);
-    const part = timed.sequence[place];
-    const entry = catalog.rung(block);
+  return (plan.spare ?? []).flatMap((spare) => {
+    const part = timed.sequence.find(({ block }) => block.id === spare.after);
+    const entry = catalog.rung(spare);
     if (!part || !entry) return [];
-    const longer = timeClass(
-      catalog,
-      { ...plan, blocks: plan.blocks.toSpliced(place + 1, 0, block) },
-      { audience, teacher },
-    );
-    const dose = doseText(doseOf(entry, block), isSided(entry, block.side));
-    return `With ${spell(longer.seconds - timed.seconds)} to spare, after ${titleOf(part)}: ${entry.exercise.name}, ${entry.rung.name}, ${dose}.`;
+    const longer = timeClass(catalog, withSpare(plan, spare), { audience, teacher });
+    const dose = doseText(doseOf(entry, spare), isSided(entry, spare.side));
+    return `With ${spell(longer.seconds - timed.seconds)} to spare, after ${titleOf(part)}: ${rungTitle(entry)}, ${dose}.`;
   });
 }

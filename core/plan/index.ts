@@ -12,7 +12,7 @@ export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './pac
 export * from './problem';
 export * from './repsRange';
 export * from './shortForm';
-export { keepForTime, takeFromSpare, withoutSpare } from './spare';
+export { keepForTime, takeFromSpare, withoutSpare, withSpare } from './spare';
 export * from './spokenWords';
 export type * from './teacherSchema';
 export * from './timeClass';

@@ -36,6 +36,12 @@ export function takeFromSpare({ blocks, spare = [] }: ClassPlan, id: string): Pl
   ];
 }
 
+/** A class as it would be with one of its spare blocks in its place, for its length; the same where that is gone. */
+export function withSpare(plan: ClassPlan, { after, ...block }: SpareBlock): ClassPlan {
+  const place = plan.blocks.findIndex(({ id }) => id === after);
+  return place < 0 ? plan : { ...plan, blocks: plan.blocks.toSpliced(place + 1, 0, block) };
+}
+
 /** The spare blocks without one; `null` where none is left, as an edit has it. */
 export const withoutSpare = (spare: readonly SpareBlock[], id: string): SpareBlock[] | null => {
   const left = spare.filter((each) => each.id !== id);

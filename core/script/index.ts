@@ -8,5 +8,6 @@ export { cuesToldIn, inTurn, type LineSource, type ScriptLine, wantsWords } from
 export * from './passTimes';
 export * from './rangeWords';
 export * from './roomCard';
+export { scriptOf } from './scriptOf';
 export { spokenSeconds, timetableOf, type Utterance, wordsAt } from './timetable';
 export * from './way';

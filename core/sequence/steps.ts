@@ -254,7 +254,8 @@ const grow: Step = (search, groups, chance, { measure }) => {
 };
 
 /** One more on the way to the hottest: in its group, before it, no harder than it and going on to what follows. */
-const lead: Step = ({ catalog, ...search }, groups, chance, { measure }) => {
+const lead: Step = (search, groups, chance, { measure }) => {
+  const { catalog } = search;
   const { done, heats, hottest } = measure.subject;
   const peak = done[heats.lastIndexOf(hottest)]?.entry;
   const at = groups.findIndex(({ entries }) => peak !== undefined && entries.includes(peak));
@@ -263,7 +264,7 @@ const lead: Step = ({ catalog, ...search }, groups, chance, { measure }) => {
   const [first] = entries as [RungEntry];
   const most = catalog.heat(first) + 2;
   const near = most - LEAD;
-  const list = open({ catalog, ...search }, groups, (entry) => {
+  const list = open(search, groups, (entry) => {
     const heat = catalog.heat(entry);
     return heat <= most && heat >= near && goesOn(entry, first);
   });

@@ -32,8 +32,6 @@ export interface Stand {
   readonly timed: TimedClass;
   /** What is left is so many times as long as planned. */
   readonly pace: number;
-  /** Planned seconds of what was done out of its turn, later in the class. */
-  readonly ahead: number;
 }
 
 /**
@@ -55,6 +53,7 @@ export function standAt(catalog: Catalog, given: ClassPlan, context: ReviewConte
       throw new NoMoment(`There is no block “${id}” in this class to have been done.`);
   }
   const gone = new Set<string>();
+  // Planned seconds of what was done out of its turn, later in the class.
   let ahead = 0;
   if (done) {
     for (const part of whole.sequence) {
@@ -71,7 +70,7 @@ export function standAt(catalog: Catalog, given: ClassPlan, context: ReviewConte
   const timed = gone.size === 0 ? whole : timeClass(catalog, plan, context);
   const sofar = startOf(timed, block, pass) + ahead;
   const ratio = sofar > 0 && elapsed > late ? (elapsed - late) / sofar : 1;
-  return { moment, plan, timed, ahead, pace: Math.exp(Math.log(ratio) * Math.min(1, sofar / CERTAIN_SECONDS)) };
+  return { moment, plan, timed, pace: Math.exp(Math.log(ratio) * Math.min(1, sofar / CERTAIN_SECONDS)) };
 }
 
 /** When a class would end as it is now planned, in seconds since it should have begun. */

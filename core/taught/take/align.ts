@@ -43,20 +43,19 @@ export type PlannedParts = Readonly<Record<Part, number>>;
 /**
  * Captions laid along a class, all of it at once: every stretch is done in its order or left out, and what fits none of
  * them stands between. The likeliest of all ways by words (how rare each is in the class) and by time.
+ * @param tells what words tell of each part of each stretch (see `sumsOf`)
  * @param pace how many times as long everything takes as planned
  * @param left stretches that were left out for sure
  */
 export function align(
   sections: readonly ScriptSection[],
   planned: readonly PlannedParts[],
-  words: readonly HeardWord[],
-  evidence: Evidence,
-  seconds: number,
+  tells: ReadonlyArray<readonly Float64Array[]>,
   pace: number,
   left: ReadonlySet<number> = new Set(),
 ): Alignment {
-  const steps = Math.ceil(seconds / STEP) + 1;
-  const size = steps + 1;
+  const size = tells[0]?.[0]?.length ?? 1;
+  const steps = size - 1;
   const floor = Number.NEGATIVE_INFINITY;
   // Where a stretch may begin: after the one before, or with some left out.
   let open = new Float64Array(size).fill(floor);
@@ -65,7 +64,7 @@ export function align(
   const trace: Trace[] = [];
   for (let s = 0; s < sections.length; s++) {
     const own = planned[s] as PlannedParts;
-    const sums = PARTS.map((part) => summed(words, steps, (word) => evidence.of(s, part, word)));
+    const sums = tells[s] as readonly Float64Array[];
     const [begin, other] = withElse(open, s > 0);
     const way = extend(begin, sums[0] as Float64Array, own.way * pace, 'way');
     const setup = extend(way.best, sums[1] as Float64Array, own.setup * pace, 'setup');
@@ -99,7 +98,17 @@ interface Trace {
   readonly sums: readonly Float64Array[];
 }
 
-/** Sums of what words tell up to each second. */
+/** What words tell of each part of each stretch, summed up to each second: the same whatever the pace. */
+export function sumsOf(
+  sections: readonly ScriptSection[],
+  words: readonly HeardWord[],
+  evidence: Evidence,
+  seconds: number,
+): Float64Array[][] {
+  const steps = Math.ceil(seconds / STEP) + 1;
+  return sections.map((_, s) => PARTS.map((part) => summed(words, steps, (word) => evidence.of(s, part, word))));
+}
+
 function summed(words: readonly HeardWord[], steps: number, of: (word: HeardWord) => number): Float64Array {
   const sums = new Float64Array(steps + 1);
   for (const word of words) {

@@ -45,9 +45,9 @@ interface Stretch {
 export function draftPlan(catalog: Catalog, cues: readonly ReadCue[], id: string): DraftPlan {
   const words = heardIn(cues);
   const end = cues.at(-1)?.to ?? 0;
-  const stretches = joined(stretchesOf(new RungWords(catalog), words));
-  const starts = stretches.map(({ words: own }) => own[0]?.at ?? 0);
   const rungs = new RungWords(catalog);
+  const stretches = joined(stretchesOf(rungs, words));
+  const starts = stretches.map(({ words: own }) => own[0]?.at ?? 0);
   const told = stretches.map((stretch, i) => {
     const startSeconds = starts[i] as number;
     const until = starts[i + 1] ?? end;

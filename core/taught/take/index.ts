@@ -1,4 +1,5 @@
 export { type ReadCue, readCaptions, UnreadableCaptions } from './captions';
-export type { Difference } from './differences';
+export type { Difference } from './difference';
 export { type DraftPlan, draftPlan } from './draftPlan';
-export { type Added, readTake, type Take, type TakenBlock } from './readTake';
+export { readTake } from './readTake';
+export type { Added, Take, TakenBlock } from './take';

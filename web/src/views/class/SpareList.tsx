@@ -8,6 +8,7 @@ import {
   takeFromSpare,
   timeClass,
   withoutSpare,
+  withSpare,
 } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { spell, titleOf } from '@warm-ladder/core/review';
@@ -70,12 +71,11 @@ export default function SpareList({ catalog, timed, taught, onEdit }: SpareListP
 /** Where it would come, and how long it would take. */
 function placeText(timed: TimedClass, block: SpareBlock, taught: Taught, catalog: Catalog): string {
   const { plan, sequence } = timed;
-  const after = sequence.find((part) => part.block.id === block.after);
-  const edited = takeFromSpare(plan, block.id).find(({ kind }) => kind === 'insert');
-  if (!after || edited?.kind !== 'insert') return '';
-  const place = plan.blocks.findIndex(({ id }) => id === block.after) + 1;
-  const { seconds } = timeClass(catalog, { ...plan, blocks: plan.blocks.toSpliced(place, 0, edited.block) }, taught);
-  return `after ${place}, ${titleOf(after)} · ${spell(seconds - timed.seconds)} more`;
+  const place = sequence.findIndex((part) => part.block.id === block.after);
+  const after = sequence[place];
+  if (!after) return '';
+  const { seconds } = timeClass(catalog, withSpare(plan, block), taught);
+  return `after ${place + 1}, ${titleOf(after)} · ${spell(seconds - timed.seconds)} more`;
 }
 
 /** Takes a block out of the class on the desk, and keeps it for when there is time. */
