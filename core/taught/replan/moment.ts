@@ -59,11 +59,11 @@ export function standAt(catalog: Catalog, given: ClassPlan, context: ReviewConte
     for (const part of whole.sequence) {
       const { id } = part.block;
       if (id === block) continue;
-      const passed = endOf(part) <= begun + EPSILON;
-      if (passed ? !known.has(id) : known.has(id) && part.startSeconds > begun) {
-        gone.add(id);
-        if (!passed) ahead += part.seconds;
-      }
+      // What should have been begun by now and was not is passed over, in a run with its second side.
+      const due = part.startSeconds < begun - EPSILON;
+      if (due === known.has(id)) continue;
+      gone.add(id);
+      if (!due) ahead += part.seconds;
     }
   }
   const plan = gone.size === 0 ? given : { ...given, blocks: given.blocks.filter(({ id }) => !gone.has(id)) };
@@ -87,7 +87,6 @@ export function startOf({ sequence }: TimedClass, id: string, pass: 1 | 2): numb
   return second.startSeconds;
 }
 
-const endOf = (part: Part): number => (part.kind === 'block' ? part.endSeconds : part.startSeconds + part.seconds);
 const EPSILON = 1e-6;
 
 /** What of a class is still to come, and what of it must stay as it is. */

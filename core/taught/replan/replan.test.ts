@@ -16,6 +16,7 @@ const catalog = catalogOf([
   ...['a', 'b', 'c', 'd', 'e', 'f'].map((id) => steady(id)),
   hot,
   { ...steady('each'), sides: 'each' },
+  { ...steady('other'), sides: 'each' },
   steady('next', { requires: [{ exercise: 'c', rung: 'low' }] }),
 ]);
 const METHOD_CARRIES = { mode: 'teach', carry: false } as const;
@@ -95,4 +96,14 @@ test('what was passed over counts neither as done nor as left', () => {
   // Its first block was passed over: 60 s planned so far, and 590 − 100 in all.
   const { endsAt } = replan(catalog, plan, {}, at({ elapsed: 60, done: [] }));
   expect(endsAt.asPlanned).toBe(490);
+});
+
+test('in a run, what was passed over on the first side does not come on the second', () => {
+  const run = classOf([step('a'), step('each', { run: 'r' }), step('other', { run: 'r' }), step('hot'), step('d')], {
+    targetMinutes: 15,
+  });
+  const second = (done?: readonly string[]) =>
+    replan(catalog, run, {}, { block: 'b2', pass: 2, elapsed: 400, late: 0, done });
+  expect(second().keeps.secondSides).toEqual(['b2', 'b3']);
+  expect(second(['b1', 'b2/1']).keeps.secondSides).toEqual(['b2']);
 });
