@@ -1,6 +1,6 @@
-/** Letters and digits drawn at random: five of them make two alike among a thousand a chance of one in a hundred. */
+/** Eight letters and digits drawn at random: among a thousand names alike, two meet once in some millions of studios. */
 const suffix = (): string =>
-  Array.from(crypto.getRandomValues(new Uint8Array(5)), (byte) => (byte % 36).toString(36)).join('');
+  Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => (byte % 36).toString(36)).join('');
 
 const wordsOf = (name: string): string =>
   name
@@ -9,10 +9,10 @@ const wordsOf = (name: string): string =>
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')
-    .slice(0, 56) || 'untitled';
+    .slice(0, 55) || 'untitled';
 
 /**
- * A new document's id, made from a name: `Rowers, sixty` becomes `rowers-sixty-k3f9a`. No other tab makes the same, so
+ * A new document's id, made from a name: `Rowers, sixty` becomes `rowers-sixty-k3f9a2xq`. No other tab makes the same, so
  * that two documents made at once stay two.
  */
 export const newId = (name: string): string => `${wordsOf(name)}-${suffix()}`;

@@ -363,5 +363,5 @@ test.each([
 test('new documents made at once in two tabs are two', () => {
   const made = new Set(Array.from({ length: 200 }, () => newId('New class')));
   expect(made.size).toBe(200);
-  for (const id of made) expect(id).toMatch(/^new-class-[a-z0-9]{5}$/);
+  for (const id of made) expect(id).toMatch(/^new-class-[a-z0-9]{8}$/);
 });
