@@ -9,7 +9,7 @@ export * from './lengthsChanged';
 export * from './mendBundle';
 export * from './mergeBundles';
 export * from './paceBundle';
-export { BUILD_EVENT, BUILD_HEADER, CLASS_PAGES, classShownAt } from './pages';
+export { BUILD_EVENT, BUILD_HEADER, CLASS_PAGES, classShownAt, ROOM_PAGES } from './pages';
 export * from './parseBrief';
 export * from './parseBundle';
 export { partOf, partOfSeries } from './partOf';

@@ -3,6 +3,7 @@ export * from './change';
 export * from './checkCarries';
 export * from './checkClass';
 export * from './class';
+export { dayPace } from './dayPace';
 export * from './doseProblems';
 export * from './edit';
 export * from './laid';

@@ -14,6 +14,7 @@ export interface PassTimes {
   readonly sets: number;
   /** Repetitions of a set: of both sides together where they take turns. */
   readonly reps: number;
+  readonly alternates: boolean;
   /** Between two sets. */
   readonly restBetween: number;
   /** All of the work. */
@@ -55,6 +56,7 @@ function timesOf(part: LaidBlock, pass: 1 | 2): PassTimes {
     exit: exitSeconds,
     sets,
     reps,
+    alternates: first && alternates,
     restBetween: sets > 1 ? (work - sets * set) / (sets - 1) : 0,
     work,
     explained: first ? explained : 0,
@@ -64,6 +66,19 @@ function timesOf(part: LaidBlock, pass: 1 | 2): PassTimes {
       exit: exitSeconds > 0 ? (entry.rung.exit ?? []) : [],
     },
   };
+}
+
+/** Whole repetitions of one set of a pass. */
+export const repsPerSet = ({ reps }: Pick<PassTimes, 'reps'>): number => Math.max(1, Math.round(reps));
+
+/**
+ * When a repetition begins, in seconds from the start of the set-up.
+ * @param number counted over all sets, from 0
+ */
+export function repStart({ setup, options, entry, rep, reps, exit, restBetween }: PassTimes, number: number): number {
+  const inSet = repsPerSet({ reps });
+  const set = Math.floor(number / inSet);
+  return setup + options + set * (entry + reps * rep + exit + restBetween) + entry + (number % inSet) * rep;
 }
 
 /** Where people are in a pass: before the effort, on the way in or out, in a repetition, between sets, or listening. */

@@ -1,4 +1,11 @@
-import { type ClassPlan, type TimedBlock, type TimedClass, type TimedInterlude, timeClass } from '../../plan';
+import {
+  type ClassPlan,
+  dayPace,
+  type TimedBlock,
+  type TimedClass,
+  type TimedInterlude,
+  timeClass,
+} from '../../plan';
 import type { Catalog } from '../../repertoire';
 import type { ReviewContext } from '../../review';
 
@@ -20,9 +27,6 @@ export interface Moment {
 
 /** A moment that can't be: the message says what was expected. */
 export class NoMoment extends Error {}
-
-/** Planned seconds from which the day's own pace counts in full. Source: contract, “Live”. */
-const CERTAIN_SECONDS = 900;
 
 /** A class at a moment: what of it is left, and how fast the day goes. */
 export interface Stand {
@@ -69,8 +73,7 @@ export function standAt(catalog: Catalog, given: ClassPlan, context: ReviewConte
   const plan = gone.size === 0 ? given : { ...given, blocks: given.blocks.filter(({ id }) => !gone.has(id)) };
   const timed = gone.size === 0 ? whole : timeClass(catalog, plan, context);
   const sofar = startOf(timed, block, pass) + ahead;
-  const ratio = sofar > 0 && elapsed > late ? (elapsed - late) / sofar : 1;
-  return { moment, plan, timed, pace: Math.exp(Math.log(ratio) * Math.min(1, sofar / CERTAIN_SECONDS)) };
+  return { moment, plan, timed, pace: dayPace(elapsed - late, sofar) };
 }
 
 /** When a class would end as it is now planned, in seconds since it should have begun. */

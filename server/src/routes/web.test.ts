@@ -15,7 +15,7 @@ const SCRIPT = 'export const reps = 8;\n'.repeat(200);
 beforeAll(async () => {
   mkdirSync(join(folder, 'assets'));
   writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Warm Ladder</title>');
-  writeFileSync(join(folder, 'rehearse.html'), '<!doctype html><title>Rehearsal</title>');
+  writeFileSync(join(folder, 'room.html'), '<!doctype html><title>Rehearsal</title>');
   writeFileSync(join(folder, 'assets/view-1a2b.js'), SCRIPT);
   writeFileSync(join(folder, 'assets/view-1a2b.js.br'), brotliCompressSync(SCRIPT));
   writeFileSync(join(folder, 'assets/view-1a2b.js.gz'), gzipSync(SCRIPT));

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fastifyStatic from '@fastify/static';
-import { classShownAt } from '@warm-ladder/core/formats';
+import { classShownAt, ROOM_PAGES } from '@warm-ladder/core/formats';
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { notFound } from '../errors';
@@ -42,7 +42,8 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
     },
   });
   const sendPage = async ({ url }: FastifyRequest, reply: FastifyReply) => {
-    const page = url.startsWith('/rehearse/') ? 'rehearse.html' : 'index.html';
+    const inRoom = (ROOM_PAGES as readonly string[]).includes(url.split(/[/?]/)[1] ?? '');
+    const page = inRoom ? 'room.html' : 'index.html';
     return reply.header('cache-control', 'no-cache').header('link', askedFirst(url)).sendFile(page);
   };
   app.get('/', sendPage);

@@ -10,10 +10,16 @@ import {
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react';
 import { useNear } from '../parts/useNear';
-import { type Motion, motionOf, onEveryFrame } from './motion';
+import { eased, type Motion, motionOf, onEveryFrame } from './motion';
 import { painterOf } from './paint';
 import { RungFigure } from './RungFigure';
 import { useStill } from './useStill';
+
+/** A moment of a repetition: the phase by its id, and how much of its time has passed, from 0 to 1. */
+export interface PhasePlace {
+  readonly phase: string;
+  readonly share: number;
+}
 
 interface MovingFigureProps {
   readonly entry: RungEntry;
@@ -23,6 +29,11 @@ interface MovingFigureProps {
   readonly beside?: readonly RungEntry[];
   readonly className?: string;
   readonly label?: string;
+  /**
+   * Where it is just now, for a figure that keeps somebody else’s time; null: where a repetition begins. By a clock of
+   * its own when unsaid.
+   */
+  readonly placeNow?: (() => PhasePlace | null) | undefined;
 }
 
 /** A rung as it moves, on its own breath and counts; it stands still for those who ask their machine for less motion. */
@@ -32,6 +43,7 @@ export const MovingFigure = memo(function MovingFigure({
   beside,
   className,
   label,
+  placeNow,
 }: MovingFigureProps) {
   const still = useStill();
   const view = viewOfRung(entry);
@@ -44,7 +56,7 @@ export const MovingFigure = memo(function MovingFigure({
   if (still || !motion) {
     return <RungFigure entry={entry} {...(className ? { className } : {})} {...(label ? { label } : {})} />;
   }
-  return <Moving entry={entry} motion={motion} frame={frame} className={className} label={label} />;
+  return <Moving {...{ entry, motion, frame, className, label, placeNow }} />;
 });
 
 /** Shares of a phase at which the frame is measured, so that nothing leaves it on the way. */
@@ -55,13 +67,14 @@ interface MovingProps {
   readonly frame: Frame;
   readonly className: string | undefined;
   readonly label: string | undefined;
+  readonly placeNow: MovingFigureProps['placeNow'];
 }
 
 /** A rung as it is drawn all along its way: what its window must hold. */
 const onTheWay = (entry: RungEntry): Drawing[] =>
   phasesOf(entry, viewOfRung(entry)).flatMap(({ along }) => PROBES.map((share) => along(share)));
 
-function Moving({ entry, motion, frame, className, label }: MovingProps) {
+function Moving({ entry, motion, frame, className, label, placeNow }: MovingProps) {
   const canvasRef = useRef<HTMLCanvasElement>(null);
   const [watch, near] = useNear<HTMLCanvasElement>(false);
   const attach = useCallback(
@@ -82,15 +95,21 @@ function Moving({ entry, motion, frame, className, label }: MovingProps) {
     });
     resized.observe(canvas);
     const stop = onEveryFrame((seconds) => {
-      const { stretch, share, way } = motion.at(seconds);
+      const { stretch, share, way } = placeNow ? standingAt(motion, placeNow()) : motion.at(seconds);
       paint?.(stretch.along(way), airAt(stretch.phase.breath, share));
     });
     return () => {
       resized.disconnect();
       stop();
     };
-  }, [near, motion, frame, mat]);
+  }, [near, motion, frame, mat, placeNow]);
   return <canvas ref={attach} role="img" aria-label={label} aria-hidden={label === undefined} className={className} />;
+}
+
+/** Where a repetition is when somebody else says it; before it begins where that is not said. */
+function standingAt(motion: Motion, place: PhasePlace | null): ReturnType<Motion['at']> {
+  const stretch = motion.stretches.find(({ phase }) => phase.id === place?.phase);
+  return place && stretch ? { stretch, share: place.share, way: eased(place.share) } : motion.at(0);
 }
 
 /** How full of air a body is, 0 to 1, a share of the way through a phase. */

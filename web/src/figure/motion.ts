@@ -15,8 +15,8 @@ export interface Motion {
   readonly at: (seconds: number) => { readonly stretch: Stretch; readonly share: number; readonly way: number };
 }
 
-/** A body starts and stops; it does not run on rails. */
-const eased = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
+/** A share of the way for a share of the time: a body starts and stops; it does not run on rails. */
+export const eased = (share: number): number => (1 - Math.cos(Math.PI * share)) / 2;
 
 /** @param pace seconds of a count; `null` when there is nothing to move through */
 export function motionOf(phases: readonly DrawnPhase[], pace: number): Motion | null {

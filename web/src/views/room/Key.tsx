@@ -1,0 +1,16 @@
+interface KeyProps {
+  readonly main?: boolean;
+  readonly onPress: () => void;
+  readonly children: string;
+}
+
+/** A large key at the foot of a page in the room. */
+export const Key = ({ main = false, onPress, children }: KeyProps) => (
+  <button
+    type="button"
+    className={`min-h-14 rounded-lg px-4 text-xl whitespace-nowrap ${main ? 'bg-heat-4 font-semibold text-[#1d1320]' : 'border border-line'}`}
+    onClick={onPress}
+  >
+    {children}
+  </button>
+);
