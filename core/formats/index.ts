@@ -14,6 +14,7 @@ export * from './parseBrief';
 export * from './parseBundle';
 export { partOf, partOfSeries } from './partOf';
 export * from './problems';
+export { programmeOf } from './programme';
 export * from './proposeBundle';
 export * from './proposeSeriesBundle';
 export * from './references';

@@ -1,5 +1,5 @@
 /** Pages that show one class; the first is the one it is worked on. */
-export const CLASS_PAGES = ['class', 'script', 'room', 'rehearse', 'teach'] as const;
+export const CLASS_PAGES = ['class', 'script', 'room', 'rehearse', 'teach', 'read'] as const;
 
 /**
  * The class that a page shows, and so all that it needs to begin with.
@@ -18,7 +18,7 @@ export function classShownAt(pathname: string): string | null {
 }
 
 /** Pages opened on a phone in the room: a page of their own, with no more code than they show. */
-export const ROOM_PAGES = ['rehearse', 'teach'] as const;
+export const ROOM_PAGES = ['tonight', 'read', 'rehearse', 'teach'] as const;
 
 /** The header by which the server says which build of the pages it has, and the event of a feed that says the same. */
 export const BUILD_HEADER = 'warm-ladder-build';

@@ -1,8 +1,9 @@
 import { spokenIn } from '../handouts';
+import { timeClass } from '../plan';
 import { reviewClass } from '../review';
 import { demoBundle } from '../testing/demo';
 import { block, bundleOf, classOf, must } from '../testing/studio';
-import { type Bundle, classShownAt, Documents, partOf, studioOf } from '.';
+import { type Bundle, classShownAt, Documents, partOf, programmeOf, studioOf } from '.';
 
 const bundle = demoBundle();
 const whole = Documents.of(bundle);
@@ -44,6 +45,55 @@ test('with a class come the others of its series, what its exercises require and
     ['one', 'two'],
     ['hold', 'reach', 'earned'],
   ]);
+});
+
+test('for a teacher, what all their classes taught comes along, and no rehearsal', () => {
+  const log = (id: string, of: string, teacher: string, source: 'live' | 'rehearsal') => ({
+    id,
+    class: of,
+    date: '2027-01-11',
+    teacher,
+    source,
+    plan: { names: { class: of, teacher } },
+  });
+  const logs = [
+    log('own', 'test-class', 'ilva', 'rehearsal'),
+    log('theirs', 'another', 'tam', 'live'),
+    log('rehearsed', 'another', 'tam', 'rehearsal'),
+    log('others', 'another', 'ilva', 'live'),
+  ];
+  const studio = Documents.of(bundleOf({ logs }));
+  const idsFor = (teacher?: string) =>
+    partOf(studio, 'test-class', teacher)
+      ?.list('logs')
+      .map(({ id }) => id);
+  expect(idsFor('tam')).toEqual(['own', 'theirs']);
+  expect(idsFor()).toEqual(['own']);
+});
+
+test('the programme of some days has what falls into them, in the order it begins, with who and where', () => {
+  const dated = (id: string, time: string, days: Array<'mon' | 'wed'>, teacher?: string) => ({
+    id,
+    name: `Series ${id}`,
+    episodes: [{ class: 'test-class' }, { class: 'test-class' }],
+    schedule: { start: '2027-01-11', days, time, ...(teacher ? { teacher } : {}) },
+  });
+  const studio = Documents.of(
+    bundleOf({
+      series: [dated('late', '19:00', ['mon', 'wed']), dated('early', '08:30', ['wed'], 'ilva')],
+      teachers: [{ id: 'ilva', name: 'Ilva' }],
+    }),
+  );
+  const { occasions, classes, teachers } = programmeOf(studio, '2027-01-12', '2027-01-13');
+  expect(
+    occasions.map(({ day, from, series, episode, teacher }) => [day, from, series.id, episode, teacher?.name]),
+  ).toEqual([
+    ['2027-01-13', '08:30', 'early', 0, 'Ilva'],
+    ['2027-01-13', '19:00', 'late', 1, undefined],
+  ]);
+  const { seconds } = timeClass(studio.catalog, must(studio.get('classes', 'test-class')));
+  expect(occasions[0]?.minutes).toBe(Math.ceil(seconds / 60));
+  expect([classes.length, teachers]).toEqual([1, [{ id: 'ilva', name: 'Ilva' }]]);
 });
 
 test.each([

@@ -1,5 +1,6 @@
 import type { ClassPlan } from '../plan';
 import { hottestTaken, roomOf } from '../review';
+import { countsForPace } from '../taught';
 import type { Bundle, DocumentKind } from './bundle';
 import { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
@@ -8,14 +9,15 @@ import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from '.
  * The part of a studio that a page of one class is made from: the class, all that stands in a series with it, what
  * those name, what its room can take, and whatever there is little of (all but exercises and classes). A class is measured, spoken and handed
  * out from it as from the whole; what could be added to it is not in it.
+ * @param teacher whose pace it is timed at: what their classes taught comes along
  * @returns `null` where there is no such class
  * @example partOf(studio, 'rowers-sixty')?.list('classes') // itself, and the other episodes of its series
  */
-export function partOf(studio: Documents, classId: string): Documents | null {
+export function partOf(studio: Documents, classId: string, teacher?: string): Documents | null {
   if (!studio.has('classes', classId)) return null;
   const series = studio.list('series').filter(({ episodes }) => episodes.some((each) => each.class === classId));
   return partFrom(studio, [documentKey('classes', classId), ...series.map(({ id }) => documentKey('series', id))], {
-    logs: studio.list('logs').filter((log) => log.class === classId),
+    logs: studio.list('logs').filter((log) => log.class === classId || (log.teacher === teacher && countsForPace(log))),
     questions: studio.list('questions').filter((question) => question.class === classId),
   });
 }

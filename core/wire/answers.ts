@@ -100,6 +100,30 @@ export const studioSchema = z.strictObject({
 });
 export type StudioAnswer = z.infer<typeof studioSchema>;
 
+const calledSchema = z.strictObject({ id: idSchema, name: z.string() });
+
+/** What is taught when: the dated episodes of some days, and every class, for whoever teaches one. */
+export const programmeSchema = z.strictObject({
+  occasions: z
+    .array(
+      z.strictObject({
+        day: z.iso.date(),
+        from: z.string().nullable().describe('When it begins, HH:MM; null where its series says no time'),
+        minutes: z.int().min(0).describe('How long it lasts, as planned'),
+        class: calledSchema,
+        series: calledSchema,
+        episode: z.int().min(0).describe('Its place in the series, from 0'),
+        teacher: calledSchema.nullable(),
+        room: calledSchema.nullable(),
+      }),
+    )
+    .readonly()
+    .describe('In the order they begin'),
+  classes: z.array(calledSchema.extend({ minutes: z.number().describe('How long it should last') })).readonly(),
+  teachers: z.array(calledSchema).readonly(),
+});
+export type Programme = z.infer<typeof programmeSchema>;
+
 const fedSchema = z.strictObject({
   kind: kindSchema,
   id: idSchema,

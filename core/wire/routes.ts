@@ -9,6 +9,7 @@ import {
   idSchema,
   importSchema,
   keptSchema,
+  programmeSchema,
   progressSchema,
   type RefusalCode,
   setAsideSchema,
@@ -85,8 +86,17 @@ export const ROUTES = {
     summary: 'The studio with the versions of its documents: all that a browser opens with',
     query: z.strictObject({
       class: idSchema.optional().describe('Only what the page of this class needs; the whole studio where it is gone'),
+      teacher: idSchema.optional().describe('Whose pace the class is timed at: what their classes taught comes along'),
     }),
     answer: json(studioSchema),
+    refusals: [],
+  },
+  programme: {
+    method: 'GET',
+    path: '/programme',
+    summary: 'What is taught when, where and by whom, and every class there is',
+    query: z.strictObject({ from: z.iso.date().describe('The first day'), to: z.iso.date().describe('The last day') }),
+    answer: json(programmeSchema),
     refusals: [],
   },
   feed: {

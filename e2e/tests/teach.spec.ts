@@ -133,3 +133,35 @@ test('a whole class is taught with late taps, the network gone, a reload and a c
   expect(Math.abs(ended + late - plan.targetMinutes * 60)).toBeLessThan(150);
   await context.close();
 });
+
+test('a teacher finds tonight’s class on a phone, reads it, and teaches it late, without a way to change anything', {
+  tag: '@long',
+}, async ({ context, studio }) => {
+  const page = await context.newPage();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.clock.install({ time: new Date('2027-01-11T18:34:10') });
+  await page.goto(`${studio.address}/tonight`);
+  await expect(page.getByText('Monday, January 11')).toBeVisible();
+  await page.getByLabel('Classes of').selectOption('Ilva');
+  await expect(page.getByText('No class is planned for today.')).toBeVisible();
+  await page.getByLabel('Classes of').selectOption('Tam');
+  await page.reload();
+  await expect(page.getByLabel('Classes of')).toHaveValue('tam');
+  const tonight = page.getByRole('listitem').filter({ hasText: '18:30' });
+  await tonight.getByRole('link', { name: 'Script' }).click();
+  await expect(page.getByRole('heading', { name: 'The middle, lying and propped' })).toBeVisible();
+  await expect(page.getByText('Hello, and welcome to the first of six.')).toBeVisible();
+  await expect(page.locator('input, textarea, [contenteditable]')).toHaveCount(0);
+  await page.goBack();
+  await tonight.getByRole('link', { name: 'Teach' }).click();
+  await expect(page.getByText('4 min late already')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByText('4:1', { exact: false }).first()).toBeVisible();
+  // Left by the way back, it is offered to go on.
+  await page.goBack();
+  await page.getByRole('link', { name: 'Go on' }).click();
+  await expect(page.getByRole('button', { name: 'Next' })).toBeVisible();
+  await page.goBack();
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByRole('link', { name: 'Go on' })).toBeHidden();
+});

@@ -60,6 +60,7 @@ const SAID: Readonly<Record<string, () => Said | Promise<Said>>> = {
       ],
     }),
   }),
+  programme: () => ({ query: '?from=2027-01-11&to=2027-01-17' }),
   import: () => ({ query: '?rehearse=true', body: JSON.stringify(bundleOf({ classes: [] })) }),
   importTable: async () => ({ query: '?rehearse=true', body: await (await ask(route('exportTable'))).text() }),
   copy: async () => ({ path: `/copies/${await firstCopy()}` }),

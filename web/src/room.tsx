@@ -3,11 +3,14 @@ import { type SpokenClass, spokenIn } from '@warm-ladder/core/handouts';
 import { StrictMode, useCallback, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
 import { server } from './app/server';
+import { keepOffline } from './offline/register';
 import { ClassUnderWay, type WayProps } from './views/room/ClassUnderWay';
+import { ReadScript } from './views/room/ReadScript';
+import { Tonight } from './views/room/Tonight';
 import './theme.css';
 
 /**
- * A class taught or rehearsed, opened by its address: what a teacher opens on a phone, with no more code than it shows.
+ * What is taught today, and a class read, rehearsed or taught, opened by its address: what a teacher opens on a phone, with no more code than it shows.
  * Within the app it is `views/room/RoomView`.
  */
 const [, page, named = ''] = location.pathname.split('/');
@@ -24,11 +27,11 @@ const Go = ({ to, className, children }: WayProps) => (
   </a>
 );
 
-function Page() {
+function OfClass() {
   const [spoken, setSpoken] = useState<Opened>('opening');
   const open = useCallback(() => {
     setSpoken('opening');
-    server.studio(id).then(
+    server.studio(id, teacher).then(
       ({ bundle }) => setSpoken(spokenIn(studioOf(bundle, { teacher }), id, form) ?? 'none'),
       () => setSpoken('away'),
     );
@@ -46,20 +49,19 @@ function Page() {
             Try again
           </button>
         ) : (
-          <a className="action mt-4" href="/class">
-            All classes
+          <a className="action mt-4" href="/tonight">
+            Classes today
           </a>
         )}
       </main>
     );
   }
+  if (page === 'read') return <ReadScript spoken={spoken} />;
   return <ClassUnderWay spoken={spoken} mode={page === 'teach' ? 'teach' : 'rehearse'} Go={Go} />;
 }
 
+keepOffline();
+
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
-createRoot(root).render(
-  <StrictMode>
-    <Page />
-  </StrictMode>,
-);
+createRoot(root).render(<StrictMode>{page === 'tonight' ? <Tonight /> : <OfClass />}</StrictMode>);

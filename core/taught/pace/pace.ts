@@ -32,6 +32,10 @@ const FULL_SECONDS = 60;
 /** Standard normal quantile of 0.9, to the figures the contract has. */
 const Z = 1.28;
 
+/** Whether a log counts for its teacher’s pace: a rehearsal is no class. */
+export const countsForPace = ({ teacher, source }: Pick<Log, 'teacher' | 'source'>): boolean =>
+  teacher !== undefined && source !== 'rehearsal';
+
 interface PacedTeacher {
   readonly id: string;
   /** Typed: multiplies every count. */
@@ -44,7 +48,7 @@ interface PacedTeacher {
  */
 export function paceOf(logs: readonly Log[], teacher: PacedTeacher, method: Method): Pace {
   const own = logs
-    .filter(({ teacher: id, source }) => id === teacher.id && source !== 'rehearsal')
+    .filter((log) => log.teacher === teacher.id && countsForPace(log))
     .sort((a, b) => (a.date + a.id < b.date + b.id ? -1 : 1));
   const measured = own.map(measuredIn);
   const { kinds, factors, day } = toldBy(measured, teacher, method);

@@ -1,11 +1,4 @@
-import {
-  type ClassPlan,
-  dayPace,
-  type TimedBlock,
-  type TimedClass,
-  type TimedInterlude,
-  timeClass,
-} from '../../plan';
+import { type ClassPlan, dayPace, type TimedBlock, type TimedClass, type TimedInterlude, timeClass } from '../../plan';
 import type { Catalog } from '../../repertoire';
 import type { ReviewContext } from '../../review';
 

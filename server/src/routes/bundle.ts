@@ -12,14 +12,16 @@ export const bundleRoutes =
     // The file is read by the core, so that a truncated one gets the core's sentence.
     takeBytes(app, 'application/json');
 
-    serve(app, ROUTES.studio, async ({ query: { class: id }, request, reply }) => {
+    serve(app, ROUTES.studio, async ({ query: { class: id, teacher }, request, reply }) => {
       reply.type('application/json; charset=utf-8').header('vary', 'accept-encoding');
-      const part = id === undefined ? null : studio.textFor(id);
+      const part = id === undefined ? null : studio.textFor(id, teacher);
       if (part !== null) return part;
       if (!/\bgzip\b/.test(String(request.headers['accept-encoding']))) return studio.text;
       reply.header('content-encoding', 'gzip');
       return studio.packed;
     });
+
+    serve(app, ROUTES.programme, async ({ query: { from, to } }) => studio.programme(from, to));
 
     serve(app, ROUTES.export, async ({ reply }) => {
       reply.header('content-disposition', 'attachment; filename="warm-ladder.json"');

@@ -63,8 +63,13 @@ test('with a page the browser is told what that will ask for', async () => {
   const asked = async (url: string) => String((await get(url)).headers.link).match(/<(.*)>; rel=preload/)?.[1];
   expect(await asked('/')).toBe('/api/studio');
   expect(await asked('/repertoire/bridge')).toBe('/api/studio');
-  for (const page of ['class', 'script', 'room', 'rehearse']) {
+  for (const page of ['class', 'script', 'room']) {
     expect(await asked(`/${page}/monday-1?teacher=ilva`)).toBe('/api/studio?class=monday-1');
+  }
+  // A page in the room asks for the teacher's own pace too.
+  for (const page of ['rehearse', 'teach', 'read']) {
+    expect(await asked(`/${page}/monday-1`)).toBe('/api/studio?class=monday-1');
+    expect(await asked(`/${page}/monday-1?teacher=ilva`)).toBe('/api/studio?class=monday-1&teacher=ilva');
   }
   expect(await asked('/class/a%20%22%3E%0d%0aset-cookie')).toBe('/api/studio?class=a+%22%3E%0D%0Aset-cookie');
 });

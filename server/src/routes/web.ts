@@ -8,8 +8,12 @@ import { notFound } from '../errors';
 
 /** Tells the browser to ask for what a page shows while the code that shows it is still on its way. */
 function askedFirst(url: string): string {
-  const shown = classShownAt(url.split('?')[0] ?? '');
-  const query = shown === null ? '' : `?${new URLSearchParams({ class: shown })}`;
+  const [path = '', address] = url.split('?');
+  if (path === '/tonight') return '';
+  const shown = classShownAt(path);
+  const teacher = isRoomPage(path) ? new URLSearchParams(address).get('teacher') : null;
+  const asked = { ...(shown === null ? {} : { class: shown }), ...(teacher === null ? {} : { teacher }) };
+  const query = shown === null ? '' : `?${new URLSearchParams(asked)}`;
   return `</api${ROUTES.studio.path}${query}>; rel=preload; as=fetch; crossorigin=anonymous`;
 }
 
@@ -18,6 +22,8 @@ export function buildOf(folder: string): string | undefined {
   const file = join(folder, 'build.txt');
   return existsSync(file) ? readFileSync(file, 'utf8').trim() : undefined;
 }
+
+const isRoomPage = (url: string): boolean => (ROOM_PAGES as readonly string[]).includes(url.split(/[/?]/)[1] ?? '');
 
 const FOREVER = 'public, max-age=31536000, immutable';
 
@@ -42,9 +48,10 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
     },
   });
   const sendPage = async ({ url }: FastifyRequest, reply: FastifyReply) => {
-    const inRoom = (ROOM_PAGES as readonly string[]).includes(url.split(/[/?]/)[1] ?? '');
-    const page = inRoom ? 'room.html' : 'index.html';
-    return reply.header('cache-control', 'no-cache').header('link', askedFirst(url)).sendFile(page);
+    const page = isRoomPage(url) ? 'room.html' : 'index.html';
+    const first = askedFirst(url);
+    if (first !== '') reply.header('link', first);
+    return reply.header('cache-control', 'no-cache').sendFile(page);
   };
   app.get('/', sendPage);
   app.setNotFoundHandler(async (request, reply) => {

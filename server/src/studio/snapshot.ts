@@ -99,8 +99,8 @@ export class Snapshot {
   }
 
   /** What the page of one class needs of it; `null` where there is no such class. */
-  part(classId: string): Snapshot | null {
-    const documents = partOf(this.documents, classId);
+  part(classId: string, teacher?: string): Snapshot | null {
+    const documents = partOf(this.documents, classId, teacher);
     return documents && new Snapshot(documents, this.#versions, this.revision);
   }
 

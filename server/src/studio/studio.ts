@@ -16,6 +16,7 @@ import {
   partOf,
   partOfSeries,
   pathText,
+  programmeOf,
   REPERTOIRE,
   splitDocumentKey,
 } from '@warm-ladder/core/formats';
@@ -28,6 +29,7 @@ import type {
   HistoryQuery,
   ImportAnswer,
   Kept,
+  Programme,
   SetAsideDocument,
 } from '@warm-ladder/core/wire';
 import type { Database } from '../database/port';
@@ -158,6 +160,11 @@ export class Studio {
     return this.#snapshot.documents.catalog;
   }
 
+  /** What is taught when, and every class there is. */
+  programme(from: string, to: string): Programme {
+    return programmeOf(this.#snapshot.documents, from, to);
+  }
+
   /** What pages of a class or a series are made from; `null` where there is no such one. */
   partFor(kind: 'classes' | 'series', id: string): Bundle | null {
     const { documents } = this.#snapshot;
@@ -192,8 +199,8 @@ export class Studio {
   }
 
   /** What the page of one class opens with, likewise; `null` where there is no such class. */
-  textFor(classId: string): string | null {
-    const part = this.#snapshot.part(classId);
+  textFor(classId: string, teacher?: string): string | null {
+    const part = this.#snapshot.part(classId, teacher);
     return part && this.#textOf(part, classId);
   }
 

@@ -106,12 +106,15 @@ function useEntries(): readonly Entry[] {
           { group: here.name, words: 'Blocks of this class', does: `/class/${here.id}` },
           { group: here.name, words: 'Levels of this class', does: `/class/${here.id}?view=levels` },
           { group: here.name, words: 'Script of this class', does: `/script/${here.id}` },
+          { group: here.name, words: 'Teach this class', does: `/teach/${here.id}` },
           { group: here.name, words: 'Rehearse this class', does: `/rehearse/${here.id}` },
           { group: here.name, words: 'Room card of this class', does: `/room/${here.id}` },
           { group: here.name, words: 'Set this class beside another', does: `/versions?one=${here.id}` },
         ]
       : []),
     ...VIEWS.map(([words, does]) => ({ group: 'Views', words, does })),
+    // A page of its own, as it is opened on a phone.
+    { group: 'Views', words: 'Classes today', does: () => location.assign('/tonight') },
     { group: 'Do', words: 'Undo', does: () => void dispatch(undone()) },
     { group: 'Do', words: 'Redo', does: () => void dispatch(redone()) },
     ...classes.map(({ id, name }) => ({ group: 'Classes', words: name, does: `/class/${id}` })),

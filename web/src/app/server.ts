@@ -82,8 +82,14 @@ export interface ImportQuery {
 /** The server's interface, one function a question. Each throws `Refused`, `ServerFailed` or `ServerAway`. */
 export const server = {
   health: () => ask('GET', '/health'),
-  /** @param only the class whose page it is for: no more is sent than that needs */
-  studio: (only?: string | null) => ask('GET', '/studio', { query: { class: only ?? undefined } }),
+  /**
+   * @param only the class whose page it is for: no more is sent than that needs
+   * @param teacher whose pace that page is timed at
+   */
+  studio: (only?: string | null, teacher?: string) =>
+    ask('GET', '/studio', { query: { class: only ?? undefined, teacher } }),
+  /** What is taught from one day to another. */
+  programme: (from: string, to: string) => ask('GET', '/programme', { query: { from, to } }),
   /** What is kept of one document; `null` when there is none. */
   find: async <K extends DocumentKind>(kind: K, id: string): Promise<Kept<K> | null> => {
     try {

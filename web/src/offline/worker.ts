@@ -9,10 +9,10 @@ const worker = self as unknown as ServiceWorkerGlobalScope;
 /** Which build it came with, and what its page needs; written in by the build. */
 const [BUILD, FILES] = ['%BUILD%', '%FILES%'] as [string, unknown];
 const PAGE = '/room.html';
-const [KEPT_FILES, KEPT_CLASSES] = [`warm-ladder-room-${BUILD}`, 'warm-ladder-classes'];
+const [KEPT_FILES, KEPT_ANSWERS] = [`warm-ladder-room-${BUILD}`, 'warm-ladder-answers'];
 
-/** Classes kept at most: the oldest goes. They name conditions in the room, and stay on no device for longer than that. */
-const MOST_CLASSES = 8;
+/** Answers kept at most: the oldest goes. They name conditions in the room, and none stays on a device for long. */
+const MOST_ANSWERS = 8;
 /** Milliseconds a page, and a class, may take before the one that is kept is shown. */
 const [PATIENCE_PAGE, PATIENCE_CLASS] = [2_000, 6_000];
 
@@ -37,7 +37,9 @@ worker.addEventListener('fetch', (event) => {
   if (request.method !== 'GET' || origin !== worker.location.origin) return;
   if (request.mode === 'navigate') event.respondWith(page(request));
   else if (pathname.startsWith('/assets/')) event.respondWith(file(request));
-  else if (pathname === '/api/studio' && searchParams.has('class')) event.respondWith(classOf(request));
+  else if ((pathname === '/api/studio' && searchParams.has('class')) || pathname === '/api/programme') {
+    event.respondWith(shown(request));
+  }
 });
 
 /** The page as the server has it, or as it is kept where the server does not answer soon. */
@@ -50,24 +52,24 @@ async function page(request: Request): Promise<Response> {
 /** Built files never change under their name. */
 const file = async (request: Request): Promise<Response> => (await caches.match(request)) ?? fetch(request);
 
-/** A class as the studio has it now, or as it was last shown here. */
-async function classOf(request: Request): Promise<Response> {
+/** A class, or what is taught when, as the studio has it now, or as it was last shown here. */
+async function shown(request: Request): Promise<Response> {
   const asked = fetch(request);
   const answer = await soon(asked, PATIENCE_CLASS);
   if (answer?.ok) {
     await keep(request, answer.clone());
     return answer;
   }
-  return (await caches.match(request.url, { cacheName: KEPT_CLASSES })) ?? answer ?? asked;
+  return (await caches.match(request.url, { cacheName: KEPT_ANSWERS })) ?? answer ?? asked;
 }
 
 async function keep(request: Request, answer: Response): Promise<void> {
   try {
-    const cache = await caches.open(KEPT_CLASSES);
+    const cache = await caches.open(KEPT_ANSWERS);
     await cache.delete(request.url);
     await cache.put(request.url, answer);
     const all = await cache.keys();
-    await Promise.all(all.slice(0, -MOST_CLASSES).map((old) => cache.delete(old)));
+    await Promise.all(all.slice(0, -MOST_ANSWERS).map((old) => cache.delete(old)));
   } catch {
     // A device that is full shows it all the same.
   }

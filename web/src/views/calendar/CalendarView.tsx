@@ -41,6 +41,9 @@ export function Component() {
           <span className="sr-only">The month after</span>
         </button>
         <span className="ml-auto flex gap-4">
+          <a href="/tonight" className="underline decoration-dotted underline-offset-4">
+            Today, for a phone
+          </a>
           <Link to="/series" className="underline decoration-dotted underline-offset-4">
             All series
           </Link>

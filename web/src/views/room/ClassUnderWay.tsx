@@ -3,7 +3,6 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { type CourseMode, keyOf, planNow, standing } from '@warm-ladder/core/rehearsal';
 import { timetableOf, wordsAt } from '@warm-ladder/core/script';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
-import { keepOffline } from '../../offline/register';
 import { Beginning } from './Beginning';
 import { Ended } from './Ended';
 import { Glance, type TextSize } from './Glance';
@@ -76,10 +75,7 @@ export function ClassUnderWay({ spoken: given, mode, Go }: ClassUnderWayProps) {
   };
   useKeys({ next, back, hold, rep });
   useAwake(running);
-  useEffect(() => {
-    keepOffline();
-    void sendWaitingLogs();
-  }, []);
+  useEffect(() => void sendWaitingLogs(), []);
 
   const now = standing(script, course, seconds);
   const { section, following, into, moment, behind } = now;

@@ -15,6 +15,8 @@ const LOOKS: Readonly<Partial<Record<ScriptLine['kind'], { readonly colour: stri
   transition: { colour: 'text-soft', name: 'way out' },
 };
 
+const KNOWN = { colour: 'italic text-soft', name: 'for you' };
+
 interface WordsProps extends StageProps {
   readonly phase: Phase | undefined;
 }
@@ -27,7 +29,7 @@ export function Words({ catalog, section, entry, now, phase, hearing, onRep }: W
     lines.length > 0 && (
       <ul className="flex flex-col gap-1 text-xl leading-snug">
         {lines.map((line) => (
-          <Line key={line.id} line={line} hearing={hearing} />
+          <Line key={line.id} line={line} hearing={hearing} plain={section.times === null} />
         ))}
       </ul>
     );
@@ -68,8 +70,17 @@ export function Words({ catalog, section, entry, now, phase, hearing, onRep }: W
   );
 }
 
-function Line({ line, hearing }: { readonly line: ScriptLine; readonly hearing: string | null }) {
-  const look = LOOKS[line.kind];
+interface LineProps {
+  readonly line: ScriptLine;
+  /** What is said just now. */
+  readonly hearing: string | null;
+  /** Of a stretch in which nobody works: all of it is said, and no kind of it stands apart. */
+  readonly plain?: boolean;
+}
+
+/** One line of a script, in the colour of its kind; what is to be known and not said stands apart. */
+export function Line({ line, hearing, plain = false }: LineProps) {
+  const look = !line.said ? KNOWN : plain ? undefined : LOOKS[line.kind];
   const spoken = line.text === hearing ? 'border-l-4 border-heat-5 pl-2' : 'pl-3';
   return (
     <li className={spoken}>

@@ -75,7 +75,10 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
       <header className="border-b-2 border-ink pb-3">
         <h1 className="font-name text-3xl leading-tight font-semibold">{script.title}</h1>
         <div className="no-print mt-2 flex flex-wrap gap-3">
-          <Link to={`/rehearse/${plan.id}?${address}`} className="action action-main">
+          <Link to={`/teach/${plan.id}?${address}`} className="action action-main">
+            Teach
+          </Link>
+          <Link to={`/rehearse/${plan.id}?${address}`} className="action">
             Rehearse
           </Link>
           <button type="button" className="action" onClick={() => window.print()}>
