@@ -1,3 +1,4 @@
+export * from './byHand';
 export * from './checkLog';
 export * from './kinds';
 export type { Log, PlannedDay } from './logSchema';

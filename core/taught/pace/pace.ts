@@ -21,7 +21,22 @@ export interface Pace extends OwnPace {
   readonly kinds: Readonly<Partial<Record<PaceKind, PaceFactor>>>;
   /** Of classes done as planned, how many ended in the range that was foretold from the logs before them. */
   readonly inside: { readonly of: number; readonly in: number };
+  /** Those classes, by date. */
+  readonly ended: readonly EndedClass[];
 }
+
+/** When a class ended, and the range it was foretold to end in from the logs before it, in seconds. */
+export interface EndedClass {
+  readonly log: string;
+  readonly date: string;
+  readonly class: string;
+  readonly p10: number;
+  readonly p90: number;
+  readonly endedSeconds: number;
+}
+
+/** Whether a class ended within its range. */
+export const isInside = ({ p10, p90, endedSeconds }: EndedClass): boolean => endedSeconds >= p10 && endedSeconds <= p90;
 
 /** As if three classes had gone as typed. Source: contract, “Pace”; so are all figures here. */
 const PRIOR = 3;
@@ -52,16 +67,15 @@ export function paceOf(logs: readonly Log[], teacher: PacedTeacher, method: Meth
     .sort((a, b) => (a.date + a.id < b.date + b.id ? -1 : 1));
   const measured = own.map(measuredIn);
   const { kinds, factors, day } = toldBy(measured, teacher, method);
-  let [of, inside] = [0, 0];
-  own.forEach((log, i) => {
-    const { endedSeconds, plan } = log;
-    if (endedSeconds === undefined || !plan || !wholly(log)) return;
+  const ended = own.flatMap((log, i): EndedClass[] => {
+    const { id, date, class: of, endedSeconds, plan } = log;
+    if (endedSeconds === undefined || !plan || !wholly(log)) return [];
     const before = toldBy(measured.slice(0, i), teacher, method);
     const { p10, p90 } = foretold(measured[i] as Measured, before, method);
-    of += 1;
-    if (endedSeconds >= p10 && endedSeconds <= p90) inside += 1;
+    return [{ log: id, date, class: of, p10, p90, endedSeconds }];
   });
-  return { teacher: teacher.id, classes: own.length, kinds, factors, day, inside: { of, in: inside } };
+  const inside = { of: ended.length, in: ended.filter(isInside).length };
+  return { teacher: teacher.id, classes: own.length, kinds, factors, day, inside, ended };
 }
 
 /** One log, as far as it tells of pace. */

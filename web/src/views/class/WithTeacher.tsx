@@ -1,12 +1,12 @@
-import { type ClassPlan, type PaceKind, timeClass } from '@warm-ladder/core/plan';
+import { type ClassPlan, timeClass } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { clock, lateText } from '@warm-ladder/core/review';
-import { type Pace, paceOf } from '@warm-ladder/core/taught/pace';
-import { countText } from '@warm-ladder/core/vocabulary';
+import { paceOf } from '@warm-ladder/core/taught/pace';
 import { useMemo, useState } from 'react';
 import { selectAudiences, selectLogs, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
+import { restsOn } from '../../parts/restsOn';
 
 /** How long the class is with one teacher, by their own pace, and what that rests on. */
 export default function WithTeacher({ plan, catalog }: { readonly plan: ClassPlan; readonly catalog: Catalog }) {
@@ -42,26 +42,4 @@ export default function WithTeacher({ plan, catalog }: { readonly plan: ClassPla
       )}
     </span>
   );
-}
-
-const KINDS: Readonly<Record<PaceKind, string>> = {
-  work: 'work',
-  setup: 'set-ups',
-  carry: 'going on',
-  change: 'changes',
-  opening: 'the opening',
-};
-
-/** What a pace rests on, in words. */
-function restsOn({ classes, kinds, inside }: Pace): string {
-  if (classes === 0) return 'No class of theirs is logged: by what is typed for them.';
-  const told = (Object.keys(KINDS) as PaceKind[]).flatMap((kind) => {
-    const found = kinds[kind];
-    if (!found) return [];
-    const more = Math.round((found.factor - 1) * 100);
-    const how = more === 0 ? 'as planned' : `${Math.abs(more)} % ${more > 0 ? 'longer' : 'shorter'}`;
-    return [`${KINDS[kind]} ${how}`];
-  });
-  const held = inside.of > 0 ? ` ${inside.in} of ${inside.of} ended where they were foretold.` : '';
-  return `By ${countText(classes, 'logged class', 'logged classes')}: ${told.join(', ')}.${held}`;
 }

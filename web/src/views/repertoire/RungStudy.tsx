@@ -23,6 +23,7 @@ import { SubstituteList } from '../../parts/SubstituteList';
 import { SwapMark } from '../../parts/SwapMark';
 import { SoonSendToClass } from '../../parts/soon';
 import { WrongForms } from '../../parts/WrongForms';
+import { FromClasses } from './FromClasses';
 
 interface RungStudyProps {
   readonly catalog: Catalog;
@@ -107,6 +108,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
         </section>
       )}
       <WrongForms entry={entry} />
+      <FromClasses catalog={catalog} entry={entry} />
       <dl className="mt-1 grid grid-cols-[5.5rem_1fr] gap-x-3 gap-y-0.5 text-[15px]">
         <Row name="Load" lines={loadLines(catalog, entry)} />
         <Row name="Felt in" lines={listed(feltAt)} />

@@ -1,31 +1,39 @@
-import { type ClassPlan, timeClass } from '@warm-ladder/core/plan';
+import { type ClassPlan, type TimedClass, timeClass } from '@warm-ladder/core/plan';
+import type { Catalog } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
-import type { Log } from '@warm-ladder/core/taught';
+import { type Log, logByHand } from '@warm-ladder/core/taught';
 import { countText } from '@warm-ladder/core/vocabulary';
-import { Captions } from 'lucide-react';
+import { Captions, Pencil } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { LostPage } from '../../app/LostPage';
 import { selectAudiences, selectCatalog, selectClass, selectLogs, selectTeachers } from '../../app/selectors';
-import { useAppDispatch, useAppSelector } from '../../app/store';
-import { changed } from '../../app/studio';
+import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
 import { takeOfClass } from '../../desk/useDesk';
 import type { ReadTake } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
-import { RemoveButton } from '../../parts/RemoveButton';
-import { partName, TwoTimelines } from './TwoTimelines';
+import { LogEditor } from './LogEditor';
+import { LogList, useTeacherName } from './LogList';
+import { partName, spanOf, TwoTimelines } from './TwoTimelines';
 
-/** What really happened in a class: captions read back into a log, and the logs there are. */
+/** What really happened in a class: logged by hand, read back from captions, or taught live; and the logs there are. */
 export function Component() {
   const { id } = useParams();
   const plan = useAppSelector((state) => selectClass(state, id));
   return plan ? <OfClass key={plan.id} plan={plan} /> : <LostPage />;
 }
 
+/** A log that is not kept yet: written by hand, or read from captions with what differs. */
+interface Draft {
+  readonly log: Log;
+  readonly take: ReadTake | null;
+}
+
 function OfClass({ plan }: { plan: ClassPlan }) {
-  const dispatch = useAppDispatch();
+  const change = useChange();
   const catalog = useAppSelector(selectCatalog);
   const teachers = useAppSelector(selectTeachers);
   const audiences = useAppSelector(selectAudiences);
@@ -37,26 +45,40 @@ function OfClass({ plan }: { plan: ClassPlan }) {
     [logs, plan.id],
   );
   const [day, setDay] = useState(today());
-  const [teacher, setTeacher] = useState('');
-  const [read, setRead] = useState<ReadTake | 'reading' | { readonly problem: string } | null>(null);
-  const [shown, setShown] = useState<string | null>(null);
+  const [teacherId, setTeacher] = useState('');
+  const teacher = teachers.find(({ id }) => id === teacherId);
+  const [draft, setDraft] = useState<Draft | 'reading' | null>(null);
+  const [problem, setProblem] = useState('');
+  const [address, setAddress] = useSearchParams();
+  const shown = address.get('log');
+  const setShown = (id: string | null) => setAddress(id === null ? {} : { log: id }, { replace: true });
+  const [beside, setBeside] = useState<string | null>(null);
+  const nameOf = useTeacherName();
   const readFile = async (file: File) => {
-    setRead('reading');
+    setDraft('reading');
+    setProblem('');
     try {
-      setRead(await takeOfClass(plan, await file.text(), day));
+      const take = await takeOfClass(plan, await file.text(), day);
+      const named = teacher ? { teacher: teacher.id } : {};
+      setDraft({ log: { ...take.log, id: newId(take.log.id), ...named }, take });
     } catch (error) {
-      setRead({ problem: `${file.name}: ${(error as Error).message}` });
+      setDraft(null);
+      setProblem(`${file.name}: ${(error as Error).message}`);
     }
   };
-  const take = read !== null && read !== 'reading' && 'log' in read ? read : null;
-  const chosen = own.find(({ id }) => id === shown);
-  const log = take?.log ?? chosen;
-  const keep = (found: Log) => {
-    const after: Log = { ...found, id: newId(found.id), ...(teacher === '' ? {} : { teacher }) };
-    dispatch(changed({ documents: [{ kind: 'logs', id: after.id, after }], label: 'a log', field: '' }));
-    setRead(null);
-    setShown(after.id);
+  const byHand = () => {
+    setProblem('');
+    setShown(null);
+    setDraft({ log: logByHand(timed, { id: newId('log'), date: day, teacher, audience }), take: null });
   };
+  const keep = (log: Log) => {
+    change('logs', log.id, log, 'a log');
+    setDraft(null);
+    setShown(log.id);
+  };
+  const drafted = draft !== null && draft !== 'reading' ? draft : null;
+  const chosen = own.find(({ id }) => id === shown);
+  const other = chosen ? own.find(({ id }) => id === beside) : undefined;
   return (
     <main className="mx-auto w-full max-w-5xl px-4 py-6">
       <h1 className="font-name text-3xl font-semibold">What really happened: {plan.name}</h1>
@@ -64,8 +86,12 @@ function OfClass({ plan }: { plan: ClassPlan }) {
         <Link to={`/class/${plan.id}`} className="underline decoration-dotted underline-offset-4">
           The class
         </Link>
-        , planned for {clock(timed.seconds)}. Captions of a real class (WebVTT, SRT, or lines that begin with a time)
-        are read and not kept: what is kept is when each block began, and how long it took.
+        , planned for {clock(timed.seconds)}; all{' '}
+        <Link to="/logs" className="underline decoration-dotted underline-offset-4">
+          logs
+        </Link>
+        . Write down how it went, or read captions of it (WebVTT, SRT, or lines that begin with a time): they are read
+        and not kept, only when each block began and how long it took.
       </p>
       <div className="mt-4 flex flex-wrap items-center gap-3">
         <span>
@@ -80,14 +106,17 @@ function OfClass({ plan }: { plan: ClassPlan }) {
           by{' '}
           <Choice
             label="Who taught it"
-            value={teacher}
+            value={teacherId}
             choices={[['', 'somebody'], ...teachers.map(({ id, name }) => [id, name] as const)]}
             onChange={setTeacher}
           />
         </span>
-        <label className="action action-main">
+        <button type="button" className="action action-main" onClick={byHand}>
+          <Pencil className="size-4" aria-hidden="true" /> Log it by hand
+        </button>
+        <label className="action focus-within:border-ink">
           <Captions className="size-4" aria-hidden="true" />
-          {read === 'reading' ? 'Reading …' : 'Read its captions'}
+          {draft === 'reading' ? 'Reading …' : 'Read its captions'}
           <input
             type="file"
             accept=".vtt,.srt,.txt,text/vtt,text/plain"
@@ -100,91 +129,93 @@ function OfClass({ plan }: { plan: ClassPlan }) {
           />
         </label>
       </div>
-      {read !== null && read !== 'reading' && 'problem' in read && (
+      {problem !== '' && (
         <p role="alert" className="mt-3 font-semibold text-brick">
-          {read.problem}
+          {problem}
         </p>
       )}
-      {log && (
+      {drafted && (
+        <DraftLog
+          {...{ catalog, timed }}
+          draft={drafted}
+          onChange={(log) => setDraft({ ...drafted, log })}
+          onKeep={() => keep(drafted.log)}
+          onLeave={() => setDraft(null)}
+        />
+      )}
+      {!drafted && chosen && (
         <section aria-label="Planned and taught" className="mt-5">
-          <TwoTimelines catalog={catalog} timed={timed} log={log} />
-          {take && (
-            <>
-              <p className="mt-2">
-                {Math.round(take.matched * 100)} % of the blocks are found for sure; {clock(log.endedSeconds ?? 0)} in
-                all, {Math.round(take.wordsPerMinute)} words a minute, {Math.round(take.silenceShare * 100)} % of the
-                time nobody speaks.
-              </p>
-              <p className="mt-3 flex gap-2">
-                <button type="button" className="action action-main" onClick={() => keep(log)}>
-                  Keep it as a log
-                </button>
-                <button type="button" className="action" onClick={() => setRead(null)}>
-                  Leave it
-                </button>
-              </p>
-              <Differences take={take} />
-            </>
+          <TwoTimelines {...{ catalog, timed }} log={chosen} span={spanOf(timed, chosen, other)} />
+          {other && (
+            <section aria-label="Beside it" className="mt-4">
+              <p className="font-semibold">Beside it: {[other.date, nameOf(other)].filter(Boolean).join(', ')}</p>
+              <TwoTimelines {...{ catalog, timed }} log={other} span={spanOf(timed, chosen, other)} />
+            </section>
           )}
-          {!take && <Skipped log={log} name={(id) => partName(timed, id)} />}
+          <Skipped log={chosen} name={(id) => partName(timed, id)} />
+          <details className="mt-3">
+            <summary className="font-semibold">Change this log</summary>
+            <LogEditor
+              {...{ catalog, timed }}
+              log={chosen}
+              onChange={(log) => change('logs', log.id, log, 'a log', 'log')}
+            />
+          </details>
         </section>
       )}
-      <section aria-label="Logs of this class" className="mt-6">
-        <h2 className="text-xl font-semibold">Logs</h2>
-        {own.length === 0 && <p className="text-soft">Nobody has logged this class yet.</p>}
-        <ul>
-          {own.map((each) => (
-            <li key={each.id} className="flex flex-wrap items-center gap-x-3 border-b border-line/60 py-1.5">
-              <button
-                type="button"
-                className="underline decoration-dotted underline-offset-4"
-                aria-pressed={each.id === shown}
-                onClick={() => {
-                  setRead(null);
-                  setShown(each.id === shown ? null : each.id);
-                }}
-              >
-                {each.date}
-              </button>
-              <span>{SOURCES[each.source]}</span>
-              <span className="text-soft">
-                {[
-                  teachers.find(({ id }) => id === each.teacher)?.name ?? each.plan?.names?.teacher,
-                  each.endedSeconds !== undefined && clock(each.endedSeconds),
-                  countText((each.blocks ?? []).filter(({ did }) => did !== 'skipped').length, 'block'),
-                ]
-                  .filter(Boolean)
-                  .join(', ')}
-              </span>
-              <span className="ml-auto">
-                <RemoveButton
-                  name={`the log of ${each.date}`}
-                  onPress={() =>
-                    dispatch(
-                      changed({
-                        documents: [{ kind: 'logs', id: each.id, after: undefined }],
-                        label: 'removing a log',
-                        field: '',
-                      }),
-                    )
-                  }
-                />
-              </span>
-            </li>
-          ))}
-        </ul>
-      </section>
+      <LogList
+        logs={own}
+        shown={shown}
+        beside={beside}
+        onShow={(id) => {
+          setDraft(null);
+          setBeside(null);
+          setShown(id);
+        }}
+        onBeside={setBeside}
+      />
     </main>
   );
 }
 
-/** Where a log comes from, as it is said. */
-const SOURCES: Readonly<Record<Log['source'], string>> = {
-  hand: 'written by hand',
-  live: 'taught with the plan in hand',
-  take: 'read from captions',
-  rehearsal: 'rehearsed',
-};
+interface DraftLogProps {
+  readonly catalog: Catalog;
+  readonly timed: TimedClass;
+  readonly draft: Draft;
+  readonly onChange: (log: Log) => void;
+  readonly onKeep: () => void;
+  readonly onLeave: () => void;
+}
+
+/** A log before it is kept. */
+function DraftLog({ catalog, timed, draft: { log, take }, onChange, onKeep, onLeave }: DraftLogProps) {
+  return (
+    <section aria-label="Planned and taught" className="mt-5">
+      {take && (
+        <>
+          <TwoTimelines {...{ catalog, timed, log }} span={spanOf(timed, log)} />
+          <p className="mt-2">
+            {Math.round(take.matched * 100)} % of the blocks are found for sure; {clock(log.endedSeconds ?? 0)} in all,{' '}
+            {Math.round(take.wordsPerMinute)} words a minute, {Math.round(take.silenceShare * 100)} % of the time nobody
+            speaks.
+          </p>
+        </>
+      )}
+      <p className="mt-3 flex gap-2">
+        <button type="button" className="action action-main" onClick={onKeep}>
+          Keep it as a log
+        </button>
+        <button type="button" className="action" onClick={onLeave}>
+          Leave it
+        </button>
+      </p>
+      {take && <Differences take={take} />}
+      <div className="mt-3">
+        <LogEditor {...{ catalog, timed, log, onChange }} />
+      </div>
+    </section>
+  );
+}
 
 function Differences({ take }: { take: ReadTake }) {
   if (take.differences.length === 0) return <p className="mt-3">It went as planned.</p>;

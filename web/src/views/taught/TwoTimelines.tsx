@@ -10,15 +10,20 @@ interface TwoTimelinesProps {
   readonly catalog: Catalog;
   readonly timed: TimedClass;
   readonly log: Log;
+  /** Seconds the pictures are wide: two logs beside each other share them. */
+  readonly span: number;
 }
+
+/** Seconds that hold a plan and its logs. */
+export const spanOf = ({ seconds }: TimedClass, ...logs: ReadonlyArray<Log | undefined>): number =>
+  Math.max(seconds, 60, ...logs.map((log) => log?.endedSeconds ?? 0)) * 1.02;
 
 /** Pixels: a column of words at the left, each of the two pictures, and the strip of ties between them. */
 const [LEFT, HEIGHT, TIES, SLAB] = [76, 78, 54, 10];
 
 /** The class as it was planned, over the class as it was taught, each block tied to itself. */
-export function TwoTimelines({ catalog, timed, log }: TwoTimelinesProps) {
+export function TwoTimelines({ catalog, timed, log, span }: TwoTimelinesProps) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const span = Math.max(timed.seconds, log.endedSeconds ?? 0, 60) * 1.02;
   const wide = Math.max(0, width - LEFT - 8);
   const { treads, quiet, scale } = layStairs(catalog, timed, wide, HEIGHT - SLAB, span);
   const below = HEIGHT + TIES;
@@ -36,6 +41,9 @@ export function TwoTimelines({ catalog, timed, log }: TwoTimelinesProps) {
     }),
   );
   const done = new Set(taught.map(({ key }) => key));
+  const skipped = new Set((log.blocks ?? []).filter(({ did }) => did === 'skipped').map(({ id }) => id));
+  // A log by hand may know nothing but what was left out.
+  const wasLeft = (id: string, pass: number) => skipped.has(id) || (done.size > 0 && !done.has(`${id}-${pass}`));
   const every = span > 4200 ? 600 : span > 900 ? 300 : 60;
   const minutes = Array.from({ length: Math.floor(span / every) + 1 }, (_, i) => i * every);
   return (
@@ -56,7 +64,7 @@ export function TwoTimelines({ catalog, timed, log }: TwoTimelinesProps) {
         </g>
         <g transform={`translate(${LEFT} 0)`}>
           {treads.map(({ id, pass, x, y, width: own, heat, name }) => {
-            const left = !done.has(`${id}-${pass}`);
+            const left = wasLeft(id, pass);
             return (
               <g key={`${id}-${pass}`} className={left ? 'fill-none stroke-ink' : heatStep(heat).fill}>
                 <title>{left ? `${name}: left out` : name}</title>

@@ -11,6 +11,7 @@ import { TextField } from '../../parts/TextField';
 import { Away } from './Away';
 import { Cleared } from './Cleared';
 import { NamedHead } from './NamedHead';
+import { OwnPace } from './OwnPace';
 import { Rooms } from './Rooms';
 
 /** Who teaches: how fast each speaks and counts, which shapes what fits a script and how long a class is with them. */
@@ -80,6 +81,7 @@ function TeacherRow({ teacher }: { teacher: Teacher }) {
         />{' '}
         times as long for a count as the method.
       </p>
+      <OwnPace teacher={teacher} />
       <Cleared teacher={teacher} onChange={(cleared) => set({ cleared }, 'what they may teach', 'cleared')} />
       <Away teacher={teacher} onChange={(away) => set({ away }, 'when they are away', 'away')} />
       <TextField

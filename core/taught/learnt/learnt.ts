@@ -1,0 +1,193 @@
+import type { Method } from '../../method';
+import { type Catalog, splitRungKey } from '../../repertoire';
+import type { Log } from '../logSchema';
+import { countsForPace, paceOf } from '../pace';
+import { type DoneSlot, doneIn, shareDone, slotsOf } from '../pace/slots';
+
+/** Classes from which on something is learnt of a rung. Source: contract, “Pace”; so are all figures here. */
+const FROM_CLASSES = 3;
+/** A rung takes as long as planned between these shares of it. */
+const AS_PLANNED = { low: 0.8, high: 1.25 } as const;
+/** Share of those present who take a lower option, and of classes that show a fault, from which on it is said. */
+const HALF = 0.5;
+/** Set-ups are told in steps of five seconds, counts in tenths. */
+const [SETUP_STEP, COUNT_STEP] = [5, 0.1] as const;
+
+/** How long something of a rung really takes, against the plan, teachers’ own pace taken out. */
+export interface LearntSeconds {
+  readonly classes: number;
+  /** Median of measured over planned. */
+  readonly share: number;
+  /** The rung’s own figure, and what it would be. */
+  readonly seconds: number;
+  readonly offered: number;
+}
+
+/** A lower option that is taken so often that it could be the main version. */
+export interface LearntOption {
+  /** The id of its rung in the same ladder. */
+  readonly option: string;
+  readonly audience: string | undefined;
+  readonly classes: number;
+  readonly taken: number;
+  readonly present: number;
+}
+
+/** A fault seen so often that the words or the gate could be others. */
+export interface LearntFault {
+  readonly cue: string;
+  readonly seen: number;
+  readonly classes: number;
+}
+
+/** What classes taught about one rung. */
+export interface Learnt {
+  /** Classes in which it was done as planned. */
+  readonly classes: number;
+  readonly setup: LearntSeconds | null;
+  /** Seconds of a count. */
+  readonly work: LearntSeconds | null;
+  readonly options: readonly LearntOption[];
+  readonly faults: readonly LearntFault[];
+}
+
+interface PacedTeacher {
+  readonly id: string;
+  readonly tempo?: number | undefined;
+}
+
+/** One class in which a rung was done. */
+interface Doing {
+  readonly log: Log;
+  readonly block: NonNullable<Log['blocks']>[number];
+  readonly slots: readonly DoneSlot[];
+}
+
+/**
+ * What classes taught about a rung: how long its set-up and its count really take, which option people took, which fault
+ * was seen. Rehearsals do not count.
+ * @param key of the rung, `exercise/rung`
+ * @param logs all there are, of any class and teacher
+ */
+export function learntOf(
+  key: string,
+  logs: readonly Log[],
+  { catalog, teachers }: { readonly catalog: Catalog; readonly teachers: readonly PacedTeacher[] },
+): Learnt {
+  const doings = doingsOf(key, logs);
+  const entry = catalog.rung(splitRungKey(key));
+  const paceFor = paces(logs, teachers, catalog.method);
+  const shares = (kind: 'setup' | 'work') => doings.flatMap((doing) => shareOf(kind, doing, paceFor) ?? []);
+  const rung = entry?.rung;
+  const count = rung?.dose.secondsPerCount ?? catalog.method.secondsPerCount;
+  return {
+    classes: doings.length,
+    setup: rung ? offeredOf(shares('setup'), rung.setupSeconds, SETUP_STEP) : null,
+    work: rung ? offeredOf(shares('work'), count, COUNT_STEP) : null,
+    options: entry ? optionsOf(doings, (option) => isLower(catalog, key, option)) : [],
+    faults: faultsOf(doings),
+  };
+}
+
+/** Every class in which it was done as planned, once each. */
+function doingsOf(key: string, logs: readonly Log[]): Doing[] {
+  const { exercise, rung } = splitRungKey(key);
+  return logs
+    .filter(({ source }) => source !== 'rehearsal')
+    .flatMap((log): Doing[] => {
+      const planned = new Set(
+        log.plan?.blocks?.flatMap((each) => (each.exercise === exercise && each.rung === rung ? [each.id] : [])),
+      );
+      const block = log.blocks?.find(({ id, did }) => did === 'planned' && planned.has(id));
+      if (!block || !log.plan) return [];
+      const slots = doneIn(log, slotsOf(log.plan)).filter(({ planned: slot }) => planned.has(slot.block.id));
+      return [{ log, block, slots }];
+    });
+}
+
+/** How many times as long a teacher takes for a kind of thing: their pace, or what is typed for them. */
+function paces(logs: readonly Log[], teachers: readonly PacedTeacher[], method: Method) {
+  const known = new Map<string, ReturnType<typeof paceOf>>();
+  return (log: Log, kind: 'setup' | 'work'): number => {
+    if (!countsForPace(log)) return 1;
+    const id = log.teacher as string;
+    const teacher = teachers.find((each) => each.id === id) ?? { id };
+    const pace = known.get(id) ?? paceOf(logs, teacher, method);
+    known.set(id, pace);
+    return pace.factors[kind] ?? (kind === 'work' ? (teacher.tempo ?? 1) : 1);
+  };
+}
+
+/** What one class measured of a rung over what was planned for it, its teacher’s pace taken out. */
+function shareOf(
+  kind: 'setup' | 'work',
+  { log, slots }: Doing,
+  paceFor: (log: Log, kind: 'setup' | 'work') => number,
+): number | null {
+  let [measured, planned] = [0, 0];
+  for (const slot of slots) {
+    const was = slot[kind];
+    // A set-up that carries on is not the rung's own.
+    if (was === undefined || (kind === 'setup' && slot.planned.block.carries)) continue;
+    measured += was;
+    planned += kind === 'setup' ? slot.planned.setup : slot.planned.work * shareDone(slot);
+  }
+  return measured > 0 && planned > 0 ? measured / planned / paceFor(log, kind) : null;
+}
+
+function offeredOf(shares: readonly number[], seconds: number, step: number): LearntSeconds | null {
+  if (shares.length < FROM_CLASSES || seconds <= 0) return null;
+  const share = median(shares);
+  const offered = Math.max(step, Number((Math.round((seconds * share) / step) * step).toFixed(1)));
+  if ((share >= AS_PLANNED.low && share <= AS_PLANNED.high) || offered === seconds) return null;
+  return { classes: shares.length, share, seconds, offered };
+}
+
+function median(values: readonly number[]): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  const middle = Math.floor(sorted.length / 2);
+  const [low = 0, high = 0] = sorted.length % 2 === 1 ? [sorted[middle], sorted[middle]] : sorted.slice(middle - 1);
+  return (low + high) / 2;
+}
+
+function isLower(catalog: Catalog, key: string, option: string): boolean {
+  const main = splitRungKey(key);
+  const [it, other] = [catalog.rung(main), catalog.rung({ exercise: main.exercise, rung: option })];
+  return it !== undefined && other !== undefined && catalog.heat(other) < catalog.heat(it);
+}
+
+/** Lower options by audience: over the classes that know how many were there and who took what. */
+function optionsOf(doings: readonly Doing[], lower: (option: string) => boolean): LearntOption[] {
+  const found = new Map<
+    string,
+    { option: string; audience: string | undefined; classes: number; taken: number; present: number }
+  >();
+  for (const { log, block } of doings) {
+    if (!log.present) continue;
+    for (const [option, taken] of Object.entries(block.options ?? {})) {
+      if (!lower(option)) continue;
+      const key = JSON.stringify([option, log.audience ?? null]);
+      const so = found.get(key) ?? { option, audience: log.audience, classes: 0, taken: 0, present: 0 };
+      found.set(key, {
+        ...so,
+        classes: so.classes + 1,
+        taken: so.taken + Math.min(taken, log.present),
+        present: so.present + log.present,
+      });
+    }
+  }
+  return [...found.values()].filter(
+    ({ classes, taken, present }) => classes >= FROM_CLASSES && taken / present >= HALF,
+  );
+}
+
+/** Faults seen in half of the classes or more. */
+function faultsOf(doings: readonly Doing[]): LearntFault[] {
+  const logged = doings.filter(({ block }) => block.faults !== undefined);
+  if (logged.length < FROM_CLASSES) return [];
+  const seen = new Map<string, number>();
+  for (const { block } of logged) for (const cue of new Set(block.faults)) seen.set(cue, (seen.get(cue) ?? 0) + 1);
+  return [...seen]
+    .filter(([, times]) => times / logged.length >= HALF)
+    .map(([cue, times]) => ({ cue, seen: times, classes: logged.length }));
+}
