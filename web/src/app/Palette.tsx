@@ -25,6 +25,7 @@ const VIEWS: ReadonlyArray<readonly [string, string]> = [
   ['The shelf', '/shelf'],
   ['Method', '/method'],
   ['Positions and the ways between', '/method/positions'],
+  ['What really happened', '/logs'],
   ['What was changed', '/history'],
   ['Scripts', '/script'],
   ['Series', '/series'],

@@ -51,7 +51,8 @@ export function LogEditor({ catalog, timed, log, onChange }: LogEditorProps) {
         className="w-full"
         onChange={(text) => onChange(withParts(log, { note: text === '' ? undefined : text }))}
       />
-      <ol className="mt-2 divide-y divide-line">
+      <p className="mt-2 text-soft">Press a block to say who took which option, and what was seen.</p>
+      <ol className="gap-x-10 md:columns-2">
         {(log.blocks ?? []).map((block) => (
           <BlockLine key={block.id} {...{ catalog, timed, log, block, onChange }} />
         ))}
@@ -104,7 +105,7 @@ function BlockLine({ catalog, timed, log, block, onChange }: BlockLineProps) {
     block.note ?? '',
   ].filter(Boolean);
   return (
-    <li className="py-1.5">
+    <li className="break-inside-avoid border-b border-line py-1.5">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">
         <button
           type="button"

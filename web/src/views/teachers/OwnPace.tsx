@@ -20,8 +20,8 @@ export function OwnPace({ teacher }: { readonly teacher: Teacher }) {
   );
 }
 
-/** Pixels: a class’s own column, and the picture’s height. */
-const [COLUMN, HEIGHT] = [34, 110];
+/** Pixels: a class’s own column, the picture’s height, and what is left free above and below. */
+const [COLUMN, HEIGHT, EDGE] = [34, 110, 8];
 /** Classes drawn: the latest. */
 const MOST = 24;
 
@@ -37,14 +37,14 @@ function EndedClasses({ ended: all }: { readonly ended: readonly EndedClass[] })
     return { ...each, half: (each.p90 - each.p10) / 2, off: each.endedSeconds - middle };
   });
   const most = Math.max(60, ...apart.map(({ half, off }) => Math.max(half, Math.abs(off)))) * 1.1;
-  const y = (seconds: number) => HEIGHT / 2 - (seconds / most) * (HEIGHT / 2);
+  const y = (seconds: number) => HEIGHT / 2 + EDGE - (seconds / most) * (HEIGHT / 2);
   const width = 70 + ended.length * COLUMN;
   const minutes = Math.max(1, Math.floor(most / 60));
   return (
     <figure className="overflow-x-auto">
       <svg
         width={width}
-        height={HEIGHT + 18}
+        height={HEIGHT + 2 * EDGE + 18}
         role="img"
         aria-label={`${ended.filter(isInside).length} of ${ended.length} classes ended within the range foretold for them; four in five should.`}
       >
@@ -86,7 +86,7 @@ function EndedClasses({ ended: all }: { readonly ended: readonly EndedClass[] })
                 className={isInside(each) ? 'fill-moss' : 'fill-paper stroke-brick'}
                 strokeWidth={2.5}
               />
-              <text x={x} y={HEIGHT + 14} textAnchor="middle" className="fill-soft text-[11px]">
+              <text x={x} y={HEIGHT + 2 * EDGE + 14} textAnchor="middle" className="fill-soft text-[11px]">
                 {each.date.slice(5).replace('-', '/')}
               </text>
             </g>
