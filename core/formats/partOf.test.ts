@@ -64,7 +64,7 @@ test('for a teacher, what all their classes taught comes along, and no rehearsal
   ];
   const studio = Documents.of(bundleOf({ logs }));
   const idsFor = (teacher?: string) =>
-    partOf(studio, 'test-class', teacher)
+    partOf(studio, 'test-class', { teacher })
       ?.list('logs')
       .map(({ id }) => id);
   expect(idsFor('tam')).toEqual(['own', 'theirs']);

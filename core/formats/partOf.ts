@@ -5,21 +5,36 @@ import type { Bundle, DocumentKind } from './bundle';
 import { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
 
+/** How a page of a class is asked for. */
+export interface PartAsked {
+  readonly teacher?: string | undefined;
+  readonly audiences?: 'all' | 'its own';
+}
+
 /**
  * The part of a studio that a page of one class is made from: the class, all that stands in a series with it, what
  * those name, what its room can take, and whatever there is little of (all but exercises and classes). A class is measured, spoken and handed
  * out from it as from the whole; what could be added to it is not in it.
- * @param teacher whose pace it is timed at: what their classes taught comes along
+ * @param asked for a teacher, whose pace it is timed at: what their classes taught comes along; and with no audience
+ * but those it is for, where it leaves this machine
  * @returns `null` where there is no such class
  * @example partOf(studio, 'rowers-sixty')?.list('classes') // itself, and the other episodes of its series
  */
-export function partOf(studio: Documents, classId: string, teacher?: string): Documents | null {
+export function partOf(
+  studio: Documents,
+  classId: string,
+  { teacher, audiences = 'all' }: PartAsked = {},
+): Documents | null {
   if (!studio.has('classes', classId)) return null;
   const series = studio.list('series').filter(({ episodes }) => episodes.some((each) => each.class === classId));
-  return partFrom(studio, [documentKey('classes', classId), ...series.map(({ id }) => documentKey('series', id))], {
+  const keys = [documentKey('classes', classId), ...series.map(({ id }) => documentKey('series', id))];
+  const part = partFrom(studio, keys, {
     logs: studio.list('logs').filter((log) => log.class === classId || (log.teacher === teacher && countsForPace(log))),
     questions: studio.list('questions').filter((question) => question.class === classId),
   });
+  if (audiences === 'all') return part;
+  const named = new Set(part.list('classes').map(({ audience }) => audience));
+  return Documents.of({ ...part.bundle, audiences: part.list('audiences').filter(({ id }) => named.has(id)) });
 }
 
 /** The same of a series: its episodes, what it follows on, and what those name. @returns `null` where there is none */

@@ -124,6 +124,23 @@ export const programmeSchema = z.strictObject({
 });
 export type Programme = z.infer<typeof programmeSchema>;
 
+/** How other machines reach the studio, and what they may do there. */
+export const phonesSchema = z.strictObject({
+  addresses: z
+    .array(
+      z.strictObject({
+        url: z.string().describe('Where the classes of today are'),
+        picture: z.string().describe('The same to be read by a camera: an SVG picture'),
+      }),
+    )
+    .readonly()
+    .describe('None: only this machine reaches it'),
+  encrypted: z.boolean(),
+  everything: z.boolean().describe('Whether other machines may do all that this one may'),
+  here: z.array(z.string()).readonly().describe('This machine’s addresses in its network'),
+});
+export type PhonesAnswer = z.infer<typeof phonesSchema>;
+
 const fedSchema = z.strictObject({
   kind: kindSchema,
   id: idSchema,

@@ -9,6 +9,7 @@ import {
   idSchema,
   importSchema,
   keptSchema,
+  phonesSchema,
   programmeSchema,
   progressSchema,
   type RefusalCode,
@@ -97,6 +98,13 @@ export const ROUTES = {
     summary: 'What is taught when, where and by whom, and every class there is',
     query: z.strictObject({ from: z.iso.date().describe('The first day'), to: z.iso.date().describe('The last day') }),
     answer: json(programmeSchema),
+    refusals: [],
+  },
+  phones: {
+    method: 'GET',
+    path: '/phones',
+    summary: 'How phones in the studio’s network open the classes of today',
+    answer: json(phonesSchema),
     refusals: [],
   },
   feed: {
@@ -334,10 +342,9 @@ export function allRoutes(): Readonly<Record<string, Route>> {
 }
 
 /** What any request may be refused with, one with a body, and one that was asked wrongly. */
-const ANY: readonly RefusalCode[] = ['BAD_REQUEST', 'WRONG_HOST', 'TOO_LONG', 'INTERNAL', 'UNREACHABLE'];
+const ANY: readonly RefusalCode[] = ['BAD_REQUEST', 'WRONG_HOST', 'FORBIDDEN', 'TOO_LONG', 'INTERNAL', 'UNREACHABLE'];
 const WITH_BODY: readonly RefusalCode[] = ['BAD_JSON', 'TOO_LARGE', 'WRONG_TYPE', 'INVALID'];
-const WRITING: readonly RefusalCode[] = ['FORBIDDEN'];
 
 /** All that a route can be refused with. */
-export const refusalsOf = ({ method, body, refusals }: Route): ReadonlySet<RefusalCode> =>
-  new Set([...ANY, ...(method === 'GET' ? [] : WRITING), ...(body ? WITH_BODY : []), ...refusals]);
+export const refusalsOf = ({ body, refusals }: Route): ReadonlySet<RefusalCode> =>
+  new Set([...ANY, ...(body ? WITH_BODY : []), ...refusals]);

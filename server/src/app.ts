@@ -5,6 +5,8 @@ import { ROUTES } from '@warm-ladder/core/wire';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { notFound, speakErrors, speakParserErrors } from './errors';
 import { guard, hostsOf, speakFrameworkErrors } from './guard';
+import { certificateRoute, NOT_SHARED, phonesRoutes, type Sharing } from './room/phones';
+import { guardRoom } from './room/roomRequests';
 import { bundleRoutes } from './routes/bundle';
 import { changeRoutes, documentRoutes } from './routes/documents';
 import { feedRoutes } from './routes/feed';
@@ -31,12 +33,14 @@ export interface AppOptions {
   readonly log?: boolean;
   /** Names this server is asked for by; this machine's own when not given. */
   readonly hosts?: ReadonlySet<string>;
+  /** What other machines reach, as it is by the time it is asked for. */
+  readonly sharing?: () => Sharing;
 }
 
 /** The whole server over an open studio, not yet listening. */
 export async function buildApp(
   studio: Studio,
-  { webFolder, log = false, hosts = hostsOf('127.0.0.1') }: AppOptions = {},
+  { webFolder, log = false, hosts = hostsOf('127.0.0.1'), sharing = () => NOT_SHARED }: AppOptions = {},
 ): Promise<FastifyInstance> {
   const app = Fastify({
     bodyLimit: LARGEST_DOCUMENT,
@@ -53,6 +57,7 @@ export async function buildApp(
   const readers = new Readers();
   app.addHook('onClose', () => readers.close());
   guard(app, hosts);
+  guardRoom(app);
   // JSON alone, and a table where one is taken: a form of another site's page can send neither without asking first.
   app.removeContentTypeParser('text/plain');
   await app.register(helmet, {
@@ -92,11 +97,14 @@ export async function buildApp(
         await api.register(routes(studio, readers));
       }
       await api.register(feedRoutes(studio, build));
+      await api.register(phonesRoutes(sharing));
     },
     { prefix: '/api' },
   );
-  if (webFolder) await serveWeb(app, webFolder);
-  else {
+  if (webFolder) {
+    certificateRoute(app, sharing);
+    await serveWeb(app, webFolder);
+  } else {
     app.setNotFoundHandler(async ({ url }) => {
       throw notFound(url);
     });

@@ -11,6 +11,15 @@ const bracketed = (host: string): string => (host.includes(':') && !host.startsW
 export const isLoopback = (host: string): boolean =>
   LOOPBACK.includes(bracketed(host)) || /^127\.\d+\.\d+\.\d+$/.test(host);
 
+/** The addresses of this machine that others may reach. */
+export const networkAddresses = (): string[] =>
+  Object.values(networkInterfaces()).flatMap((list) =>
+    (list ?? []).flatMap(({ address, internal, family }) => (internal || family !== 'IPv4' ? [] : [address])),
+  );
+
+/** The addresses a server listens on for other machines. @param host one of this machine’s, or all of them */
+export const addressesOf = (host: string): string[] => (EVERYWHERE.has(host) ? networkAddresses() : [host]);
+
 /**
  * The names a server is asked for by: this machine's own, the address it was started on, and what else it was told.
  * @param host where it listens; everywhere means every address this machine has

@@ -1,7 +1,9 @@
+import { hostname } from 'node:os';
 import { join } from 'node:path';
 import { bundleInOrder, type LengthsChanged } from '@warm-ladder/core/formats';
 import { clock } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
+import type { FastifyInstance } from 'fastify';
 import { buildApp } from './app';
 import { FolderInUse } from './database/folderLock';
 import { DatabaseTooNew } from './database/migrate';
@@ -10,9 +12,12 @@ import { FolderBroken, reasonOf } from './database/openFolder';
 import { DatabaseUnreachable } from './database/postgres';
 import { Refusal } from './errors';
 import { readFiles, UnreadableFile } from './files';
-import { hostsOf, isLoopback } from './guard';
+import { addressesOf, hostsOf, isLoopback } from './guard';
 import { BadOptions, databaseUrl, readOptions } from './options';
 import { sayError } from './plainLine';
+import { BadCertificate, givenCertificate, madeCertificate } from './room/certificate';
+import { listenInRoom } from './room/listenInRoom';
+import { NOT_SHARED, terminalPicture } from './room/phones';
 import { Copies } from './studio/copies';
 import { StudioIncomplete } from './studio/opening';
 import { Studio } from './studio/studio';
@@ -33,16 +38,45 @@ async function prepare(studio: Studio, files: readonly string[]): Promise<void> 
   await studio.copies.keep(studio.bundleText, 'start').catch(({ message }: Error) => sayError(message));
 }
 
-function warn({ host }: Options, studio: Studio): void {
+function warn(studio: Studio): void {
   for (const { kind, id, reason } of studio.setAside) {
     sayError(`Set aside, since it no longer fits: ${kind}/${id} (${reason}) See the Studio menu, Ways back.`);
   }
-  if (isLoopback(host)) return;
+}
+
+/** Lets other machines in, where it was asked for: what they reach is said plainly. */
+async function share(app: FastifyInstance, options: Options, port: number) {
+  const { host, name, cert, key, plain, data, 'share-all': everything } = options;
+  if (isLoopback(host)) return null;
+  const names = new Set([...addressesOf(host), hostname(), ...name]);
+  const certificate = plain
+    ? null
+    : cert !== undefined && key !== undefined
+      ? givenCertificate(cert, key)
+      : await madeCertificate(join(data, 'room'), names);
+  const { addresses, close } = await listenInRoom(app, { host, port, certificate, everything });
+  const [first] = addresses;
+  const where = addresses.join(' and ') || 'no address: this machine is in no network';
+  const unencrypted = certificate ? '' : ' Nothing on the way is encrypted.';
   sayError(
-    `Caution: this server listens at ${host}, beyond this machine, and asks nobody who they are. Whoever reaches it ` +
-      'on the network reads and changes everything in this studio, people’s health conditions among it, and nothing ' +
-      'on the way is encrypted. Stop it unless you trust everyone on this network.',
+    everything
+      ? `Caution: whoever reaches ${where} reads and changes everything in this studio, people’s health conditions ` +
+          `among it, and is asked nothing.${unencrypted} Stop it unless something in front of it asks who they are.`
+      : `Open to other machines at ${where}: to read, rehearse and teach every class, with what it asks of people ` +
+          `with conditions, and to send its log; nobody is asked who they are.${unencrypted} The studio is changed ` +
+          'on this machine alone.',
   );
+  if (first) {
+    console.log(`On a phone in the studio’s network: ${first}/tonight`);
+    if (process.stdout.isTTY) console.log(await terminalPicture(first));
+    if (certificate?.authority) {
+      console.log(`Once on each phone: open ${first}/certificate.crt, and trust it in the phone’s settings.`);
+    }
+  }
+  return {
+    close,
+    sharing: { addresses, encrypted: certificate !== null, everything, authority: certificate?.authority ?? null },
+  };
 }
 
 async function start(options: Options): Promise<void> {
@@ -52,22 +86,32 @@ async function start(options: Options): Promise<void> {
   try {
     const studio = await Studio.open(db, new Copies(join(options.data, 'kept')), options.salvage);
     await prepare(studio, options.files);
+    let sharing = NOT_SHARED;
     const app = await buildApp(studio, {
       ...(options['no-web'] ? {} : { webFolder: options.web }),
       log: true,
       hosts: hostsOf(options.host, options.name),
+      sharing: () => sharing,
     });
+    let shared: Awaited<ReturnType<typeof share>> = null;
     ending = async () => {
+      await shared?.close();
       await app.close();
       await studio.settled();
       await close();
     };
-    warn(options, studio);
+    warn(studio);
     if (studio.lengths) sayError(lengthsSentence(studio.lengths));
     for (const { kind, id } of await studio.mended()) {
       sayError(`Mended: a character that is none was taken out of ${kind}/${id}.`);
     }
-    const address = await app.listen({ port: options.port, host: options.host });
+    // Everything is this machine's own; other machines have a listener beside it.
+    const address = await app.listen({
+      port: options.port,
+      host: isLoopback(options.host) ? options.host : '127.0.0.1',
+    });
+    shared = await share(app, options, Number(new URL(address).port));
+    if (shared) sharing = shared.sharing;
     announce(address);
     // Not before: a large studio of an older version is brought up to date at one go.
     watchOver();
@@ -103,6 +147,7 @@ function stopOnSignal(end: () => Promise<void>): void {
 }
 
 const EXPECTED = [
+  BadCertificate,
   BadOptions,
   FolderInUse,
   FolderBroken,

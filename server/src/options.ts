@@ -8,7 +8,7 @@ export class BadOptions extends Error {
 }
 
 const KNOWN =
-  '--data FOLDER, --port NUMBER, --host ADDRESS, --name NAME, --salvage, --no-web, and bundle files to begin with';
+  '--data FOLDER, --port NUMBER, --host ADDRESS, --name NAME, --cert FILE and --key FILE, --plain, --share-all, --salvage, --no-web, and bundle files to begin with';
 
 /**
  * The server's command line.
@@ -19,6 +19,9 @@ export function readOptions(args: readonly string[]) {
   const port = Number(values.port);
   if (!/^\d{1,5}$/.test(values.port) || port > 65_535) {
     throw new BadOptions(`“${values.port}” is no port; expected --port with a number from 0 to 65535.`);
+  }
+  if ((values.cert === undefined) !== (values.key === undefined)) {
+    throw new BadOptions('A certificate needs its key; expected --cert FILE and --key FILE together.');
   }
   return { ...values, port, data: resolve(ROOT, values.data), files: positionals };
 }
@@ -36,6 +39,10 @@ function parsed(args: readonly string[]) {
         port: { type: 'string', default: process.env.PORT ?? '4400' },
         host: { type: 'string', default: '127.0.0.1' },
         name: { type: 'string', multiple: true, default: [] },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        plain: { type: 'boolean', default: false },
+        'share-all': { type: 'boolean', default: false },
         salvage: { type: 'boolean', default: false },
         web: { type: 'string', default: resolve(ROOT, 'web/dist') },
         'no-web': { type: 'boolean', default: false },

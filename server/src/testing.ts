@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Bundle } from '@warm-ladder/core/formats';
 import type { FeedEvent } from '@warm-ladder/core/wire';
+import type { FastifyInstance } from 'fastify';
 import { buildApp } from './app';
 import { openDatabase } from './database/openDatabase';
 import type { Database } from './database/port';
@@ -23,6 +24,7 @@ export function preparedFolder(): ReturnType<typeof temporaryFolder> {
 }
 
 export interface TestServer {
+  readonly app: FastifyInstance;
   /** Where it listens, for what is not JSON. */
   readonly address: string;
   readonly db: Database;
@@ -54,6 +56,7 @@ export async function startServer(folder: string, { salvage = false, url }: Begu
   const app = await buildApp(studio);
   const address = await app.listen({ port: 0, host: '127.0.0.1' });
   return {
+    app,
     address,
     db,
     studio,

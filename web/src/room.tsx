@@ -27,6 +27,9 @@ const Go = ({ to, className, children }: WayProps) => (
   </a>
 );
 
+/** Where a teacher comes from, and goes back to. */
+const HOME = { to: '/tonight', words: 'Classes today' };
+
 function OfClass() {
   const [spoken, setSpoken] = useState<Opened>('opening');
   const open = useCallback(() => {
@@ -57,7 +60,7 @@ function OfClass() {
     );
   }
   if (page === 'read') return <ReadScript spoken={spoken} />;
-  return <ClassUnderWay spoken={spoken} mode={page === 'teach' ? 'teach' : 'rehearse'} Go={Go} />;
+  return <ClassUnderWay spoken={spoken} mode={page === 'teach' ? 'teach' : 'rehearse'} Go={Go} home={HOME} />;
 }
 
 keepOffline();

@@ -1,5 +1,7 @@
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
+import { notFound } from '../errors';
+import { isFromRoom } from '../room/roomRequests';
 import { ProgressBook } from '../studio/progress';
 import type { Studio } from '../studio/studio';
 import type { Readers } from '../threads/readers';
@@ -14,8 +16,13 @@ export const bundleRoutes =
 
     serve(app, ROUTES.studio, async ({ query: { class: id, teacher }, request, reply }) => {
       reply.type('application/json; charset=utf-8').header('vary', 'accept-encoding');
-      const part = id === undefined ? null : studio.textFor(id, teacher);
+      const room = isFromRoom(request);
+      // Whose body asks for what is sent to another machine of the people in the class alone.
+      const asked = { teacher, audiences: room ? 'its own' : 'all' } as const;
+      const part = id === undefined ? null : studio.textFor(id, asked);
       if (part !== null) return part;
+      // The whole studio is this machine's own.
+      if (room) throw notFound(request.url);
       if (!/\bgzip\b/.test(String(request.headers['accept-encoding']))) return studio.text;
       reply.header('content-encoding', 'gzip');
       return studio.packed;

@@ -9,6 +9,7 @@ import {
 import { type ChangeAnswer, documentRoutes as documentRoutesOf, ROUTES, type SentChange } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { invalid, Refusal } from '../errors';
+import { closed, isFromRoom } from '../room/roomRequests';
 import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
 import { turn, unhurried } from '../studio/unhurried';
@@ -75,8 +76,12 @@ export const changeRoutes =
   async (app) => {
     // Read by threads, in steps: it may be a whole studio.
     takeBytes(app, 'application/json');
-    serve(app, ROUTES.change, async ({ body, reply }) => {
+    serve(app, ROUTES.change, async ({ body, reply, request }) => {
       const changes = await readers.changes(body);
+      // From another machine comes what happened in a class, as a new log, and no other change.
+      const isNewLog = (each: AskedOrRefused) =>
+        each.kind === 'logs' && ('refusal' in each || (each.base === 0 && each.value !== undefined));
+      if (isFromRoom(request) && !changes.every(isNewLog)) throw closed();
       const keys = changes.map(({ kind, id }) => documentKey(kind, id));
       if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
       await turn();

@@ -8,6 +8,7 @@ import {
   documentKey,
   emptyBundle,
   METHOD_ID,
+  type PartAsked,
   partOf,
   type Steps,
 } from '@warm-ladder/core/formats';
@@ -99,8 +100,8 @@ export class Snapshot {
   }
 
   /** What the page of one class needs of it; `null` where there is no such class. */
-  part(classId: string, teacher?: string): Snapshot | null {
-    const documents = partOf(this.documents, classId, teacher);
+  part(classId: string, asked: PartAsked): Snapshot | null {
+    const documents = partOf(this.documents, classId, asked);
     return documents && new Snapshot(documents, this.#versions, this.revision);
   }
 

@@ -12,6 +12,7 @@ import {
   documentKey,
   type LengthsChanged,
   lengthsChanged,
+  type PartAsked,
   type Problem,
   partOf,
   partOfSeries,
@@ -199,8 +200,8 @@ export class Studio {
   }
 
   /** What the page of one class opens with, likewise; `null` where there is no such class. */
-  textFor(classId: string, teacher?: string): string | null {
-    const part = this.#snapshot.part(classId, teacher);
+  textFor(classId: string, asked: PartAsked = {}): string | null {
+    const part = this.#snapshot.part(classId, asked);
     return part && this.#textOf(part, classId);
   }
 

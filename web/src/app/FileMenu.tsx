@@ -51,6 +51,9 @@ export default function FileMenu() {
                 {here ? 'What was changed here' : 'What was changed'}
               </Link>
             </DropdownMenu.Item>
+            <DropdownMenu.Item className={item} asChild>
+              <Link to="/phones">On phones in the studio</Link>
+            </DropdownMenu.Item>
             <DropdownMenu.Item className={item} onSelect={() => setOpen('back')}>
               Ways back…
               {aside > 0 && <span className="block text-sm text-brick">{aside} set aside</span>}

@@ -26,6 +26,7 @@ const VIEWS: ReadonlyArray<readonly [string, string]> = [
   ['Method', '/method'],
   ['Positions and the ways between', '/method/positions'],
   ['What really happened', '/logs'],
+  ['On phones in the studio', '/phones'],
   ['What was changed', '/history'],
   ['Scripts', '/script'],
   ['Series', '/series'],

@@ -22,6 +22,7 @@ const VIEWS = {
   'room/:id': () => import('../views/script/RoomCardView'),
   'rehearse/:id': () => import('../views/room/RoomView'),
   'teach/:id': () => import('../views/room/RoomView'),
+  phones: () => import('../views/phones/PhonesView'),
   logs: () => import('../views/taught/LogsView'),
   'taught/:id': () => import('../views/taught/TaughtView'),
   'script/:id?': () => import('../views/script/ScriptView'),

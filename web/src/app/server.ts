@@ -88,6 +88,7 @@ export const server = {
    */
   studio: (only?: string | null, teacher?: string) =>
     ask('GET', '/studio', { query: { class: only ?? undefined, teacher } }),
+  phones: () => ask('GET', '/phones'),
   /** What is taught from one day to another. */
   programme: (from: string, to: string) => ask('GET', '/programme', { query: { from, to } }),
   /** What is kept of one document; `null` when there is none. */

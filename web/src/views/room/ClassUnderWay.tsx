@@ -28,8 +28,9 @@ export interface WayProps {
 interface ClassUnderWayProps {
   readonly spoken: SpokenClass;
   readonly mode: CourseMode;
-  /** A way out of it: within the app, or as a page of its own opens another. */
+  /** A way out of it: within the app, or as a page of its own opens another; and where it leads, in words. */
   readonly Go: (props: WayProps) => ReactNode;
+  readonly home: { readonly to: string; readonly words: string };
 }
 
 /** A class is taught, and not leafed through, at this share of its planned time and slower. */
@@ -42,7 +43,7 @@ const shake = (pattern: number | number[]): void => {
 };
 
 /** A class taught or rehearsed with the plan in hand: full screen, one stretch at a time, on one course of time. */
-export function ClassUnderWay({ spoken: given, mode, Go }: ClassUnderWayProps) {
+export function ClassUnderWay({ spoken: given, mode, Go, home }: ClassUnderWayProps) {
   const spokenOf = useSpokenOf(given);
   const scriptOf = useCallback((plan: ClassPlan) => spokenOf(plan).script, [spokenOf]);
   const under = useCourse({ plan: given.plan, mode, address: location.search, scriptOf });
@@ -103,7 +104,7 @@ export function ClassUnderWay({ spoken: given, mode, Go }: ClassUnderWayProps) {
     block === undefined || !taught ? null : { block, pass: section.pass, elapsed, late: course.late },
   );
   if (course.ended !== null && kept) {
-    return <Ended {...{ given, spoken, course, kept, Go }} onBack={back} onDrop={under.drop} />;
+    return <Ended {...{ given, spoken, course, kept, Go, home }} onBack={back} onDrop={under.drop} />;
   }
   return (
     <main
@@ -115,7 +116,7 @@ export function ClassUnderWay({ spoken: given, mode, Go }: ClassUnderWayProps) {
         ends={now.ends}
         seconds={course.late + seconds}
         target={plan.targetMinutes * 60}
-        leave={`/script/${plan.id}`}
+        leave={home.to}
         choices={{ sound, setSound, voice, setVoice, runs, setRuns, words, setWords, size, setSize }}
       />
       <p className="sr-only" aria-live="polite">

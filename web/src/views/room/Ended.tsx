@@ -18,13 +18,14 @@ interface EndedProps {
   readonly onBack: () => void;
   readonly onDrop: () => void;
   readonly Go: (props: WayProps) => ReactNode;
+  readonly home: { readonly to: string; readonly words: string };
 }
 
 /** Milliseconds before a server that did not answer is asked again. */
 const AGAIN = 15_000;
 
 /** What was taught when, beside the plan; kept with the class as its log, on this device until the studio has it. */
-export function Ended({ given, spoken, course, kept, onBack, onDrop, Go }: EndedProps) {
+export function Ended({ given, spoken, course, kept, onBack, onDrop, Go, home }: EndedProps) {
   const [present, setPresent] = useState(kept.present === undefined ? '' : String(kept.present));
   const log = useLog(given, spoken, course, kept, present === '' ? undefined : Number(present));
   const [sent, setSent] = useState<SentLog | 'asked' | 'not yet'>('not yet');
@@ -110,11 +111,8 @@ export function Ended({ given, spoken, course, kept, onBack, onDrop, Go }: Ended
           </div>
         ) : (
           <p className="flex flex-wrap gap-3 text-lg">
-            <Go to={`/class/${given.plan.id}`} className="rounded-lg border border-line px-4 py-2">
-              To the class
-            </Go>
-            <Go to={`/taught/${given.plan.id}`} className="rounded-lg border border-line px-4 py-2">
-              What really happened
+            <Go to={home.to} className="rounded-lg border border-line px-4 py-2">
+              {home.words}
             </Go>
           </p>
         )}

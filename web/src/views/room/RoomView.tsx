@@ -20,5 +20,10 @@ export function Component() {
 }
 
 const OfClass = ({ plan, mode }: { readonly plan: ClassPlan; readonly mode: CourseMode }) => (
-  <ClassUnderWay spoken={useSpoken(plan)} mode={mode} Go={Link} />
+  <ClassUnderWay
+    spoken={useSpoken(plan)}
+    mode={mode}
+    Go={Link}
+    home={{ to: `/taught/${plan.id}`, words: 'What really happened' }}
+  />
 );
