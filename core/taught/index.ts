@@ -1,5 +1,6 @@
 export * from './byHand';
 export * from './checkLog';
+export * from './correct';
 export * from './kinds';
 export type { Log, PlannedDay } from './logSchema';
 export * from './named';

@@ -14,7 +14,7 @@ const catalog = catalogOf([
 ]);
 const plan = classOf([block('hold/high', { mode: 'teach', carry: false })]);
 const planned = plannedDay(timeClass(catalog, plan));
-const studio = { catalog, teachers: [] };
+const studio = { catalog, teachers: [], audiences: [] };
 
 type Block = NonNullable<Log['blocks']>[number];
 interface Day extends Pick<Log, 'teacher' | 'present' | 'audience'> {
@@ -66,6 +66,25 @@ test('a count is told by the work for the repetitions that were done', () => {
   // Three of five repetitions in 24 s, planned in 12: twice as slow.
   const slow = [1, 2, 3].map(() => logOf({ work: 24, reps: 3 }));
   expect(of(...slow).work).toEqual({ classes: 3, share: 2, seconds: 1, offered: 2 });
+});
+
+test('what the rung has taken over since is offered no more', () => {
+  const logs = [1, 2, 3].map(() => logOf({ setup: 40, work: 40 }));
+  const since = (change: Partial<Rung>) =>
+    learntOf('hold/high', logs, {
+      ...studio,
+      catalog: catalogOf([
+        exercise('hold', {
+          rungs: [rung('low'), rung('high', { poses: { home: far, away: { ...far, hip: 30 } }, ...change })],
+        }),
+      ]),
+    });
+  expect(since({})).toMatchObject({ setup: { offered: 40 }, work: { offered: 2 } });
+  expect(since({ setupSeconds: 40 })).toMatchObject({ setup: null, work: { offered: 2 } });
+  expect(since({ dose: { sets: 1, reps: 5, secondsPerCount: 2 } })).toMatchObject({
+    setup: { offered: 40 },
+    work: null,
+  });
 });
 
 test('a teacher’s own pace is taken out first', () => {

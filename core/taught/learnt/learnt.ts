@@ -1,5 +1,6 @@
 import type { Method } from '../../method';
-import { type Catalog, splitRungKey } from '../../repertoire';
+import { type Audience, timeClass } from '../../plan';
+import { type Catalog, type RungEntry, splitRungKey } from '../../repertoire';
 import type { Log } from '../logSchema';
 import { countsForPace, paceOf } from '../pace';
 import { type DoneSlot, doneIn, shareDone, slotsOf } from '../pace/slots';
@@ -56,6 +57,13 @@ interface PacedTeacher {
   readonly tempo?: number | undefined;
 }
 
+/** What logs are understood by. */
+export interface LearntStudio {
+  readonly catalog: Catalog;
+  readonly teachers: readonly PacedTeacher[];
+  readonly audiences: readonly Audience[];
+}
+
 /** One class in which a rung was done. */
 interface Doing {
   readonly log: Log;
@@ -69,21 +77,15 @@ interface Doing {
  * @param key of the rung, `exercise/rung`
  * @param logs all there are, of any class and teacher
  */
-export function learntOf(
-  key: string,
-  logs: readonly Log[],
-  { catalog, teachers }: { readonly catalog: Catalog; readonly teachers: readonly PacedTeacher[] },
-): Learnt {
+export function learntOf(key: string, logs: readonly Log[], studio: LearntStudio): Learnt {
+  const { catalog, teachers } = studio;
   const doings = doingsOf(key, logs);
   const entry = catalog.rung(splitRungKey(key));
   const paceFor = paces(logs, teachers, catalog.method);
-  const shares = (kind: 'setup' | 'work') => doings.flatMap((doing) => shareOf(kind, doing, paceFor) ?? []);
-  const rung = entry?.rung;
-  const count = rung?.dose.secondsPerCount ?? catalog.method.secondsPerCount;
   return {
     classes: doings.length,
-    setup: rung ? offeredOf(shares('setup'), rung.setupSeconds, SETUP_STEP) : null,
-    work: rung ? offeredOf(shares('work'), count, COUNT_STEP) : null,
+    setup: entry ? setupOf(doings, entry.rung.setupSeconds, paceFor) : null,
+    work: entry ? workOf(doings, studio, entry, paceFor) : null,
     options: entry ? optionsOf(doings, (option) => isLower(catalog, key, option)) : [],
     faults: faultsOf(doings),
   };
@@ -118,29 +120,88 @@ function paces(logs: readonly Log[], teachers: readonly PacedTeacher[], method: 
   };
 }
 
-/** What one class measured of a rung over what was planned for it, its teacher’s pace taken out. */
-function shareOf(
-  kind: 'setup' | 'work',
-  { log, slots }: Doing,
-  paceFor: (log: Log, kind: 'setup' | 'work') => number,
-): number | null {
-  let [measured, planned] = [0, 0];
+type PaceFor = ReturnType<typeof paces>;
+
+/** What one class measured of a rung, and what was planned for it: of its own set-up, as it is taught; of its work. */
+function sumsOf(kind: 'setup' | 'work', { slots }: Doing): { measured: number; planned: number; options: number } {
+  let [measured, planned, options] = [0, 0, 0];
   for (const slot of slots) {
     const was = slot[kind];
-    // A set-up that carries on is not the rung's own.
-    if (was === undefined || (kind === 'setup' && slot.planned.block.carries)) continue;
+    const { carries, mode = 'teach', options: offers = 0 } = slot.planned.block;
+    // A set-up that carries on, or of what only runs, is not the rung's own.
+    if (was === undefined || (kind === 'setup' && (carries || mode !== 'teach' || slot.planned.pass > 0))) continue;
     measured += was;
     planned += kind === 'setup' ? slot.planned.setup : slot.planned.work * shareDone(slot);
+    if (kind === 'setup') options += offers;
   }
-  return measured > 0 && planned > 0 ? measured / planned / paceFor(log, kind) : null;
+  return { measured, planned, options };
 }
 
-function offeredOf(shares: readonly number[], seconds: number, step: number): LearntSeconds | null {
-  if (shares.length < FROM_CLASSES || seconds <= 0) return null;
+/** The set-up as it was measured, without the options offered, is the rung’s own seconds. */
+function setupOf(doings: readonly Doing[], seconds: number, paceFor: PaceFor): LearntSeconds | null {
+  const told = doings.flatMap((doing) => {
+    const { measured, planned, options } = sumsOf('setup', doing);
+    const own = measured / paceFor(doing.log, 'setup');
+    return measured > 0 && planned > 0 ? [{ share: own / planned, own: Math.max(0, own - options) }] : [];
+  });
+  const share = median(told.map((each) => each.share));
+  const offered = Math.round(median(told.map(({ own }) => own)) / SETUP_STEP) * SETUP_STEP;
+  return offeredOf({ classes: told.length, share, seconds, offered });
+}
+
+/** A count is as much longer as the work was, over the classes in which it was planned as it is today. */
+function workOf(
+  doings: readonly Doing[],
+  studio: LearntStudio,
+  entry: RungEntry,
+  paceFor: PaceFor,
+): LearntSeconds | null {
+  const { catalog } = studio;
+  const seconds = entry.rung.dose.secondsPerCount ?? catalog.method.secondsPerCount;
+  const shares = doings.flatMap((doing) => {
+    const { measured, planned } = sumsOf('work', doing);
+    const counts = measured > 0 && planned > 0 && isPlannedSo(doing, studio, entry);
+    return counts ? [measured / planned / paceFor(doing.log, 'work')] : [];
+  });
   const share = median(shares);
-  const offered = Math.max(step, Number((Math.round((seconds * share) / step) * step).toFixed(1)));
-  if ((share >= AS_PLANNED.low && share <= AS_PLANNED.high) || offered === seconds) return null;
-  return { classes: shares.length, share, seconds, offered };
+  const offered = Number((Math.round((seconds * share) / COUNT_STEP) * COUNT_STEP).toFixed(1));
+  return offeredOf({ classes: shares.length, share, seconds, offered });
+}
+
+/** Whether the work of a class would be planned as long today: a rung may have been changed since. */
+function isPlannedSo(
+  { log, slots }: Doing,
+  { catalog, audiences }: LearntStudio,
+  { exercise, rung }: RungEntry,
+): boolean {
+  const [slot] = slots;
+  const reps = slot?.planned.reps;
+  if (!slot || !reps || slot.planned.work <= 0) return true;
+  const audience = audiences.find(({ id }) => id === log.audience);
+  const dose = { reps: Math.max(1, Math.round(reps)) };
+  const block = { id: 'b1', exercise: exercise.id, rung: rung.id, mode: 'teach', dose } as const;
+  const plan = {
+    id: 'c',
+    name: 'c',
+    delivery: 'group',
+    targetMinutes: 1,
+    openingSeconds: 0,
+    closingSeconds: 0,
+  } as const;
+  const [today] = timeClass(catalog, { ...plan, blocks: [block] }, { audience }).blocks;
+  const work = today ? today.work - today.second.work : 0;
+  return Math.abs(Math.log(work / slot.planned.work)) < ALIKE;
+}
+
+/** Within this, as a logarithm, two works are planned alike: a class may round and rest a little otherwise. */
+const ALIKE = 0.15;
+
+/** Offered from enough classes on, and where it is plainly not what the rung says already. */
+function offeredOf(learnt: LearntSeconds): LearntSeconds | null {
+  const { classes, share, seconds, offered } = learnt;
+  const plainly = (value: number) => value < AS_PLANNED.low || value > AS_PLANNED.high;
+  if (classes < FROM_CLASSES || seconds <= 0 || offered <= 0) return null;
+  return plainly(share) && plainly(offered / seconds) ? learnt : null;
 }
 
 function median(values: readonly number[]): number {

@@ -14,8 +14,8 @@ export function FromClasses({ catalog, entry }: { readonly catalog: Catalog; rea
   const audiences = useAppSelector(selectAudiences);
   const dispatch = useAppDispatch();
   const learnt = useMemo(
-    () => (logs.length === 0 ? null : learntOf(entry.key, logs, { catalog, teachers })),
-    [entry.key, logs, catalog, teachers],
+    () => (logs.length === 0 ? null : learntOf(entry.key, logs, { catalog, teachers, audiences })),
+    [entry.key, logs, catalog, teachers, audiences],
   );
   if (!learnt || isNothing(learnt)) return null;
   const { exercise, rung, step } = entry;

@@ -15,6 +15,7 @@ import { today } from '../../app/today';
 import { takeOfClass } from '../../desk/useDesk';
 import type { ReadTake } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
+import { Corrections } from './Corrections';
 import { LogEditor } from './LogEditor';
 import { LogList, useTeacherName } from './LogList';
 import { partName, spanOf, TwoTimelines } from './TwoTimelines';
@@ -76,6 +77,8 @@ function OfClass({ plan }: { plan: ClassPlan }) {
     setDraft(null);
     setShown(log.id);
   };
+  /** A kept log, corrected: what follows quickly is one step of undo. */
+  const correct = (log: Log) => change('logs', log.id, log, 'a log', 'log');
   const drafted = draft !== null && draft !== 'reading' ? draft : null;
   const chosen = own.find(({ id }) => id === shown);
   const other = chosen ? own.find(({ id }) => id === beside) : undefined;
@@ -145,7 +148,11 @@ function OfClass({ plan }: { plan: ClassPlan }) {
       )}
       {!drafted && chosen && (
         <section aria-label="Planned and taught" className="mt-5">
-          <TwoTimelines {...{ catalog, timed }} log={chosen} span={spanOf(timed, chosen, other)} />
+          {other ? (
+            <TwoTimelines {...{ catalog, timed }} log={chosen} span={spanOf(timed, chosen, other)} />
+          ) : (
+            <Corrections key={chosen.id} {...{ catalog, timed }} log={chosen} onChange={correct} />
+          )}
           {other && (
             <section aria-label="Beside it" className="mt-4">
               <p className="font-semibold">Beside it: {[other.date, nameOf(other)].filter(Boolean).join(', ')}</p>
@@ -155,11 +162,7 @@ function OfClass({ plan }: { plan: ClassPlan }) {
           <Skipped log={chosen} name={(id) => partName(timed, id)} />
           <details className="mt-3">
             <summary className="font-semibold">Change this log</summary>
-            <LogEditor
-              {...{ catalog, timed }}
-              log={chosen}
-              onChange={(log) => change('logs', log.id, log, 'a log', 'log')}
-            />
+            <LogEditor {...{ catalog, timed }} log={chosen} onChange={correct} />
           </details>
         </section>
       )}
@@ -193,7 +196,7 @@ function DraftLog({ catalog, timed, draft: { log, take }, onChange, onKeep, onLe
     <section aria-label="Planned and taught" className="mt-5">
       {take && (
         <>
-          <TwoTimelines {...{ catalog, timed, log }} span={spanOf(timed, log)} />
+          <Corrections {...{ catalog, timed, log, onChange }} />
           <p className="mt-2">
             {Math.round(take.matched * 100)} % of the blocks are found for sure; {clock(log.endedSeconds ?? 0)} in all,{' '}
             {Math.round(take.wordsPerMinute)} words a minute, {Math.round(take.silenceShare * 100)} % of the time nobody
