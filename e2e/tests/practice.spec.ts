@@ -221,10 +221,34 @@ test('captions of a class are read back, drawn beside the plan, and kept as its 
   const captions = await answer.text();
   await file.setInputFiles(buffer(captions));
   await expect(page.getByText(/% of the blocks are found for sure/)).toBeVisible();
+  // Corrected on the picture: the third block began two seconds earlier, and was two; the second half was not planned.
+  const third = page
+    .getByRole('region', { name: 'Planned and taught' })
+    .getByRole('button', { name: / to \d+:/ })
+    .nth(2);
+  await third.click();
+  const beginning = page.getByRole('slider', { name: /^Beginning of/ });
+  const was = Number(await beginning.getAttribute('aria-valuenow'));
+  await beginning.press('ArrowLeft');
+  await beginning.press('ArrowLeft');
+  await expect(beginning).toHaveAttribute('aria-valuenow', String(was - 2));
+  await page.getByRole('button', { name: 'It was two: split it' }).click();
   await page.getByRole('button', { name: 'Keep it as a log' }).click();
   const logs = page.getByRole('region', { name: 'Logs of this class' });
   await expect(logs.getByRole('listitem')).toHaveText(/read from captions/);
   await saved(page);
   await page.reload();
   await expect(logs.getByRole('listitem')).toHaveText(/read from captions/);
+  const { logs: all = [] } = await kept(studio.address);
+  const log = all.find((each) => each.class === 'potters-forearms');
+  expect(Math.round(log?.blocks?.[2]?.passes?.[0]?.startSeconds ?? 0)).toBe(was - 2);
+  expect(log?.blocks?.[3]).toMatchObject({ did: 'added', id: 'added-1' });
+
+  // The same captions without the plan are read into a draft of one.
+  await page.goto(`${studio.address}/logs`);
+  await page.getByLabel('Read captions into a draft').setInputFiles(buffer(captions));
+  const draft = page.getByRole('region', { name: 'A class without a plan' });
+  await expect(draft).toContainText(/monday: \d+ blocks found/);
+  await draft.getByRole('button', { name: 'Make it a class' }).click();
+  await expect(page.getByLabel('Name of the class')).toHaveValue('monday');
 });

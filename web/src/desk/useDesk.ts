@@ -3,6 +3,7 @@ import type { MethodFile } from '@warm-ladder/core/method';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import type { ReviewContext } from '@warm-ladder/core/review';
 import type { Brief, SeriesBrief } from '@warm-ladder/core/sequence';
+import type { DraftPlan } from '@warm-ladder/core/taught/take';
 import type { Effect, Outline } from '@warm-ladder/core/versions';
 import { proxy, type Remote } from 'comlink';
 import { useMemo } from 'react';
@@ -73,6 +74,12 @@ export const effectsOnClass = (plan: ClassPlan): Promise<readonly Effect[]> =>
 /** Captions of a class, read back. @throws when they can’t be read, with the line */
 export const takeOfClass = (plan: ClassPlan, captions: string, day: string): Promise<ReadTake> =>
   aboutClass(plan, (work, context) => work.take(plan, context, captions, day));
+
+/** A class read out of captions that have no plan, among the rungs of the whole studio. */
+export async function draftOfCaptions(captions: string, id: string): Promise<DraftPlan> {
+  const state = await wholeStudio();
+  return atDesk(selectCatalogSource(state), (work) => work.draft(captions, id));
+}
 
 /** A class under another method. */
 export const outlineUnder = (plan: ClassPlan, method: MethodFile | undefined): Promise<Outline> =>

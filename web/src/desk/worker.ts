@@ -23,7 +23,7 @@ import {
   type SeriesProposal,
 } from '@warm-ladder/core/sequence';
 import type { Series, WholeStudio } from '@warm-ladder/core/series';
-import { readCaptions, readTake, type Take } from '@warm-ladder/core/taught/take';
+import { type DraftPlan, draftPlan, readCaptions, readTake, type Take } from '@warm-ladder/core/taught/take';
 import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
 import { expose } from 'comlink';
 
@@ -162,6 +162,8 @@ const work = {
     );
     return { matched, wordsPerMinute, silenceShare, differences, log };
   },
+  /** A class read out of captions that have no plan. */
+  draft: (captions: string, id: string): DraftPlan => draftPlan(known(), readCaptions(captions), id),
 };
 
 /** What is told of a take. */

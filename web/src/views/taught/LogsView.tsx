@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import { selectClasses, selectLogs, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
+import { DraftFromCaptions } from './DraftFromCaptions';
 import { SOURCES, useTeacherName } from './LogList';
 
 /** Seconds within which a class ended when it was planned to. */
@@ -89,6 +90,7 @@ export function Component() {
           </table>
         </div>
       )}
+      <DraftFromCaptions />
     </main>
   );
 }
