@@ -59,13 +59,15 @@ const SHOTS: ReadonlyArray<{
   },
   { name: 'script', path: '/script/night-landing' },
   {
-    name: 'rehearse',
-    path: '/rehearse/night-landing',
+    name: 'teach',
+    path: '/teach/potters-forearms',
     viewport: PHONE,
+    // Two repetitions into the first block.
     before: async (page) => {
       await page.getByRole('button', { name: 'Begin' }).click();
       await page.getByRole('button', { name: 'Next' }).click();
-      await page.getByRole('list', { name: 'On the breath' }).waitFor();
+      for (let rep = 0; rep < 2; rep++) await page.keyboard.press('r');
+      await page.getByText(/^2 of \d/).waitFor();
     },
   },
   {
@@ -80,6 +82,10 @@ const SHOTS: ReadonlyArray<{
       const file = { name: 'monday.vtt', mimeType: 'text/vtt', buffer: Buffer.from(late) };
       await page.getByLabel('Read its captions').setInputFiles(file);
       await page.getByRole('button', { name: 'Keep it as a log' }).waitFor();
+      await page
+        .getByRole('button', { name: / to \d+:/ })
+        .nth(9)
+        .click();
     },
   },
   { name: 'series', path: '/series/bench-to-mat' },

@@ -20,7 +20,7 @@ function run(command, args, stdio = 'inherit') {
 }
 // What is measured in the core is compiled first, as the server and the page are.
 run(join(ROOT, 'node_modules/.bin/vite'), ['build', '-c', 'e2e/bench/vite.config.ts', '--logLevel', 'error'], 'ignore');
-for (const name of ['review', 'body', 'sequence', 'voice', 'series'])
+for (const name of ['review', 'body', 'sequence', 'voice', 'series', 'taught'])
   run(process.execPath, [join(ROOT, 'e2e/dist', `${name}.js`)]);
 for (const name of [
   'saving',

@@ -19,6 +19,7 @@ export default defineConfig({
         body: 'bench/body.ts',
         sequence: 'bench/sequence.ts',
         voice: 'bench/voice.ts',
+        taught: 'bench/taught.ts',
         series: 'bench/series.ts',
       },
     },

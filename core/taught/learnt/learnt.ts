@@ -2,8 +2,8 @@ import type { Method } from '../../method';
 import { type Audience, timeClass } from '../../plan';
 import { type Catalog, type RungEntry, splitRungKey } from '../../repertoire';
 import type { Log } from '../logSchema';
-import { countsForPace, paceOf } from '../pace';
-import { type DoneSlot, doneIn, shareDone, slotsOf } from '../pace/slots';
+import { countsForPace, doneOf, ownPaceOf } from '../pace';
+import { type DoneSlot, shareDone } from '../pace/slots';
 
 /** Classes from which on something is learnt of a rung. Source: contract, “Pace”; so are all figures here. */
 const FROM_CLASSES = 3;
@@ -102,21 +102,21 @@ function doingsOf(key: string, logs: readonly Log[]): Doing[] {
       );
       const block = log.blocks?.find(({ id, did }) => did === 'planned' && planned.has(id));
       if (!block || !log.plan) return [];
-      const slots = doneIn(log, slotsOf(log.plan)).filter(({ planned: slot }) => planned.has(slot.block.id));
+      const slots = doneOf(log).filter(({ planned: slot }) => planned.has(slot.block.id));
       return [{ log, block, slots }];
     });
 }
 
 /** How many times as long a teacher takes for a kind of thing: their pace, or what is typed for them. */
 function paces(logs: readonly Log[], teachers: readonly PacedTeacher[], method: Method) {
-  const known = new Map<string, ReturnType<typeof paceOf>>();
+  const known = new Map<string, ReturnType<typeof ownPaceOf>>();
   return (log: Log, kind: 'setup' | 'work'): number => {
     if (!countsForPace(log)) return 1;
     const id = log.teacher as string;
     const teacher = teachers.find((each) => each.id === id) ?? { id };
-    const pace = known.get(id) ?? paceOf(logs, teacher, method);
-    known.set(id, pace);
-    return pace.factors[kind] ?? (kind === 'work' ? (teacher.tempo ?? 1) : 1);
+    const pace = known.has(id) ? known.get(id) : ownPaceOf(logs, teacher, method);
+    known.set(id, pace ?? null);
+    return pace?.factors[kind] ?? (kind === 'work' ? (teacher.tempo ?? 1) : 1);
   };
 }
 
@@ -158,9 +158,10 @@ function workOf(
 ): LearntSeconds | null {
   const { catalog } = studio;
   const seconds = entry.rung.dose.secondsPerCount ?? catalog.method.secondsPerCount;
+  const isPlannedSo = plannedToday(studio, entry);
   const shares = doings.flatMap((doing) => {
     const { measured, planned } = sumsOf('work', doing);
-    const counts = measured > 0 && planned > 0 && isPlannedSo(doing, studio, entry);
+    const counts = measured > 0 && planned > 0 && isPlannedSo(doing);
     return counts ? [measured / planned / paceFor(doing.log, 'work')] : [];
   });
   const share = median(shares);
@@ -169,17 +170,7 @@ function workOf(
 }
 
 /** Whether the work of a class would be planned as long today: a rung may have been changed since. */
-function isPlannedSo(
-  { log, slots }: Doing,
-  { catalog, audiences }: LearntStudio,
-  { exercise, rung }: RungEntry,
-): boolean {
-  const [slot] = slots;
-  const reps = slot?.planned.reps;
-  if (!slot || !reps || slot.planned.work <= 0) return true;
-  const audience = audiences.find(({ id }) => id === log.audience);
-  const dose = { reps: Math.max(1, Math.round(reps)) };
-  const block = { id: 'b1', exercise: exercise.id, rung: rung.id, mode: 'teach', dose } as const;
+function plannedToday({ catalog, audiences }: LearntStudio, { exercise, rung }: RungEntry): (doing: Doing) => boolean {
   const plan = {
     id: 'c',
     name: 'c',
@@ -188,9 +179,22 @@ function isPlannedSo(
     openingSeconds: 0,
     closingSeconds: 0,
   } as const;
-  const [today] = timeClass(catalog, { ...plan, blocks: [block] }, { audience }).blocks;
-  const work = today ? today.work - today.second.work : 0;
-  return Math.abs(Math.log(work / slot.planned.work)) < ALIKE;
+  const timed = (of: string | undefined, reps: number): number => {
+    const block = { id: 'b1', exercise: exercise.id, rung: rung.id, mode: 'teach', dose: { reps } } as const;
+    const audience = audiences.find(({ id }) => id === of);
+    const [today] = timeClass(catalog, { ...plan, blocks: [block] }, { audience }).blocks;
+    return today ? today.work - today.second.work : 0;
+  };
+  const known = new Map<string, number>();
+  return ({ log, slots }) => {
+    const [slot] = slots;
+    const reps = Math.max(1, Math.round(slot?.planned.reps ?? 0));
+    if (!slot?.planned.reps || slot.planned.work <= 0) return true;
+    const key = `${reps} ${log.audience}`;
+    const work = known.get(key) ?? timed(log.audience, reps);
+    known.set(key, work);
+    return Math.abs(Math.log(work / slot.planned.work)) < ALIKE;
+  };
 }
 
 /** Within this, as a logarithm, two works are planned alike: a class may round and rest a little otherwise. */

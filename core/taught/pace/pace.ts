@@ -62,9 +62,7 @@ interface PacedTeacher {
  * @param logs all there are, of any teacher
  */
 export function paceOf(logs: readonly Log[], teacher: PacedTeacher, method: Method): Pace {
-  const own = logs
-    .filter((log) => log.teacher === teacher.id && countsForPace(log))
-    .sort((a, b) => (a.date + a.id < b.date + b.id ? -1 : 1));
+  const own = logsOf(logs, teacher);
   const measured = own.map(measuredIn);
   const { kinds, factors, day } = toldBy(measured, teacher, method);
   const ended = own.flatMap((log, i): EndedClass[] => {
@@ -78,6 +76,24 @@ export function paceOf(logs: readonly Log[], teacher: PacedTeacher, method: Meth
   return { teacher: teacher.id, classes: own.length, kinds, factors, day, inside, ended };
 }
 
+/** The logs of a teacher that count, by date. */
+const logsOf = (logs: readonly Log[], { id }: PacedTeacher): Log[] =>
+  logs
+    .filter((log) => log.teacher === id && countsForPace(log))
+    .sort((a, b) => (a.date + a.id < b.date + b.id ? -1 : 1));
+
+/**
+ * What a teacher's classes are timed with, from their logs: the same as in `paceOf`, without what was foretold of each
+ * of them.
+ * @returns null where no class of theirs is logged
+ */
+export function ownPaceOf(logs: readonly Log[], teacher: PacedTeacher, method: Method): OwnPace | null {
+  const own = logsOf(logs, teacher);
+  if (own.length === 0) return null;
+  const { factors, day } = toldBy(own.map(measuredIn), teacher, method);
+  return { factors, day };
+}
+
 /** One log, as far as it tells of pace. */
 interface Measured {
   readonly log: Log;
@@ -85,9 +101,22 @@ interface Measured {
   readonly done: readonly DoneSlot[];
   /** What was measured of each kind, and what was planned for it. */
   readonly sums: Readonly<Record<PaceKind, readonly [measured: number, planned: number]>>;
+  readonly day: Day | null;
 }
 
+/** What was done as planned of a log, in the order it was to be done. */
+export const doneOf = (log: Log): readonly DoneSlot[] => measuredIn(log).done;
+
+/** Logs do not change: each is measured once. */
+const known = new WeakMap<Log, Measured>();
+
 function measuredIn(log: Log): Measured {
+  const measured = known.get(log) ?? measure(log);
+  known.set(log, measured);
+  return measured;
+}
+
+function measure(log: Log): Measured {
   const slots = log.plan ? slotsOf(log.plan) : [];
   const done = doneIn(log, slots);
   const sums: Record<PaceKind, [number, number]> = {
@@ -117,7 +146,7 @@ function measuredIn(log: Log): Measured {
     if (start < end || starts.some((other) => other > end && other < start)) return;
     add('change', Math.max(0, start - end - planned.rest), next.planned.way);
   });
-  return { log, slots, done, sums };
+  return { log, slots, done, sums, day: dayIn(log, done) };
 }
 
 interface Told {
@@ -137,7 +166,7 @@ function toldBy(all: readonly Measured[], teacher: PacedTeacher, { uncertainty }
   }
   // A kind without a factor is as typed: the day is what is left beside it.
   const typed: PaceFactors = { ...(teacher.tempo === undefined ? {} : { work: teacher.tempo }), ...factors };
-  const apart = all.flatMap((each) => dayOf(each, typed) ?? []);
+  const apart = all.flatMap(({ day }) => (day ? (dayOf(day, typed) ?? []) : []));
   const squares = PRIOR * uncertainty.teacher ** 2 + apart.reduce((sum, d) => sum + d ** 2, 0);
   return { kinds, factors, day: Math.sqrt(squares / (PRIOR + apart.length)) };
 }
@@ -159,22 +188,44 @@ function factorOf(kind: PaceKind, all: readonly Measured[], typed: number): Pace
 }
 
 /** What a slot takes with factors, without the way to it. */
-function paced(slot: PlannedSlot, factors: PaceFactors, share = 1): number {
+function paced(slot: PlannedSlot, factors: PaceFactors): number {
   if (slot.interlude) return slot.work + slot.setup;
   const talk = (slot.block.carries ? factors.carry : factors.setup) ?? 1;
-  return slot.setup * talk + slot.work * share * (factors.work ?? 1);
+  return slot.setup * talk + slot.work * (factors.work ?? 1);
 }
 
-/** How far a day as a whole was slower than its factors, as a logarithm; `null` where nobody noted when it began or ended. */
-function dayOf({ log, done }: Measured, factors: PaceFactors): number | null {
+/** A day between its opening and its closing: what was measured, and what was planned of each kind for what was done. */
+interface Day {
+  readonly measured: number;
+  readonly planned: Readonly<Record<'work' | 'setup' | 'carry' | 'change' | 'asPlanned', number>>;
+}
+
+/** `null` where nobody noted when it began or ended. */
+function dayIn(log: Log, done: readonly DoneSlot[]): Day | null {
   const [first, last] = [done[0], done.at(-1)];
   if (!first || !last || first.start === undefined || last.end === undefined) return null;
-  let planned = 0;
+  const planned = { work: 0, setup: 0, carry: 0, change: 0, asPlanned: 0 };
   done.forEach((slot, i) => {
-    if (i > 0) planned += slot.planned.way * (factors.change ?? 1);
-    planned += paced(slot.planned, factors, shareDone(slot)) + (i < done.length - 1 ? slot.planned.rest : 0);
+    const { interlude, way, setup, work, rest, block } = slot.planned;
+    if (i > 0) planned.change += way;
+    if (interlude) planned.asPlanned += work + setup;
+    else {
+      planned.work += work * shareDone(slot);
+      planned[block.carries ? 'carry' : 'setup'] += setup;
+    }
+    if (i < done.length - 1) planned.asPlanned += rest;
   });
-  const measured = last.end - first.start - elsewhere(log, first.start, last.end);
+  return { measured: last.end - first.start - elsewhere(log, first.start, last.end), planned };
+}
+
+/** How far a day as a whole was slower than its factors, as a logarithm. */
+function dayOf({ measured, planned: of }: Day, factors: PaceFactors): number | null {
+  const planned =
+    of.asPlanned +
+    of.work * (factors.work ?? 1) +
+    of.setup * (factors.setup ?? 1) +
+    of.carry * (factors.carry ?? 1) +
+    of.change * (factors.change ?? 1);
   return planned > 0 && measured > 0 ? Math.log(measured / planned) : null;
 }
 
@@ -220,6 +271,6 @@ export function pacedTeacher<T extends PacedTeacher>(
   method: Method,
 ): (T & { readonly pace?: OwnPace }) | undefined {
   if (!teacher) return undefined;
-  const { classes, factors, day } = paceOf(logs ?? [], teacher, method);
-  return classes === 0 ? teacher : { ...teacher, pace: { factors, day } };
+  const pace = ownPaceOf(logs ?? [], teacher, method);
+  return pace ? { ...teacher, pace } : teacher;
 }
