@@ -169,9 +169,22 @@ test('what was passed over is told as left out, what was put in as added, and wh
   ]);
 });
 
+test('a class that nobody ended is logged as far as it was tapped', () => {
+  const course = after([begin, next(60), rep(80), rep(84), next(160), { kind: 'left', at: 160 }]);
+  const log = logged(course);
+  expect(log).not.toHaveProperty('endedSeconds');
+  expect(log).not.toHaveProperty('closingSeconds');
+  expect(log.blocks?.map(({ id, did, passes }) => [id, did, passes?.[0]?.startSeconds])).toEqual([
+    ['b1', 'planned', 60],
+    ['b2', 'planned', 160],
+    ['b3', 'skipped', undefined],
+  ]);
+  expect(tapped(course, { kind: 'back', at: 170 }, keysOf)).toMatchObject({ ended: null, left: false });
+});
+
 test('whatever is tapped in whatever order, the log can be kept', () => {
   const changes = [plan, { ...plan, blocks: plan.blocks.slice(1) }, { ...plan, blocks: plan.blocks.slice(0, 2) }];
-  const kinds = fc.constantFrom('next', 'next', 'next', 'rep', 'back', 'hold', 'go', 'undo', 'change' as const);
+  const kinds = fc.constantFrom('next', 'next', 'next', 'rep', 'back', 'hold', 'go', 'left', 'undo', 'change' as const);
   fc.assert(
     fc.property(
       fc.array(fc.tuple(kinds, fc.double({ min: 0, max: 90, noNaN: true }), fc.nat(2)), { maxLength: 40 }),

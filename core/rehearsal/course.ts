@@ -34,8 +34,9 @@ export interface Course {
   /** Seconds of the device’s clock: since when it is held, and how long it was held before. */
   readonly heldSince: number | null;
   readonly held: number;
-  /** When it ended, in seconds of the class. */
+  /** When it ended, in seconds of the class; and whether that is when it was last tapped, and no more is known. */
   readonly ended: number | null;
+  readonly left: boolean;
 }
 
 /** The stretches of a class as it is planned, in order, by their keys. */
@@ -50,6 +51,7 @@ export const notBegun = (plan: ClassPlan, mode: CourseMode): Course => ({
   heldSince: null,
   held: 0,
   ended: null,
+  left: false,
 });
 
 /** The class as it goes on now. */
@@ -72,7 +74,7 @@ export function tapped(course: Course, tap: Tap, keysOf: KeysOf): Course {
   const here = steps.at(-1);
   if (tap.kind === 'begin') return here ? course : { ...course, late: tap.late, steps: [begunAt('opening', 0)] };
   if (!here) return course;
-  if (ended !== null) return tap.kind === 'back' ? { ...course, ended: null } : course;
+  if (ended !== null) return tap.kind === 'back' ? { ...course, ended: null, left: false } : course;
   switch (tap.kind) {
     case 'hold':
       return course.heldSince === null ? { ...course, heldSince: tap.at } : course;
@@ -86,6 +88,8 @@ export function tapped(course: Course, tap: Tap, keysOf: KeysOf): Course {
     case 'next':
       if (steps.length > 1 && at - here.begun < DOUBLE_SECONDS) return course;
       return onward(goesOn(course, tap.at), at, keysOf);
+    case 'left':
+      return { ...goesOn(course, tap.at), ended: at, left: true };
     case 'change': {
       const before = keysOf(planNow(course));
       const after = { ...course, plans: [...course.plans, tap.plan] };

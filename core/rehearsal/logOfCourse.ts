@@ -35,7 +35,8 @@ export function logOfCourse(
   script: Pick<Script, 'sections'>,
   { id, date, begun, present, teacher, audience }: LoggedDay,
 ): Log {
-  const { steps, ended, mode } = course;
+  const { steps, mode, left } = course;
+  const ended = left ? null : course.ended;
   const plan = planNow(course);
   const sections = new Map(script.sections.map((section) => [keyOf(section, plan), section]));
   const done = new Map<string, LoggedPass[]>();

@@ -13,14 +13,17 @@ export type Tap = {
       /** Seconds by which it began late. */
       readonly late: number;
     }
-  /** next: on to the next stretch, or to the end; back: the last of those is taken back; rep: a repetition begins. */
-  | { readonly kind: 'next' | 'back' | 'rep' | 'hold' | 'go' }
+  /**
+   * next: on to the next stretch, or to the end; back: the last of those is taken back; rep: a repetition begins; left:
+   * nobody tapped any longer, and when it ended nobody knows.
+   */
+  | { readonly kind: 'next' | 'back' | 'rep' | 'hold' | 'go' | 'left' }
   /** The class goes on as another plan; undo takes the last such change back. */
   | { readonly kind: 'change'; readonly plan: ClassPlan; readonly label: string }
   | { readonly kind: 'undo' }
 );
 
-const PLAIN = new Set(['next', 'back', 'rep', 'hold', 'go', 'undo']);
+const PLAIN = new Set(['next', 'back', 'rep', 'hold', 'go', 'left', 'undo']);
 
 const isSeconds = (value: unknown): value is number =>
   typeof value === 'number' && Number.isFinite(value) && value >= 0;

@@ -161,6 +161,15 @@ test('a teacher finds tonight’s class on a phone, reads it, and teaches it lat
   await page.goBack();
   await page.getByRole('link', { name: 'Go on' }).click();
   await expect(page.getByRole('button', { name: 'Next' })).toBeVisible();
+  // Hours later it is more likely over: it can be logged as far as it was tapped, or go on.
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.clock.fastForward('03:00:00');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /was begun here and not ended/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Log what was tapped' }).click();
+  await expect(page.getByRole('heading', { name: 'As far as it was tapped' })).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await expect(page.getByRole('button', { name: 'Next' })).toBeVisible();
   await page.goBack();
   await page.getByRole('button', { name: 'Drop it' }).click();
   await expect(page.getByRole('link', { name: 'Go on' })).toBeHidden();

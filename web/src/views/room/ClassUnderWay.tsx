@@ -8,6 +8,7 @@ import { Ended } from './Ended';
 import { Glance, type TextSize } from './Glance';
 import { Key } from './Key';
 import { LateOffer } from './LateOffer';
+import { LeftBehind } from './LeftBehind';
 import { StageHeader } from './StageHeader';
 import { sendWaitingLogs } from './sendLog';
 import { thenWords } from './stageWords';
@@ -35,6 +36,8 @@ interface ClassUnderWayProps {
 
 /** A class is taught, and not leafed through, at this share of its planned time and slower. */
 const LEAFING = 0.4;
+/** Seconds without a tap after which a class that was begun is more likely over than under way. */
+const FORGOTTEN = 2 * 60 * 60;
 /** Milliseconds a phone shakes for a tap; and shakes, rests and shakes as a stretch has lasted as long as planned. */
 const [TAPPED, OVER] = [15, [90, 60, 90]];
 
@@ -103,6 +106,17 @@ export function ClassUnderWay({ spoken: given, mode, Go, home }: ClassUnderWayPr
     spoken,
     block === undefined || !taught ? null : { block, pass: section.pass, elapsed, late: course.late },
   );
+  if (kept && course.ended === null && (under.untapped ?? 0) > FORGOTTEN) {
+    return (
+      <LeftBehind
+        kept={kept}
+        name={plan.name}
+        onGoOn={() => tap({ kind: 'go' })}
+        onLog={() => tap({ kind: 'left' })}
+        onDrop={under.drop}
+      />
+    );
+  }
   if (course.ended !== null && kept) {
     return <Ended {...{ given, spoken, course, kept, Go, home }} onBack={back} onDrop={under.drop} />;
   }

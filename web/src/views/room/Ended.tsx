@@ -56,7 +56,9 @@ export function Ended({ given, spoken, course, kept, onBack, onDrop, Go, home }:
     <main className="dim fixed inset-0 z-30 flex flex-col">
       <div className="min-h-0 grow overflow-y-auto px-4 py-4">
         <h1 className="text-3xl font-semibold">
-          {taught ? 'Taught' : 'Spoken through'} in {clock(course.ended ?? 0)}
+          {course.left
+            ? 'As far as it was tapped'
+            : `${taught ? 'Taught' : 'Spoken through'} in ${clock(course.ended ?? 0)}`}
         </h1>
         <p className="mt-1 text-lg">
           {spoken.plan.name}, planned {clock(given.script.seconds)}.

@@ -28,8 +28,8 @@ interface UnderWay {
   readonly seconds: number;
   /** As this device keeps it; null before it is begun. */
   readonly kept: KeptCourse | null;
-  /** Whether it was begun before this page was opened. */
-  readonly goesOn: boolean;
+  /** Seconds since it was last tapped, where that was before this page was opened; null once it was tapped here. */
+  readonly untapped: number | null;
   readonly begin: (late: number, present: number | undefined) => void;
   readonly tap: (touch: Touch) => void;
   /** Lets go of it: nothing of it is kept on this device any longer. */
@@ -136,7 +136,7 @@ export function useCourse({ plan, mode, address, scriptOf }: UnderWayOptions): U
     course,
     seconds: kept ? secondsOf(course, clock.at) : 0,
     kept,
-    goesOn: opened !== null && opened.kept.id === kept?.id,
+    untapped: opened && opened.kept === kept ? clock.at - (kept.taps.at(-1)?.at ?? 0) : null,
     begin,
     tap,
     drop,
