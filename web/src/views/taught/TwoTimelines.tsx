@@ -18,7 +18,7 @@ interface TwoTimelinesProps {
 }
 
 /** A hand on the picture of what was taught. */
-export interface Correcting {
+interface Correcting {
   readonly chosen: PassAt | null;
   readonly onChoose: (at: PassAt) => void;
   readonly onBorder: (at: PassAt, edge: 'start' | 'end', seconds: number) => void;
