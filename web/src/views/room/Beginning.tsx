@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { PeopleField } from './PeopleField';
 
 interface BeginningProps {
   /** What to have at hand, in words. */
@@ -35,18 +36,7 @@ export function Beginning({ props, onChange }: BeginningProps) {
           onChange={({ target }) => setDue(target.value)}
         />
       </label>
-      <label>
-        People here{' '}
-        <input
-          type="number"
-          min={0}
-          max={1000}
-          inputMode="numeric"
-          className="w-20 rounded border border-line bg-sheet px-2 py-1"
-          value={present}
-          onChange={({ target }) => setPresent(/^\d{0,3}$/.test(target.value) ? target.value : present)}
-        />
-      </label>
+      <PeopleField label="People here" value={present} onChange={setPresent} />
       {late >= 60 && <p className="text-heat-5">{Math.floor(late / 60)} min late already: it ends when it should.</p>}
     </form>
   );

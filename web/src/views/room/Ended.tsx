@@ -7,6 +7,7 @@ import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react
 import type { WayProps } from './ClassUnderWay';
 import { Key } from './Key';
 import { dropCourse, type KeptCourse, keepCourse } from './keptCourse';
+import { PeopleField } from './PeopleField';
 import { type SentLog, sendLog } from './sendLog';
 
 interface EndedProps {
@@ -64,19 +65,9 @@ export function Ended({ given, spoken, course, kept, onBack, onDrop, Go, home }:
           {spoken.plan.name}, planned {clock(given.script.seconds)}.
         </p>
         {taught && (
-          <label className="mt-3 block text-lg">
-            People who came{' '}
-            <input
-              type="number"
-              min={0}
-              max={999}
-              inputMode="numeric"
-              className="w-20 rounded border border-line bg-sheet px-2 py-1"
-              value={present}
-              disabled={sent !== 'not yet'}
-              onChange={({ target }) => setPresent(/^\d{0,3}$/.test(target.value) ? target.value : present)}
-            />
-          </label>
+          <p className="mt-3">
+            <PeopleField label="People who came" value={present} disabled={sent !== 'not yet'} onChange={setPresent} />
+          </p>
         )}
         <table className="mt-4 w-full text-lg">
           <thead className="text-soft">

@@ -1,7 +1,6 @@
 import { clock, rungTitle } from '@warm-ladder/core/review';
 import type { DraftPlan } from '@warm-ladder/core/taught/take';
 import { countText } from '@warm-ladder/core/vocabulary';
-import { Captions } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
@@ -9,6 +8,7 @@ import { newId } from '../../app/freeId';
 import { selectCatalog } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { draftOfCaptions } from '../../desk/useDesk';
+import { CaptionsFile } from './CaptionsFile';
 
 /** Captions of a class that nobody planned, read into a class to go on from. */
 export function DraftFromCaptions() {
@@ -40,20 +40,13 @@ export function DraftFromCaptions() {
         Captions of a class that is not in the studio are read into a draft: what each stretch speaks of among your
         ladders, and what none of them does as talks with their seconds.
       </p>
-      <label className="action mt-2 focus-within:border-ink">
-        <Captions className="size-4" aria-hidden="true" />
-        {read === 'reading' ? 'Reading …' : 'Read captions into a draft'}
-        <input
-          type="file"
-          accept=".vtt,.srt,.txt,text/vtt,text/plain"
-          className="sr-only"
-          onChange={({ target }) => {
-            const [file] = target.files ?? [];
-            if (file) void readFile(file);
-            target.value = '';
-          }}
+      <p className="mt-2">
+        <CaptionsFile
+          label="Read captions into a draft"
+          reading={read === 'reading'}
+          onFile={(file) => void readFile(file)}
         />
-      </label>
+      </p>
       {problem !== '' && (
         <p role="alert" className="mt-2 font-semibold text-brick">
           {problem}

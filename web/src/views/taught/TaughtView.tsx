@@ -3,7 +3,7 @@ import type { Catalog } from '@warm-ladder/core/repertoire';
 import { clock } from '@warm-ladder/core/review';
 import { type Log, logByHand } from '@warm-ladder/core/taught';
 import { countText } from '@warm-ladder/core/vocabulary';
-import { Captions, Pencil } from 'lucide-react';
+import { Pencil } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useChange } from '../../app/edits';
@@ -15,6 +15,7 @@ import { today } from '../../app/today';
 import { takeOfClass } from '../../desk/useDesk';
 import type { ReadTake } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
+import { CaptionsFile } from './CaptionsFile';
 import { Corrections } from './Corrections';
 import { LogEditor } from './LogEditor';
 import { LogList, useTeacherName } from './LogList';
@@ -117,20 +118,7 @@ function OfClass({ plan }: { plan: ClassPlan }) {
         <button type="button" className="action action-main" onClick={byHand}>
           <Pencil className="size-4" aria-hidden="true" /> Log it by hand
         </button>
-        <label className="action focus-within:border-ink">
-          <Captions className="size-4" aria-hidden="true" />
-          {draft === 'reading' ? 'Reading …' : 'Read its captions'}
-          <input
-            type="file"
-            accept=".vtt,.srt,.txt,text/vtt,text/plain"
-            className="sr-only"
-            onChange={({ target }) => {
-              const [file] = target.files ?? [];
-              if (file) void readFile(file);
-              target.value = '';
-            }}
-          />
-        </label>
+        <CaptionsFile label="Read its captions" reading={draft === 'reading'} onFile={(file) => void readFile(file)} />
       </div>
       {problem !== '' && (
         <p role="alert" className="mt-3 font-semibold text-brick">
