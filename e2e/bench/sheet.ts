@@ -1,21 +1,9 @@
-import { type FigureColours, rungScene, svgOf } from '@warm-ladder/core/figure';
+import { rungScene, svgOf } from '@warm-ladder/core/figure';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { Catalog } from '@warm-ladder/core/repertoire';
 
 /** Runs in the page: a sheet of every figure of a repertoire, and one of plain outlines to hold it against. */
-const INK: FigureColours = {
-  far: '#b3a5a9',
-  face: '#b3a0a4',
-  trunk: '#6b5866',
-  near: '#33202f',
-  arm: '#33202f',
-  prop: '#5b7f78',
-  way: '#b5522f',
-  floor: '#d8c7ad',
-  mat: '#eadfcb',
-  ghost: '#ddcdbb',
-  halo: '#fdf8f0',
-};
+
 /** Paths of a plain figure. */
 const PATHS = 20;
 
@@ -47,7 +35,6 @@ export async function sheet(bundle: Bundle): Promise<{ figures: number; plain: n
   return { figures, plain: await painted(() => one.repeat(count)) };
 }
 
-const drawn = (scene: ReturnType<typeof rungScene>, name: string): string =>
-  scene ? svgOf(scene, INK, name, 160) : '';
+const drawn = (scene: ReturnType<typeof rungScene>, name: string): string => (scene ? svgOf(scene, name, 160) : '');
 
 Object.assign(globalThis, { sheet });

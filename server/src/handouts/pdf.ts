@@ -1,6 +1,7 @@
 import {
   FLOOR_LINE,
   FORM_WORDS,
+  ON_PAPER,
   OUTLINE,
   rungScene,
   type Scene,
@@ -24,19 +25,8 @@ const SIZE = 9;
 const SMALL = 7;
 const [LEAST_SIZE, SMALLER] = [5.5, 0.5];
 
-const INK = '#331f31';
-const SOFT = '#69535f';
-const LINE = '#d3c2ab';
-const TONES = {
-  far: '#b3a0a4',
-  trunk: '#6d5866',
-  face: '#b3a0a4',
-  near: INK,
-  arm: INK,
-  prop: '#6f86a8',
-  ghost: '#dccdbd',
-  way: '#b0573c',
-};
+const { near: INK, floor: LINE, way: ACCENT } = ON_PAPER;
+const SOFT = '#455864';
 
 type Document = PDFKit.PDFDocument;
 
@@ -142,7 +132,7 @@ function heading(doc: Document, text: string): void {
   doc
     .font('strong')
     .fontSize(12)
-    .fillColor(TONES.way)
+    .fillColor(ACCENT)
     .text(text, MARGIN, doc.y + 4, { width: widthOf(doc) });
   doc.y += 1;
 }
@@ -193,7 +183,7 @@ function wrongForms(doc: Document, wrong: readonly WrongForm[], left: number): v
     drawWrong(doc, scene, x + FIGURE.width + 6, top, FIGURE);
     doc.font('plain').fontSize(SMALL).fillColor(SOFT);
     doc.text(FORM_WORDS.right, x, top + FIGURE.height + 1, { width: FIGURE.width, align: 'center' });
-    doc.fillColor(TONES.way);
+    doc.fillColor(ACCENT);
     const words = `${FORM_WORDS.wrong}: ${cue.sign ?? cue.text}`;
     doc.text(words, x + FIGURE.width + 6, top + FIGURE.height + 1, {
       width: FIGURE.width * 2,
@@ -212,7 +202,7 @@ function drawWrong(doc: Document, scene: Scene, x: number, y: number, size: Size
     .moveTo(x + size.width * 0.15, y + size.height)
     .lineTo(x + size.width * 0.85, y)
     .lineWidth(1)
-    .stroke(TONES.way);
+    .stroke(ACCENT);
 }
 
 type Table = Extract<HandoutPart, { kind: 'table' }>;
@@ -299,7 +289,7 @@ function drawRow(
       doc
         .font('plain')
         .fontSize(size - 2)
-        .fillColor(TONES.way);
+        .fillColor(ACCENT);
       doc.text(FORM_WORDS.wrong, x, top + 2 * figure.height + 2, {
         width: figure.width,
         align: 'center',
@@ -345,14 +335,14 @@ function drawScene(doc: Document, { frame, mat, ghost, drawing }: Scene, x: numb
       .stroke(LINE);
   }
   doc.scale(OUTLINE);
-  if (mat !== null) doc.path(mat).lineWidth(STROKES.mat).fillAndStroke('#ebdecc', LINE);
-  if (ghost) for (const { path } of ghost.layers) doc.path(path).fill(TONES.ghost);
+  if (mat !== null) doc.path(mat).lineWidth(STROKES.mat).fillAndStroke(ON_PAPER.mat, LINE);
+  if (ghost) for (const { path } of ghost.layers) doc.path(path).fill(ON_PAPER.ghost);
   for (const { tone, path } of drawing.layers) {
     doc.path(path);
-    if (tone === 'line') doc.lineWidth(STROKES.line).stroke(TONES.prop);
-    else if (tone === 'way') doc.lineWidth(STROKES.way).stroke(TONES.way);
-    else if (tone === 'arm') doc.lineWidth(STROKES.halo).fillAndStroke(TONES.arm, '#ffffff');
-    else doc.fill(TONES[tone]);
+    if (tone === 'line') doc.lineWidth(STROKES.line).stroke(ON_PAPER.prop);
+    else if (tone === 'way') doc.lineWidth(STROKES.way).stroke(ACCENT);
+    else if (tone === 'arm') doc.lineWidth(STROKES.halo).fillAndStroke(ON_PAPER.arm, ON_PAPER.halo);
+    else doc.fill(ON_PAPER[tone]);
   }
   doc.restore();
 }

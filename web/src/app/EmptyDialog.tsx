@@ -43,7 +43,7 @@ export default function EmptyDialog({ close }: { close: () => void }) {
         <input className="field w-48" value={typed} onChange={({ target }) => setTyped(target.value)} />
       </label>
       {fault && (
-        <p role="alert" className="mt-2 text-brick">
+        <p role="alert" className="mt-2 text-alarm">
           {fault}
         </p>
       )}

@@ -56,7 +56,7 @@ export default function FileMenu() {
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} onSelect={() => setOpen('back')}>
               Ways back…
-              {aside > 0 && <span className="block text-sm text-brick">{aside} set aside</span>}
+              {aside > 0 && <span className="block text-sm text-alarm">{aside} set aside</span>}
             </DropdownMenu.Item>
             <DropdownMenu.Separator className="my-1 h-px bg-line" />
             <DropdownMenu.Item className={item} onSelect={() => setOpen('empty')}>

@@ -166,7 +166,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
 
 function FailureReport({ failure: { message, problems } }: { failure: Failure }) {
   return (
-    <div role="alert" className="mt-4 rounded border border-brick p-3">
+    <div role="alert" className="mt-4 rounded border border-alarm p-3">
       <p className="font-semibold">The file was not taken in; nothing has changed.</p>
       {problems.length === 0 ? (
         <p>{message}</p>
@@ -223,7 +223,7 @@ function RungList({ rungs }: { rungs: TableAnswer['rungs'] }) {
     <dl className="mt-3 max-h-48 overflow-y-auto">
       {lists.map((how) => (
         <div key={how}>
-          <dt className={`font-semibold ${how === 'removed' ? 'text-brick' : ''}`}>
+          <dt className={`font-semibold ${how === 'removed' ? 'text-alarm' : ''}`}>
             {countText(rungs[how].length, 'rung')} {how}
           </dt>
           <dd className="text-sm">{rungs[how].join(', ')}</dd>

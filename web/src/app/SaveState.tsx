@@ -35,7 +35,7 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
   if (Object.keys(studio.unsaved).length > 0 && !held) return <NothingHeld studio={studio} />;
   if (waiting > 0 && (away || trouble !== null)) {
     return (
-      <p role="status" className="rounded bg-heat-5 px-3 py-1 text-sm">
+      <p role="status" className="rounded bg-shade px-3 py-1 text-sm">
         {away ? 'The server is away.' : trouble} Your work is kept in this browser and sent when{' '}
         {away ? 'it is back' : 'it can be saved'}.
       </p>
@@ -46,7 +46,7 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
     conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || Object.keys(sending).length > 0 ? 'Saving…' : settled;
   return (
     <p role="status" className="flex items-center gap-1.5 text-sm text-soft">
-      <span aria-hidden="true" className={`size-2 rounded-full ${text === settled ? 'bg-moss' : 'bg-heat-4'}`} />
+      <span aria-hidden="true" className={`size-2 rounded-full ${text === settled ? 'bg-moss' : 'bg-cobalt'}`} />
       {text}
     </p>
   );
@@ -63,7 +63,7 @@ function NothingHeld({ studio: { entities, unsaved, away, trouble } }: { studio:
     download('warm-ladder-unsaved.json', JSON.stringify(file, null, 2));
   };
   return (
-    <p role="alert" className="max-w-xl rounded bg-brick px-3 py-1 text-sm text-sheet">
+    <p role="alert" className="max-w-xl rounded bg-alarm px-3 py-1 text-sm text-sheet">
       {away ? 'The server is away' : (trouble ?? 'Not saved yet')}, and this browser can keep nothing: its storage is
       full or forbidden. Leave this page open until your work is saved, or{' '}
       <button type="button" className="underline" onClick={save}>
@@ -83,7 +83,7 @@ function RefusedDocument({ documentKey, studio }: { documentKey: DocumentKey; st
   const { pathname } = useLocation();
   const path = value === undefined || isShownAt({ kind, id }, pathname) ? null : pathOf({ kind, id });
   return (
-    <p role="alert" className="max-w-xl rounded bg-brick px-3 py-1 text-sm text-sheet">
+    <p role="alert" className="max-w-xl rounded bg-alarm px-3 py-1 text-sm text-sheet">
       {value === undefined ? `Removing “${name}” is not saved.` : `“${name}” is not saved.`}{' '}
       {studio.refused[documentKey]?.message}{' '}
       {path && (

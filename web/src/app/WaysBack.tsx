@@ -81,7 +81,7 @@ export default function WaysBack({ close }: { close: () => void }) {
       about="A copy of the studio is kept before each import, emptying and start: the last 30. Undo reaches a restored copy too."
     >
       {fault && (
-        <p role="alert" className="mb-3 rounded border border-brick p-2">
+        <p role="alert" className="mb-3 rounded border border-alarm p-2">
           {fault}
         </p>
       )}

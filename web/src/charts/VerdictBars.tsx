@@ -6,8 +6,8 @@ import { AXIS, TOOLTIP } from './look';
 const FILL: Readonly<Record<Verdict, string>> = {
   fine: 'var(--color-moss)',
   adapt: 'var(--color-limb-far)',
-  swap: 'var(--color-heat-3)',
-  'clear-first': 'var(--color-brick)',
+  swap: 'var(--color-thing)',
+  'clear-first': 'var(--color-alarm)',
 };
 
 interface VerdictBarsProps {

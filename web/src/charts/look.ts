@@ -1,8 +1,8 @@
 /** The page's own colours, and how an axis and what is told under the pointer look: one dress for every chart. */
 export const INK = {
   one: 'var(--color-ink)',
-  other: 'var(--color-heat-3)',
-  band: 'var(--color-heat-5)',
+  other: 'var(--color-cobalt)',
+  band: 'var(--color-thing)',
   line: 'var(--color-line)',
   soft: 'var(--color-soft)',
 } as const;

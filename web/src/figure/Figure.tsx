@@ -111,7 +111,7 @@ function LayerPath({ layer: { tone, path } }: { readonly layer: Layer }) {
       <path
         d={path}
         fill="none"
-        className={tone === 'line' ? 'stroke-thing' : 'stroke-heat-3'}
+        className={tone === 'line' ? 'stroke-thing' : 'stroke-cobalt'}
         strokeWidth={STROKES[tone]}
         strokeLinecap="round"
         strokeLinejoin="round"

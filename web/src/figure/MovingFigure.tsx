@@ -90,16 +90,21 @@ function Moving({ entry, motion, frame, className, label, placeNow }: MovingProp
     const canvas = canvasRef.current;
     if (!canvas || !near) return;
     let paint = painterOf(canvas, frame, mat);
-    const resized = new ResizeObserver(() => {
+    const again = () => {
       paint = painterOf(canvas, frame, mat);
-    });
+    };
+    const resized = new ResizeObserver(again);
     resized.observe(canvas);
+    // Night falls while it moves: a canvas keeps the colours it was given.
+    const night = matchMedia('(prefers-color-scheme: dark)');
+    night.addEventListener('change', again);
     const stop = onEveryFrame((seconds) => {
       const { stretch, share, way } = placeNow ? standingAt(motion, placeNow()) : motion.at(seconds);
       paint?.(stretch.along(way), airAt(stretch.phase.breath, share));
     });
     return () => {
       resized.disconnect();
+      night.removeEventListener('change', again);
       stop();
     };
   }, [near, motion, frame, mat, placeNow]);

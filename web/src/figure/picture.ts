@@ -1,34 +1,15 @@
-import { type FigureColours, rungScene, svgOf } from '@warm-ladder/core/figure';
+import { rungScene, svgOf } from '@warm-ladder/core/figure';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { download, downloadBlob } from '../parts/download';
 
 const WIDTH_PX = 1200;
-
-/** The page's own colours, written out: a file has no style sheet. */
-function coloursOf(page: Element): FigureColours {
-  const style = getComputedStyle(page);
-  const colour = (name: string) => style.getPropertyValue(`--color-${name}`).trim();
-  return {
-    far: colour('limb-far'),
-    trunk: colour('trunk'),
-    face: colour('limb-far'),
-    near: colour('ink'),
-    arm: colour('ink'),
-    prop: colour('thing'),
-    way: colour('heat-3'),
-    floor: colour('line'),
-    mat: colour('shade'),
-    ghost: colour('ghost'),
-    halo: colour('sheet'),
-  };
-}
 
 /** Hands the director a rung's figure as a file. @returns whether there was one to hand */
 export async function takePicture(entry: RungEntry, kind: 'svg' | 'png'): Promise<boolean> {
   const { exercise, rung } = entry;
   const scene = rungScene(entry);
   if (!scene) return false;
-  const svg = svgOf(scene, coloursOf(document.documentElement), `${exercise.name}, ${rung.name}`, WIDTH_PX);
+  const svg = svgOf(scene, `${exercise.name}, ${rung.name}`, WIDTH_PX);
   const name = `${exercise.id}-${rung.id}.${kind}`;
   if (kind === 'svg') {
     download(name, svg, 'image/svg+xml');

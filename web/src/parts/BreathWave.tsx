@@ -15,7 +15,7 @@ export function BreathWave({ breath, effort }: { breath: Phase['breath']; effort
         d={PATHS[breath]}
         fill="none"
         vectorEffect="non-scaling-stroke"
-        className={effort ? 'stroke-heat-3' : 'stroke-soft'}
+        className={effort ? 'stroke-cobalt' : 'stroke-soft'}
         strokeWidth={effort ? 3.5 : 1.8}
       />
     </svg>

@@ -4,8 +4,8 @@ import type { Verdict } from '@warm-ladder/core/caution';
 const MARKS = {
   fine: { word: 'fine', look: 'text-moss', sign: '○' },
   adapt: { word: 'adapt', look: 'text-soft', sign: '◔' },
-  swap: { word: 'swap', look: 'text-[color-mix(in_oklab,var(--color-heat-3),var(--color-ink)_25%)]', sign: '◑' },
-  'clear-first': { word: 'ask a professional first', look: 'text-brick', sign: '●' },
+  swap: { word: 'swap', look: 'text-cobalt', sign: '◑' },
+  'clear-first': { word: 'ask a professional first', look: 'text-alarm', sign: '●' },
 } as const satisfies Record<Verdict, { word: string; look: string; sign: string }>;
 
 export const verdictWord = (verdict: Verdict): string => MARKS[verdict].word;

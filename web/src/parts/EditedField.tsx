@@ -49,7 +49,7 @@ export function EditedField({ label, value, className, inputClass, faultOf, onTy
       {fault !== undefined && (
         <span
           role="alert"
-          className="absolute top-full left-0 z-20 mt-1 rounded bg-brick px-2 py-0.5 text-sm whitespace-nowrap text-sheet"
+          className="absolute top-full left-0 z-20 mt-1 rounded bg-alarm px-2 py-0.5 text-sm whitespace-nowrap text-sheet"
         >
           {fault}
         </span>

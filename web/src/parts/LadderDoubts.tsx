@@ -5,7 +5,7 @@ export function LadderDoubts({ catalog, exercise }: { catalog: Catalog; exercise
   const doubts = ladderDoubts(catalog, exercise);
   if (doubts.length === 0) return null;
   return (
-    <ul aria-label="Doubts about this ladder" className="mb-3 flex flex-col gap-1 border-l-4 border-heat-4 pl-3">
+    <ul aria-label="Doubts about this ladder" className="mb-3 flex flex-col gap-1 border-l-4 border-cobalt pl-3">
       {doubts.map(({ code, message }) => (
         <li key={code + message}>{message}</li>
       ))}

@@ -39,7 +39,7 @@ export function LadderRail({ catalog, exercise, current, to }: LadderRailProps) 
               <span className="self-center text-sm text-soft">beside {exercise.rungs[against]?.name}</span>
             ) : (
               against >= 0 && (
-                <span className={`self-center text-sm ${rise > 0 ? 'text-soft' : 'font-semibold text-brick'}`}>
+                <span className={`self-center text-sm ${rise > 0 ? 'text-soft' : 'font-semibold text-alarm'}`}>
                   {rise > 0 ? `↑ ${rise.toFixed(1)}` : `↓ ${Math.abs(rise).toFixed(1)}, easier than below`}
                 </span>
               )

@@ -38,7 +38,7 @@ export function LinesField({ label, hidden = false, value, placeholder, onChange
         onBlur={() => setTyped(null)}
       />
       {fault !== undefined && (
-        <span role="alert" className="block rounded bg-brick px-2 text-sm text-sheet">
+        <span role="alert" className="block rounded bg-alarm px-2 text-sm text-sheet">
           {fault}.
         </span>
       )}

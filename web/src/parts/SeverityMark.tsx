@@ -3,9 +3,9 @@ import type { Severity } from '@warm-ladder/core/review';
 const SEVERITY_WORDS: Readonly<Record<Severity, string>> = { stop: 'Stop', fix: 'Fix', look: 'Look' };
 
 const LOOKS: Readonly<Record<Severity, { shape: string; className: string }>> = {
-  stop: { shape: 'M4 4h12v12H4z', className: 'fill-brick' },
-  fix: { shape: 'M10 3 18 17H2z', className: 'fill-heat-3' },
-  look: { shape: 'M10 3a7 7 0 1 1 0 14 7 7 0 0 1 0-14z', className: 'fill-heat-1' },
+  stop: { shape: 'M4 4h12v12H4z', className: 'fill-alarm' },
+  fix: { shape: 'M10 3 18 17H2z', className: 'fill-ink' },
+  look: { shape: 'M10 3a7 7 0 1 1 0 14 7 7 0 0 1 0-14z', className: 'fill-soft' },
 };
 
 /** The path and colour of a severity, for drawing inside a picture. */

@@ -35,13 +35,13 @@ export function WrongForms({ entry, said, className = '' }: WrongFormsProps) {
                   y1="9.5"
                   x2="9"
                   y2="0.5"
-                  className="stroke-brick"
+                  className="stroke-alarm"
                   strokeWidth={3}
                   vectorEffect="non-scaling-stroke"
                 />
               </svg>
             </div>
-            <figcaption className="text-sm font-semibold text-brick">{FORM_WORDS.wrong}</figcaption>
+            <figcaption className="text-sm font-semibold text-alarm">{FORM_WORDS.wrong}</figcaption>
           </figure>
           <p className="min-w-40 text-[15px]">
             {sign} <span className="text-soft">{text}</span>

@@ -1,11 +1,11 @@
 import { HEAT_WORDS } from '@warm-ladder/core/repertoire';
 
 const LOOKS = [
-  { fill: 'fill-heat-1', ground: 'bg-heat-1 text-sheet', colour: 'var(--color-heat-1)' },
-  { fill: 'fill-heat-2', ground: 'bg-heat-2 text-sheet', colour: 'var(--color-heat-2)' },
-  { fill: 'fill-heat-3', ground: 'bg-heat-3 text-sheet', colour: 'var(--color-heat-3)' },
-  { fill: 'fill-heat-4', ground: 'bg-heat-4 text-ink', colour: 'var(--color-heat-4)' },
-  { fill: 'fill-heat-5', ground: 'bg-heat-5 text-ink', colour: 'var(--color-heat-5)' },
+  { fill: 'fill-heat-1', mark: 'stroke-ink', ground: 'bg-heat-1 text-ink', colour: 'var(--color-heat-1)' },
+  { fill: 'fill-heat-2', mark: 'stroke-sheet', ground: 'bg-heat-2 text-sheet', colour: 'var(--color-heat-2)' },
+  { fill: 'fill-heat-3', mark: 'stroke-sheet', ground: 'bg-heat-3 text-sheet', colour: 'var(--color-heat-3)' },
+  { fill: 'fill-heat-4', mark: 'stroke-sheet', ground: 'bg-heat-4 text-sheet', colour: 'var(--color-heat-4)' },
+  { fill: 'fill-heat-5', mark: 'stroke-sheet', ground: 'bg-heat-5 text-sheet', colour: 'var(--color-heat-5)' },
 ] as const;
 
 /** Five steps of heat with their words and colours. */

@@ -47,7 +47,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
   return (
     <section aria-label="Finger-width check" className="mt-5 border-l-4 border-ink pl-4">
       <h3 className="font-name text-lg font-semibold">Finger-width check</h3>
-      <p className={clear ? 'text-moss' : 'font-semibold text-brick'}>
+      <p className={clear ? 'text-moss' : 'font-semibold text-alarm'}>
         {clear
           ? `Everybody on record is within the house limit of ${limits.fingerWidth}.`
           : `Ask a professional first. ${reason} See a women’s-health physiotherapist or a midwife before class.`}
@@ -57,7 +57,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
           {persons.map((person) => (
             <li
               key={person.mark ?? ''}
-              className={`rounded border px-2 ${person.clear ? 'border-moss text-moss' : 'border-brick font-semibold text-brick'}`}
+              className={`rounded border px-2 ${person.clear ? 'border-moss text-moss' : 'border-alarm font-semibold text-alarm'}`}
             >
               {personWords(person.mark)}: {latestWords(person, day)}
             </li>
@@ -157,7 +157,7 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
           />
         </label>
         {ahead && (
-          <span role="alert" className="text-brick">
+          <span role="alert" className="text-alarm">
             A check is written down when it is made: expected today or earlier.
           </span>
         )}

@@ -124,7 +124,7 @@ function Entry({
   const plan = studio.classOf(id);
   return (
     <li
-      className={`rounded px-1 leading-tight ${clashes.length > 0 ? 'border-2 border-dashed border-brick' : 'border-l-4 border-heat-3'}`}
+      className={`rounded px-1 leading-tight ${clashes.length > 0 ? 'border-2 border-dashed border-alarm' : 'border-l-4 border-cobalt'}`}
     >
       <Link to={`/series/${series.id}`} className="text-sm font-semibold hover:underline">
         {from === null ? '' : `${timeText(from)} `}
@@ -137,7 +137,7 @@ function Entry({
         {plan?.name ?? 'a class that is gone'}
       </Link>
       {clashes.map((clash) => (
-        <span key={clash} className="block text-sm font-semibold text-brick">
+        <span key={clash} className="block text-sm font-semibold text-alarm">
           {clash}
         </span>
       ))}

@@ -136,7 +136,7 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
         <MiniStairs catalog={catalog} timed={timed} span={longest} />
       </Link>
       <span className="sm:w-48">
-        <span className={`text-xl font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
+        <span className={`text-xl font-semibold ${over ? 'text-alarm' : ''}`}>{clock(timed.seconds)}</span>
         <span className="text-soft"> of {plan.targetMinutes}</span>
         <span className="flex gap-3 text-sm">
           {findings.length === 0 && <span className="text-moss">nothing to mend</span>}

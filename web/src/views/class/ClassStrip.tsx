@@ -15,7 +15,7 @@ export default function ClassStrip({ catalog, review, selected }: ClassStripProp
   const over = timed.seconds > target;
   return (
     <div className="no-print fixed inset-x-0 top-0 z-20 flex h-11 items-center gap-4 border-b border-line bg-paper px-4 shadow-lift">
-      <span className={`text-2xl font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
+      <span className={`text-2xl font-semibold ${over ? 'text-alarm' : ''}`}>{clock(timed.seconds)}</span>
       <span className="whitespace-nowrap text-soft">of {clock(target)}</span>
       <div className="h-9 min-w-0 grow overflow-hidden">
         <MiniStairs

@@ -196,7 +196,7 @@ function Fixes({ fixes, onPreview, onMend }: Pick<FindingItemProps, 'fixes' | 'o
     );
   }
   return (
-    <ul className="mt-1.5 border-l-2 border-heat-4 pl-1" aria-label="Ways to mend it" aria-live="polite">
+    <ul className="mt-1.5 border-l-2 border-cobalt pl-1" aria-label="Ways to mend it" aria-live="polite">
       {fixes.map((fix) => (
         <li key={fix.label}>
           <button

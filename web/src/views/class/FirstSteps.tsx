@@ -38,7 +38,7 @@ export function FirstSteps() {
         </button>
       </p>
       {fault && (
-        <p role="alert" className="mt-2 text-brick">
+        <p role="alert" className="mt-2 text-alarm">
           {fault}
         </p>
       )}

@@ -30,12 +30,12 @@ export function LengthGauge({ timed, short, children }: LengthGaugeProps) {
   return (
     <div className="flex flex-wrap items-baseline gap-x-4">
       <p className="flex items-baseline gap-2">
-        <output aria-label="Length" className={`text-4xl leading-none font-semibold ${over ? 'text-brick' : ''}`}>
+        <output aria-label="Length" className={`text-4xl leading-none font-semibold ${over ? 'text-alarm' : ''}`}>
           {clock(timed.seconds)}
         </output>
         <span className="text-soft">of {clock(target)}</span>
       </p>
-      <p className={over ? 'font-semibold text-brick' : 'text-moss'}>
+      <p className={over ? 'font-semibold text-alarm' : 'text-moss'}>
         {over ? `${clock(-spare)} over` : `${clock(spare)} left`}
         <span className="font-normal text-soft">
           {' '}

@@ -132,10 +132,10 @@ const labelOf = (main: RungEntry, each: RungEntry, offered: boolean): string => 
 };
 
 const lookOf = (main: boolean, offered: boolean, over: boolean): string => {
-  if (over) return 'bg-shade outline-2 outline-heat-3';
+  if (over) return 'bg-shade outline-2 outline-cobalt';
   if (main) return 'cursor-grab touch-none border-2 border-ink bg-sheet shadow-lift active:cursor-grabbing';
   return offered
-    ? 'border-2 border-heat-3 bg-sheet'
+    ? 'border-2 border-cobalt bg-sheet'
     : 'border-2 border-transparent hover:bg-sheet [&_svg]:opacity-60 [&:hover_svg]:opacity-100';
 };
 

@@ -57,7 +57,7 @@ export function RowFrame(props: RowFrameProps) {
       )}
       {carries && !isDragging && (
         <span
-          className="absolute -top-2 left-[1.1rem] h-4 w-1.5 rounded-full bg-heat-3"
+          className="absolute -top-2 left-[1.1rem] h-4 w-1.5 rounded-full bg-cobalt"
           title="Goes on in the same shape"
           aria-hidden="true"
         />
@@ -75,7 +75,7 @@ export function RowFrame(props: RowFrameProps) {
         onKeyDown={(event) => actions.keyDown(event, id)}
         className={`flex flex-wrap items-center gap-x-2.5 rounded-md px-1 py-0.5 md:grid md:grid-cols-[auto_3rem_4.5rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] xl:grid-cols-[auto_3rem_10rem_minmax(9rem,1fr)_auto_auto_auto_3.4rem_auto] ${
           selected ? 'bg-sheet shadow-lift' : pointed ? 'bg-shade' : 'hover:bg-sheet/70'
-        } ${chosen ? 'outline-2 outline-heat-3' : ''}`}
+        } ${chosen ? 'outline-2 outline-cobalt' : ''}`}
       >
         <button
           type="button"

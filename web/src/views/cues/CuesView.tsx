@@ -98,7 +98,7 @@ export function Component() {
                 <span className="w-20 shrink-0 text-sm text-soft">{cue.kind}</span>
                 <span className="grow text-lg leading-snug">{cue.text}</span>
                 {cue.questions.length > 0 && (
-                  <span className="shrink-0 text-sm text-heat-3">{countText(cue.questions.length, 'question')}</span>
+                  <span className="shrink-0 text-sm text-cobalt">{countText(cue.questions.length, 'question')}</span>
                 )}
                 <span className="shrink-0 text-sm text-soft">{countText(cue.places.length, 'rung')}</span>
               </button>

@@ -119,7 +119,7 @@ export default function AxesSheet({ catalog, exercise, first, onClose, onExercis
               <div className="min-w-0">
                 <p>{rung.name}</p>
                 {!between && <p className="text-sm text-soft">Not between the rungs it is made of</p>}
-                {doubts[0] && <p className="text-sm text-brick">{doubts[0]}</p>}
+                {doubts[0] && <p className="text-sm text-alarm">{doubts[0]}</p>}
               </div>
             </li>
           );

@@ -148,7 +148,7 @@ function useDraftCatalog(exercise: Exercise): Catalog {
 function Problems({ draft: { problems, putBack } }: { draft: Draft }) {
   if (problems.length === 0) return null;
   return (
-    <div role="alert" className="mt-2 flex flex-wrap items-start gap-3 border-l-4 border-brick bg-sheet px-3 py-2">
+    <div role="alert" className="mt-2 flex flex-wrap items-start gap-3 border-l-4 border-alarm bg-sheet px-3 py-2">
       <div className="grow">
         <p className="font-semibold">Shown, and not kept yet:</p>
         <ul>

@@ -52,7 +52,7 @@ export default function MarkFields({ rung, pose, marks, onPose, onRung }: MarkFi
               />{' '}
               {LANDMARKS[mark].unit}
             </span>
-            <span className={miss > within ? 'font-semibold text-brick' : 'text-moss'}>
+            <span className={miss > within ? 'font-semibold text-alarm' : 'text-moss'}>
               {miss > within ? `missed by ${markText(mark, miss)}` : 'met'}
             </span>
             {!said(mark) && (

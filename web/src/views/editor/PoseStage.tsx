@@ -82,7 +82,7 @@ export function PoseStage({ pose, from, like, entry, view, moved, marks, onPose,
                 strokeWidth={0.012}
                 // Met is a whole ring, missed a broken one: told apart without a colour.
                 strokeDasharray={miss > within ? '0.03 0.02' : undefined}
-                className={miss > within ? 'stroke-brick' : 'stroke-moss'}
+                className={miss > within ? 'stroke-alarm' : 'stroke-moss'}
               />
             )),
         )}
@@ -102,7 +102,7 @@ export function PoseStage({ pose, from, like, entry, view, moved, marks, onPose,
             aria-valuemin={handle.range[0]}
             aria-valuemax={handle.range[1]}
             aria-valuetext={`${handle.turns} ${handle.degrees} degrees`}
-            className="cursor-grab fill-heat-5 stroke-ink outline-none hover:fill-sheet focus-visible:fill-sheet focus-visible:stroke-brick"
+            className="cursor-grab fill-cobalt stroke-ink outline-none hover:fill-sheet focus-visible:fill-sheet focus-visible:stroke-alarm"
             strokeWidth={0.012}
             onPointerDown={(event) => {
               event.currentTarget.setPointerCapture(event.pointerId);

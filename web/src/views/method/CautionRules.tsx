@@ -80,7 +80,7 @@ export function CautionRules({ changes, onChange }: CautionRulesProps) {
               </span>
               <span className="min-w-64 grow basis-0">
                 {change?.off ? (
-                  <span className="text-brick">The house does not use this rule.</span>
+                  <span className="text-alarm">The house does not use this rule.</span>
                 ) : (
                   (change?.how ?? rules.map(({ how }) => how).join(' '))
                 )}

@@ -115,7 +115,7 @@ function Ways({ catalog, method, way }: WaysProps) {
             <line
               key={`${from}>${to}`}
               {...{ x1, y1, x2, y2 }}
-              className={onWay(from, to) ? 'stroke-heat-3' : 'stroke-line'}
+              className={onWay(from, to) ? 'stroke-cobalt' : 'stroke-line'}
               strokeWidth={onWay(from, to) ? 4 : 1.5}
               vectorEffect="non-scaling-stroke"
             />

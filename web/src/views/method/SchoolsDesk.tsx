@@ -88,7 +88,7 @@ export function SchoolsDesk({ method, onChange }: SchoolsDeskProps) {
         </label>
       </div>
       {fault && (
-        <p role="alert" className="text-brick">
+        <p role="alert" className="text-alarm">
           {fault}
         </p>
       )}

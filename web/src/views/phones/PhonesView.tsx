@@ -33,7 +33,7 @@ const Closed = ({ phones: { here } }: { readonly phones: PhonesAnswer }) => (
 const Open = ({ phones: { addresses, encrypted, everything } }: { readonly phones: PhonesAnswer }) => (
   <>
     {everything && (
-      <p role="alert" className="mt-3 font-semibold text-brick">
+      <p role="alert" className="mt-3 font-semibold text-alarm">
         Started with --share-all: whoever reaches these addresses reads and changes everything.
       </p>
     )}

@@ -208,7 +208,7 @@ function Card({ number, planned: { series, classes, counts, why }, kept, onKeep,
         <h2 className="font-name text-2xl font-semibold">
           {number}. {series.name}
         </h2>
-        <span className={left > 0 ? 'font-semibold text-brick' : 'text-moss'}>
+        <span className={left > 0 ? 'font-semibold text-alarm' : 'text-moss'}>
           {left > 0 ? `${left} to mend` : 'nothing to mend'}
           {counts.look > 0 ? `, ${counts.look} worth a look` : ''}
         </span>

@@ -38,7 +38,7 @@ export function ProposalCard({ number, proposal, longest, kept, onKeep, onTake }
               type="button"
               aria-pressed={kept.has(block.id)}
               title={`${entry.exercise.name}, ${entry.rung.name}`}
-              className={`rounded border-b-3 px-0.5 ${kept.has(block.id) ? 'border-heat-3 bg-shade' : 'border-transparent hover:bg-shade'}`}
+              className={`rounded border-b-3 px-0.5 ${kept.has(block.id) ? 'border-cobalt bg-shade' : 'border-transparent hover:bg-shade'}`}
               onClick={() => onKeep(block.id)}
             >
               <RungFigure entry={entry} className="h-9 w-20" label={`${entry.exercise.name}, ${entry.rung.name}`} />

@@ -11,7 +11,7 @@ export function SearchState({ answer, share, onStop }: SearchStateProps) {
     <>
       {share !== null && (
         <div className="mt-6 flex items-center gap-4">
-          <progress aria-label="How far it is" className="h-2 w-64 accent-heat-3" value={share} max={1} />
+          <progress aria-label="How far it is" className="h-2 w-64 accent-cobalt" value={share} max={1} />
           <span className="text-soft">{Math.round(share * 100)} %</span>
           <button type="button" className="action text-sm" onClick={onStop}>
             Stop

@@ -45,7 +45,7 @@ export function NewLadder({ catalog }: { catalog: Catalog }) {
               onChange={({ target }) => setName(target.value)}
             />
             {name !== '' && fault && (
-              <span role="alert" className="text-brick">
+              <span role="alert" className="text-alarm">
                 {fault}.
               </span>
             )}

@@ -37,7 +37,7 @@ export function Beginning({ props, onChange }: BeginningProps) {
         />
       </label>
       <PeopleField label="People here" value={present} onChange={setPresent} />
-      {late >= 60 && <p className="text-heat-5">{Math.floor(late / 60)} min late already: it ends when it should.</p>}
+      {late >= 60 && <p className="text-cobalt">{Math.floor(late / 60)} min late already: it ends when it should.</p>}
     </form>
   );
 }

@@ -125,7 +125,7 @@ function Outcome({ sent }: { readonly sent: SentLog | 'asked' | 'not yet' }) {
     );
   }
   return (
-    <p role="alert" className="mb-2 text-lg text-brick">
+    <p role="alert" className="mb-2 text-lg text-alarm">
       {sent === 'waits'
         ? 'The studio’s server does not answer. It is kept on this device and sent when the server does.'
         : `Not kept: ${sent.refused}`}

@@ -48,19 +48,19 @@ export function Glance({
     >
       {entry && <StageFigure {...{ catalog, entry, now }} className="h-[26vh] w-full md:h-[32vh] landscape:h-[52vh]" />}
       <div className={entry ? '' : 'landscape:col-span-2'}>
-        {now.into < 0 && section.lead !== null && <p className="text-2xl leading-snug text-heat-5">{section.lead}</p>}
+        {now.into < 0 && section.lead !== null && <p className="text-2xl leading-snug text-cobalt">{section.lead}</p>}
         <h1 className="leading-[1.05] font-semibold text-balance" style={{ fontSize: sizes.name }}>
           {entry?.exercise.name ?? section.title}
         </h1>
         <p className="mt-1 text-2xl leading-tight">
           {entry && <span className="text-soft">{entry.rung.name}</span>}
-          {section.side && <span className="ml-3 font-semibold text-heat-5">{section.side}</span>}
+          {section.side && <span className="ml-3 font-semibold text-cobalt">{section.side}</span>}
         </p>
         {section.times && (
           <p
             role="timer"
             aria-label="Where it is"
-            className="mt-2 min-h-[1.1em] leading-none font-semibold text-heat-5"
+            className="mt-2 min-h-[1.1em] leading-none font-semibold text-cobalt"
             style={{ fontSize: sizes.count }}
           >
             {count === '' ? doingWords(now, section) : count}
@@ -73,7 +73,7 @@ export function Glance({
         ) : (
           <ul className="mt-2 flex flex-col gap-1 text-2xl leading-snug">
             {section.lines.map(({ id, text }) => (
-              <li key={id} className={text === hearing ? 'text-heat-5' : ''}>
+              <li key={id} className={text === hearing ? 'text-cobalt' : ''}>
                 {text}
               </li>
             ))}

@@ -8,7 +8,7 @@ interface KeyProps {
 export const Key = ({ main = false, onPress, children }: KeyProps) => (
   <button
     type="button"
-    className={`min-h-14 rounded-lg px-4 text-xl whitespace-nowrap ${main ? 'bg-heat-4 font-semibold text-[#1d1320]' : 'border border-line'}`}
+    className={`min-h-14 rounded-lg px-4 text-xl whitespace-nowrap ${main ? 'bg-cobalt font-semibold text-paper' : 'border border-line'}`}
     onClick={onPress}
   >
     {children}

@@ -21,7 +21,7 @@ export function ReadScript({ spoken }: { readonly spoken: SpokenClass }) {
         </p>
         <p className="mt-3 flex flex-wrap gap-2">
           <a
-            className="flex min-h-12 items-center rounded-lg bg-heat-4 px-5 text-lg font-semibold text-[#1d1320]"
+            className="flex min-h-12 items-center rounded-lg bg-cobalt px-5 text-lg font-semibold text-paper"
             href={`/teach/${id}${asked}`}
           >
             Teach
@@ -37,14 +37,14 @@ export function ReadScript({ spoken }: { readonly spoken: SpokenClass }) {
           <section key={startSeconds} className="mt-6">
             {part && <p className="mb-1 text-soft">{part}</p>}
             <h2 className="flex gap-3 text-2xl leading-tight font-semibold">
-              <span className="w-16 shrink-0 text-heat-5 tabular-nums">{clock(startSeconds)}</span>
+              <span className="w-16 shrink-0 text-cobalt tabular-nums">{clock(startSeconds)}</span>
               <span>
                 {title}
-                {side && <span className="ml-2 text-heat-5">{side}</span>}
+                {side && <span className="ml-2 text-cobalt">{side}</span>}
               </span>
             </h2>
             <ul className="mt-1 flex flex-col gap-1 text-lg leading-snug">
-              {lead && <li className="pl-3 text-heat-5">{lead}</li>}
+              {lead && <li className="pl-3 text-cobalt">{lead}</li>}
               {lines.map((line) => (
                 <Line key={line.id} line={line} hearing={null} plain={times === null} />
               ))}

@@ -43,7 +43,7 @@ export function StageHeader({ mode, begun, seconds, behind, ends, target, leave,
       <span role="timer" aria-label="Clock" className="text-4xl font-semibold">
         {clock(seconds)}
       </span>
-      <span className="text-lg leading-tight text-heat-5">
+      <span className="text-lg leading-tight text-cobalt">
         {behindWords(behind)}
         {begun && <span className="block text-ink">ends at {clock(ends)}</span>}
       </span>

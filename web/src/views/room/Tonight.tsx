@@ -124,7 +124,7 @@ function Entry({ occasion, teacher, large = false }: { occasion: Occasion; teach
     <li className="rounded-xl bg-sheet px-4 py-3">
       <div className="flex gap-4">
         <span
-          className={`${large ? 'text-3xl' : 'text-xl'} min-w-14 shrink-0 leading-tight font-semibold text-heat-5 tabular-nums`}
+          className={`${large ? 'text-3xl' : 'text-xl'} min-w-14 shrink-0 leading-tight font-semibold text-cobalt tabular-nums`}
         >
           {from ?? '–'}
         </span>
@@ -159,7 +159,7 @@ function Ways({
   return (
     <p className="mt-2 flex flex-wrap gap-2">
       <a
-        className={`${way} border-heat-4 bg-heat-4 font-semibold text-[#1d1320]`}
+        className={`${way} border-cobalt bg-cobalt font-semibold text-paper`}
         href={`/teach/${id}${address(at ? { at } : {})}`}
       >
         Teach
@@ -186,7 +186,7 @@ function UnderWay({ kept, nameOf, onChange }: UnderWayProps) {
   return (
     <ul className="mt-3 flex flex-col gap-2">
       {kept.map(({ id, class: of, mode, address, seen, log }) => (
-        <li key={id} className="flex flex-wrap items-center gap-3 rounded-xl border border-heat-4 px-4 py-3 text-lg">
+        <li key={id} className="flex flex-wrap items-center gap-3 rounded-xl border border-cobalt px-4 py-3 text-lg">
           <span className="grow">
             {log
               ? `The log of ${nameOf(of)} waits here for the studio’s server.`

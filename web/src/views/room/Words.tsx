@@ -6,12 +6,12 @@ import { countWords, doingWords } from './stageWords';
 
 /** What kind of words they are, by their colour and by their own name: set-up, safety, options; the rest is the effort. */
 const LOOKS: Readonly<Partial<Record<ScriptLine['kind'], { readonly colour: string; readonly name: string }>>> = {
-  setup: { colour: 'text-heat-2', name: 'set-up' },
-  check: { colour: 'text-heat-2', name: 'check' },
+  setup: { colour: 'text-soft', name: 'set-up' },
+  check: { colour: 'text-soft', name: 'check' },
   side: { colour: 'text-moss', name: 'side' },
   count: { colour: 'text-moss', name: 'how many' },
   option: { colour: 'text-thing', name: 'option' },
-  safety: { colour: 'text-brick', name: 'safety' },
+  safety: { colour: 'text-alarm', name: 'safety' },
   transition: { colour: 'text-soft', name: 'way out' },
 };
 
@@ -38,13 +38,13 @@ export function Words({ catalog, section, entry, now, phase, hearing, onRep }: W
     // biome-ignore lint/a11y/useKeyWithClickEvents: keys do the same from anywhere on the page.
     // biome-ignore lint/a11y/noStaticElementInteractions: anywhere a hand falls counts a repetition.
     <div className="flex min-h-0 grow flex-col gap-2 overflow-y-auto px-4 py-2" onClick={onRep}>
-      {section.lead !== null && <p className="text-lg text-heat-5">{section.lead}</p>}
+      {section.lead !== null && <p className="text-lg text-cobalt">{section.lead}</p>}
       <h1 className="text-3xl leading-tight font-semibold">
         {section.title}
-        {section.side && <span className="ml-2 text-heat-5">{section.side}</span>}
+        {section.side && <span className="ml-2 text-cobalt">{section.side}</span>}
       </h1>
       {section.times && (
-        <p role="timer" aria-label="Where it is" className="text-2xl font-semibold text-heat-5">
+        <p role="timer" aria-label="Where it is" className="text-2xl font-semibold text-cobalt">
           {[count, doingWords(now, section)].filter(Boolean).join(' · ')}
         </p>
       )}
@@ -56,7 +56,7 @@ export function Words({ catalog, section, entry, now, phase, hearing, onRep }: W
       {actions.length > 0 && (
         <ol aria-label="On the breath" className="flex flex-col gap-1 text-2xl leading-snug">
           {actions.map((line) => (
-            <li key={line.id} className={phase && phase.id === line.phase?.id ? 'text-heat-5' : 'text-ink'}>
+            <li key={line.id} className={phase && phase.id === line.phase?.id ? 'text-cobalt' : 'text-ink'}>
               <span className="text-base text-soft">
                 {line.phase?.breath} {line.phase?.counts}
               </span>{' '}
@@ -81,7 +81,7 @@ interface LineProps {
 /** One line of a script, in the colour of its kind; what is to be known and not said stands apart. */
 export function Line({ line, hearing, plain = false }: LineProps) {
   const look = !line.said ? KNOWN : plain ? undefined : LOOKS[line.kind];
-  const spoken = line.text === hearing ? 'border-l-4 border-heat-5 pl-2' : 'pl-3';
+  const spoken = line.text === hearing ? 'border-l-4 border-cobalt pl-2' : 'pl-3';
   return (
     <li className={spoken}>
       {look && <span className="mr-2 text-sm text-soft">{look.name}</span>}

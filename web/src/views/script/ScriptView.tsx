@@ -99,7 +99,7 @@ function ScriptPage({ plan }: { plan: ClassPlan }) {
         </div>
         <p className="mt-1 text-lg">
           Runs{' '}
-          <output aria-label="Running time" className={`font-semibold ${over > 0.5 ? 'text-brick' : ''}`}>
+          <output aria-label="Running time" className={`font-semibold ${over > 0.5 ? 'text-alarm' : ''}`}>
             {clock(script.seconds)}
           </output>{' '}
           of {plan.targetMinutes} minutes{over > 0.5 && `, ${clock(over)} over`} · {audience}

@@ -53,7 +53,7 @@ function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionPro
       <dl className="grid grid-cols-[4.2rem_1fr] gap-x-2 gap-y-0.5">
         {lines.map((line, i) => (
           <div key={i} className="contents">
-            <dt className={line.kind === 'safety' ? 'font-semibold text-brick' : 'text-soft'}>
+            <dt className={line.kind === 'safety' ? 'font-semibold text-alarm' : 'text-soft'}>
               {LINE_LABELS[line.kind]}
             </dt>
             <dd>
@@ -69,7 +69,7 @@ function Stretch({ section, figure, actions, onAdd, faults, spoken }: SectionPro
       data-item={block === null ? undefined : `section-${block}`}
       className="grid scroll-mt-4 break-inside-avoid grid-cols-[3.5rem_1fr] [contain-intrinsic-size:auto_26rem] [content-visibility:auto] print:[content-visibility:visible] gap-x-3 border-b border-line py-3"
     >
-      {part !== null && <h2 className="col-span-2 mt-3 mb-1 font-name text-2xl text-heat-3">{part}</h2>}
+      {part !== null && <h2 className="col-span-2 mt-3 mb-1 font-name text-2xl text-cobalt">{part}</h2>}
       {lead !== null && <Lead words={lead} seconds={leadSeconds} />}
       <time className="text-right text-lg font-semibold">{clock(startSeconds)}</time>
       <div className="min-w-0">

@@ -35,13 +35,13 @@ const FROM: Readonly<Record<ScriptLine['source'], string>> = {
 export function SpokenLine({ line, actions, fault }: SpokenLineProps) {
   const [open, setOpen] = useState(false);
   const { text, source, said } = line;
-  const look = `${wantsWords(line) ? 'text-soft italic' : ''} ${fault === undefined ? '' : 'underline decoration-heat-3 decoration-wavy underline-offset-4'}`;
+  const look = `${wantsWords(line) ? 'text-soft italic' : ''} ${fault === undefined ? '' : 'underline decoration-cobalt decoration-wavy underline-offset-4'}`;
   if (!actions || !said) return <span className={said ? look : 'text-soft'}>{text}</span>;
   if (open) return <LineField line={line} actions={actions} onDone={() => setOpen(false)} />;
   return (
     <button
       type="button"
-      className={`rounded text-left hover:bg-shade ${look} ${source === 'class' ? 'border-l-2 border-heat-3 pl-1' : ''}`}
+      className={`rounded text-left hover:bg-shade ${look} ${source === 'class' ? 'border-l-2 border-cobalt pl-1' : ''}`}
       title={[FROM[source], line.instead && `The rung says: “${line.instead}”`, fault].filter(Boolean).join('. ')}
       onClick={() => setOpen(true)}
     >
@@ -92,7 +92,7 @@ function LineField({
         />
       </Suspense>
       {fault !== undefined && (
-        <span role="alert" className="rounded bg-brick px-2 py-0.5 text-sm text-sheet">
+        <span role="alert" className="rounded bg-alarm px-2 py-0.5 text-sm text-sheet">
           {fault}
         </span>
       )}

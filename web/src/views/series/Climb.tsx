@@ -178,7 +178,7 @@ function LadderRow({ line, heads, columns, at, onMove }: RowProps) {
                 x2={top.x}
                 y2={top.y}
                 vectorEffect="non-scaling-stroke"
-                className={top.early ? 'stroke-brick' : 'stroke-soft'}
+                className={top.early ? 'stroke-alarm' : 'stroke-soft'}
                 strokeWidth={2}
                 strokeDasharray={top.early ? '3 5' : undefined}
               />
@@ -278,7 +278,7 @@ function Mark({ step, line, to, bottom, beside, last, onMove }: MarkProps) {
       title={words}
       className={`absolute left-1/2 z-[2] touch-none rounded-full text-sm leading-none font-semibold ${LOOKS[step.as]} ${
         step.earned ? 'outline-2 outline-offset-2 outline-ink' : ''
-      } ${step.early ? 'border-2 border-dashed border-brick !bg-sheet !text-brick' : ''} ${isDragging || focused ? 'z-20' : ''}`}
+      } ${step.early ? 'border-2 border-dashed border-alarm !bg-sheet !text-alarm' : ''} ${isDragging || focused ? 'z-20' : ''}`}
       style={{
         bottom,
         width: MARK,
@@ -310,7 +310,7 @@ const Legend = ({ moves }: { readonly moves: boolean }) => (
     <Sample look={LOOKS.practised}>practised</Sample>
     <Sample look={LOOKS.recapped}>done again</Sample>
     <Sample look={`${LOOKS.recapped} outline-2 outline-offset-2 outline-ink`}>earned with it</Sample>
-    <Sample look="border-2 border-dashed border-brick bg-sheet">too early</Sample>
+    <Sample look="border-2 border-dashed border-alarm bg-sheet">too early</Sample>
     {moves && <span>Drag a rung, or Alt ← →, to another episode.</span>}
   </p>
 );

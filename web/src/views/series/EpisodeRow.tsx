@@ -45,7 +45,7 @@ export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
           {plan.name}
         </Link>
         <p>
-          <span className={`text-lg font-semibold ${over ? 'text-brick' : ''}`}>{clock(timed.seconds)}</span>
+          <span className={`text-lg font-semibold ${over ? 'text-alarm' : ''}`}>{clock(timed.seconds)}</span>
           <span className="text-soft"> of {plan.targetMinutes}</span>
         </p>
       </div>

@@ -192,7 +192,7 @@ function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
         </>
       )}
       {early > 0 ? (
-        <span className="font-semibold text-brick">
+        <span className="font-semibold text-alarm">
           {early} {early === 1 ? 'rung comes' : 'rungs come'} before what {early === 1 ? 'it needs' : 'they need'} is
           earned.
         </span>

@@ -58,7 +58,7 @@ export function Player({ episode }: { readonly episode: ShelvedEpisode }) {
         <div className="mt-auto flex items-center gap-3">
           <button
             type="button"
-            className="rounded-lg bg-heat-4 px-4 py-1.5 font-semibold text-ink"
+            className="rounded-lg bg-cobalt px-4 py-1.5 font-semibold text-paper"
             onClick={() => setRunning((on) => !on)}
           >
             {running ? 'Hold' : 'Go on'}
@@ -66,7 +66,7 @@ export function Player({ episode }: { readonly episode: ShelvedEpisode }) {
           <input
             type="range"
             aria-label="Where it is"
-            className="grow accent-heat-4"
+            className="grow accent-cobalt"
             min={0}
             max={Math.floor(episode.seconds)}
             value={Math.floor(seconds)}
@@ -89,7 +89,7 @@ export function Player({ episode }: { readonly episode: ShelvedEpisode }) {
                 className={`flex w-full gap-2 rounded px-2 py-1 text-left ${each === chapter ? 'bg-sheet/20 font-semibold' : 'hover:bg-sheet/10'}`}
                 onClick={() => go(each.from)}
               >
-                <span className="w-12 shrink-0 text-heat-5">{clock(each.from)}</span>
+                <span className="w-12 shrink-0 text-cobalt">{clock(each.from)}</span>
                 {each.text}
               </button>
             </li>

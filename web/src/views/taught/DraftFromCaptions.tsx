@@ -48,7 +48,7 @@ export function DraftFromCaptions() {
         />
       </p>
       {problem !== '' && (
-        <p role="alert" className="mt-2 font-semibold text-brick">
+        <p role="alert" className="mt-2 font-semibold text-alarm">
           {problem}
         </p>
       )}
@@ -84,7 +84,7 @@ function Draft({ read: { blocks, unknown }, name, onMake }: DraftProps) {
           <li key={startSeconds} className="break-inside-avoid border-b border-line/60 py-1">
             <span className="inline-block w-14 text-soft tabular-nums">{clock(startSeconds)}</span>
             {titleOf(rung)} <span className="text-soft">{clock(seconds)}</span>
-            {rung !== null && confidence < SURE && <span className="text-brick"> unsure</span>}
+            {rung !== null && confidence < SURE && <span className="text-alarm"> unsure</span>}
           </li>
         ))}
       </ol>

@@ -121,7 +121,7 @@ function OfClass({ plan }: { plan: ClassPlan }) {
         <CaptionsFile label="Read its captions" reading={draft === 'reading'} onFile={(file) => void readFile(file)} />
       </div>
       {problem !== '' && (
-        <p role="alert" className="mt-3 font-semibold text-brick">
+        <p role="alert" className="mt-3 font-semibold text-alarm">
           {problem}
         </p>
       )}

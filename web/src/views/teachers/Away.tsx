@@ -84,7 +84,7 @@ export function Away({ teacher, onChange }: AwayProps) {
         </label>
       </p>
       {fault !== null && (
-        <p role="alert" className="mt-1 rounded bg-brick px-2 py-0.5 text-sheet">
+        <p role="alert" className="mt-1 rounded bg-alarm px-2 py-0.5 text-sheet">
           {fault}
         </p>
       )}

@@ -83,7 +83,7 @@ function EndedClasses({ ended: all }: { readonly ended: readonly EndedClass[] })
                 cx={x}
                 cy={y(each.off)}
                 r={5}
-                className={isInside(each) ? 'fill-moss' : 'fill-paper stroke-brick'}
+                className={isInside(each) ? 'fill-moss' : 'fill-paper stroke-alarm'}
                 strokeWidth={2.5}
               />
               <text x={x} y={HEIGHT + 2 * EDGE + 14} textAnchor="middle" className="fill-soft text-[11px]">

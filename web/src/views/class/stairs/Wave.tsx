@@ -33,7 +33,7 @@ export const Wave = memo(function Wave({ timed, treads, method, order, scale }: 
   const points = treads.map(({ x: left, width, heat }) => [LEFT + left + width / 2, heightOf(heat)] as const);
   return (
     <>
-      <path d={`${lineOf(ideal)}V${BASE}H${x(0).toFixed(1)}z`} className="fill-heat-5" fillOpacity="0.16" />
+      <path d={`${lineOf(ideal)}V${BASE}H${x(0).toFixed(1)}z`} className="fill-shade" fillOpacity="0.8" />
       <path
         d={waveOf(points)}
         fill="none"

@@ -11,9 +11,6 @@ import { BASE, box, LEFT, TOP, TREAD } from './measure';
 /** Pixels that the tie over two treads of one shape reaches to either side. */
 const TIE = 7;
 
-/** Heat from which a mark on a tread is dark on light. */
-const LIGHT = 50;
-
 /** Interludes: where people are, and nothing is worked at. */
 export function QuietSteps(props: {
   quiet: readonly QuietStep[];
@@ -34,12 +31,12 @@ export function QuietSteps(props: {
 
 export function Treads({ treads, grave }: { treads: readonly Tread[]; grave: ReadonlyMap<string, Severity> }) {
   const looks = new Map<string, { columns: string; slabs: string }>();
-  const glyphs = { dark: '', light: '' };
+  const glyphs = new Map<string, string>();
   const marks = new Map<string, string>();
   let joints = '';
   for (const { id, x, y, width, heat, directions, carries, pass } of treads) {
     const [left, top] = [LEFT + x, TOP + y];
-    const { fill } = heatStep(heat);
+    const { fill, mark } = heatStep(heat);
     const look = looks.get(fill) ?? { columns: '', slabs: '' };
     look.columns += box(left, top + TREAD, width, BASE - top - TREAD);
     look.slabs += box(left, top, Math.max(1.5, width - 1), TREAD);
@@ -48,18 +45,14 @@ export function Treads({ treads, grave }: { treads: readonly Tread[]; grave: Rea
     if (carries && pass === 0) joints += `M${(left - TIE).toFixed(1)} ${top - 3}h${2 * TIE}`;
     const [direction] = directions;
     if (direction && width > 16) {
-      glyphs[heat >= LIGHT ? 'dark' : 'light'] += placePath(
-        directionPath(direction),
-        left + width / 2 - 8,
-        top + 2,
-        0.8,
-      );
+      const glyph = placePath(directionPath(direction), left + width / 2 - 8, top + 2, 0.8);
+      glyphs.set(mark, (glyphs.get(mark) ?? '') + glyph);
     }
     const severity = grave.get(id);
     if (severity) {
       const { shape, className } = severityLook(severity);
-      const mark = placePath(shape, left + Math.min(width / 2, 9) - 7, BASE - 16, 0.7);
-      marks.set(className, (marks.get(className) ?? '') + mark);
+      const sign = placePath(shape, left + Math.min(width / 2, 9) - 7, BASE - 16, 0.7);
+      marks.set(className, (marks.get(className) ?? '') + sign);
     }
   }
   const glyph = { fill: 'none', strokeWidth: 2, strokeLinecap: 'round' } as const;
@@ -72,8 +65,9 @@ export function Treads({ treads, grave }: { treads: readonly Tread[]; grave: Rea
         </g>
       ))}
       <path d={joints} fill="none" className="stroke-ink" strokeWidth="2.5" strokeLinecap="round" />
-      <path d={glyphs.dark} {...glyph} className="stroke-ink" />
-      <path d={glyphs.light} {...glyph} className="stroke-sheet" />
+      {[...glyphs].map(([mark, d]) => (
+        <path key={mark} d={d} {...glyph} className={mark} />
+      ))}
       {[...marks].map(([className, d]) => (
         <path key={className} d={d} className={className} />
       ))}
@@ -222,7 +216,7 @@ export function Minutes({ span, at }: { span: number; at: (seconds: number) => n
 }
 
 export function Target({ x, over, text }: { x: number; over: boolean; text: string }) {
-  const colour = over ? 'stroke-brick' : 'stroke-moss';
+  const colour = over ? 'stroke-alarm' : 'stroke-moss';
   return (
     <g>
       <line x1={x} x2={x} y1={14} y2={BASE + 4} className={colour} strokeWidth="2" strokeDasharray="6 4" />
@@ -230,7 +224,7 @@ export function Target({ x, over, text }: { x: number; over: boolean; text: stri
         x={x - 5}
         y={12}
         textAnchor="end"
-        className={`text-[13px] font-semibold ${over ? 'fill-brick' : 'fill-moss'}`}
+        className={`text-[13px] font-semibold ${over ? 'fill-alarm' : 'fill-moss'}`}
       >
         {over ? 'ends here' : 'ends at'} {text}
       </text>
