@@ -164,7 +164,8 @@ function asSided(catalog: Catalog, block: RungBlock): RungBlock {
   const { secondDose: _second, ...once } = block;
   const { side: _side, firstSide: _first, ...both } = once;
   if (sides === 'both') return both;
-  return block.side === undefined && sides === 'each' ? block : once;
+  // The same block where nothing goes: what is kept is told from what changed by its identity.
+  return block.secondDose === undefined || (block.side === undefined && sides === 'each') ? block : once;
 }
 
 function inItsRun(

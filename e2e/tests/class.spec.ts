@@ -1,15 +1,15 @@
 import { expect, findings, length, row, saved, test } from '../fixtures';
 
-test('dragging a row reorders, dragging a tread changes its reps, and a remedy mends', async ({ page, studio }) => {
+test('dragging a tile reorders, dragging a tread changes its reps, and a remedy mends', async ({ page, studio }) => {
   await page.goto(`${studio.address}/class/choir-first-draft`);
   const handle = page.getByRole('button', { name: 'Drag block 2' });
   const from = await handle.boundingBox();
   const to = await row(page, 1).boundingBox();
-  if (!from || !to) throw new Error('the rows are not drawn');
-  await page.mouse.move(from.x + 5, from.y + 5);
+  if (!from || !to) throw new Error('the tiles are not drawn');
+  await page.mouse.move(from.x + 30, from.y + 30);
   await page.mouse.down();
-  await page.mouse.move(from.x + 8, from.y - 20, { steps: 4 });
-  await page.mouse.move(to.x + 20, to.y + 6, { steps: 6 });
+  await page.mouse.move(from.x + 10, from.y + 34, { steps: 4 });
+  await page.mouse.move(to.x + 20, to.y + 50, { steps: 6 });
   await page.mouse.up();
   await expect(row(page, 1)).toContainText('Standing side bow');
 
@@ -119,12 +119,13 @@ test('details: options, sides, a run, tempo and rest each change the length', { 
     await row(page, block).scrollIntoViewIfNeeded();
     await page.getByRole('button', { name: `Details of block ${block}`, exact: true }).click();
   };
+  const details = (block: number) => page.getByRole('region', { name: `Details of block ${block}`, exact: true });
   await open(6);
-  await changes(() => row(page, 6).getByRole('checkbox', { name: 'upper With hand weights' }).check());
+  await changes(() => details(6).getByRole('checkbox', { name: 'upper With hand weights' }).check());
   await changes(() => page.getByLabel('Rest after block 6').fill('25'));
   await changes(() => page.getByLabel('Seconds per count of block 6').fill('1.5'));
   await open(25);
-  await changes(() => row(page, 25).getByRole('checkbox', { name: 'one side together' }).uncheck());
+  await changes(() => details(25).getByRole('checkbox', { name: 'one side together' }).uncheck());
   await changes(() => page.getByLabel('Sides of block 25').selectOption('left'));
   await expect(findings(page).getByText('Side beam works the left side')).toBeVisible();
 });

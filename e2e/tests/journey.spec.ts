@@ -50,11 +50,11 @@ test('from an empty studio to a class that survives export, wipe and import', { 
   );
   await expect(unmet).toBeHidden();
   await row(page, 4).focus();
-  await page.keyboard.press('Alt+ArrowUp');
+  await page.keyboard.press('Alt+ArrowLeft');
   await expect(row(page, 3)).toContainText('Leg lower');
   await expect(row(page, 3)).toBeFocused();
   await expect(unmet).toBeVisible();
-  await page.keyboard.press('Alt+ArrowDown');
+  await page.keyboard.press('Alt+ArrowRight');
   await expect(unmet).toBeHidden();
 
   // A dose too long for its block, seen at once and mended.

@@ -46,8 +46,12 @@ for (const view of VIEWS) {
     // What lies behind a sheet is looked at where it is a view of its own.
     const sheet = page.getByRole('dialog');
     const seen = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
-    const { violations } = await ((await sheet.isVisible()) ? seen.include('[role=dialog]') : seen).analyze();
-    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+    const judge = (await sheet.isVisible()) ? seen.include('[role=dialog]') : seen;
+    for (const colorScheme of ['light', 'dark'] as const) {
+      await page.emulateMedia({ colorScheme });
+      const { violations } = await judge.analyze();
+      expect(violations.map(({ id, nodes }) => `${colorScheme}, ${id}: ${nodes[0]?.html}`)).toEqual([]);
+    }
     const larger = await page.addStyleTag({ content: 'html { font-size: 125% }' });
     expect(await sideways(page), 'at 125 %').toBeLessThanOrEqual(0);
     await larger.evaluate((style) => (style as Element).remove());

@@ -53,7 +53,7 @@ test('layers carry on in one shape, at the cost of a carry and not of a set-up',
     [3, 'leg'],
   ] as const) {
     await details(page, block);
-    await page.getByLabel(`After the block above, block ${block}`).selectOption('no');
+    await page.getByLabel(`After the block before, block ${block}`).selectOption('no');
     await expect(row(page, block)).not.toHaveAccessibleName(/carries on/);
     apart += setup(id) - carry;
     await expect.poll(() => seconds(page)).toBe(apart);

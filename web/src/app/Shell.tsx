@@ -35,7 +35,7 @@ export function Shell() {
   const [going, setGoing] = useState(false);
   useShortcuts(useCallback(() => setGoing(true), []));
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col desk:has-[>[data-desk]]:h-dvh">
       <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-line px-4 py-2 max-sm:px-2">
         <NavLink to="/class" className="flex items-center gap-2 font-name text-xl font-semibold">
           <img src="/mark.svg" alt="" className="size-7" />

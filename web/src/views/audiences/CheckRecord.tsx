@@ -67,39 +67,41 @@ export function CheckRecord({ checks, limits, onChange }: CheckRecordProps) {
       <p className="mt-1 max-w-prose text-[15px] text-soft">
         Each person has a letter, never a name. One person’s check never clears another.
       </p>
-      <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-2 [&_td]:align-top [&_th]:pr-2 sm:[&_td]:pr-3 sm:[&_th]:pr-3">
-        <thead className="text-soft">
-          <tr>
-            <th className="font-normal">Of</th>
-            <th className="font-normal">Day</th>
-            <th className="font-normal">Fingers</th>
-            <th className="font-normal">Doming</th>
-            <th className="font-normal">Checked by</th>
-            <th className="hidden font-normal sm:table-cell">Note</th>
-            <th>
-              <span className="sr-only">Remove</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {newestFirst.map((check, i) => (
-            <tr key={`${check.date}-${i}`} className="border-t border-line">
-              <td className="sm:whitespace-nowrap">{personWords(check.mark)}</td>
-              <td className="sm:whitespace-nowrap">{dayText(check.date)}</td>
-              <td>{check.fingers}</td>
-              <td>{check.doming ? 'yes' : 'no'}</td>
-              <td>{check.checkedBy}</td>
-              <td className="hidden text-soft sm:table-cell">{check.note}</td>
-              <td className="text-right">
-                <DeleteButton
-                  words={`Remove the check of ${personWords(check.mark)}, ${check.date}`}
-                  onPress={() => onChange(checks.filter((each) => each !== check))}
-                />
-              </td>
+      <div className="overflow-x-auto">
+        <table className="mt-2 w-full max-w-2xl text-left text-[15px] [&_td]:pr-2 [&_td]:align-top [&_th]:pr-2 sm:[&_td]:pr-3 sm:[&_th]:pr-3">
+          <thead className="text-soft">
+            <tr>
+              <th className="font-normal">Of</th>
+              <th className="font-normal">Day</th>
+              <th className="font-normal">Fingers</th>
+              <th className="font-normal">Doming</th>
+              <th className="font-normal">Checked by</th>
+              <th className="hidden font-normal sm:table-cell">Note</th>
+              <th>
+                <span className="sr-only">Remove</span>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {newestFirst.map((check, i) => (
+              <tr key={`${check.date}-${i}`} className="border-t border-line">
+                <td className="sm:whitespace-nowrap">{personWords(check.mark)}</td>
+                <td className="sm:whitespace-nowrap">{dayText(check.date)}</td>
+                <td>{check.fingers}</td>
+                <td>{check.doming ? 'yes' : 'no'}</td>
+                <td>{check.checkedBy}</td>
+                <td className="hidden text-soft sm:table-cell">{check.note}</td>
+                <td className="text-right">
+                  <DeleteButton
+                    words={`Remove the check of ${personWords(check.mark)}, ${check.date}`}
+                    onPress={() => onChange(checks.filter((each) => each !== check))}
+                  />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <form
         className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-[15px]"
         onSubmit={(event) => {

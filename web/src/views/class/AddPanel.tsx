@@ -88,11 +88,12 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
             block {at + 1}
           </span>
         </h2>
-        <button type="button" className="action text-sm" onClick={close}>
-          <X className="size-4" aria-hidden="true" /> Done adding
+        <button type="button" className="rounded p-1 hover:bg-shade" title="Done adding" onClick={close}>
+          <X className="size-5" aria-hidden="true" />
+          <span className="sr-only">Done adding</span>
         </button>
       </div>
-      <div className="mt-2 flex flex-wrap gap-3">
+      <div className="mt-2 flex flex-wrap gap-x-3 gap-y-1">
         <input
           // biome-ignore lint/a11y/noAutofocus: the panel was opened to search.
           autoFocus

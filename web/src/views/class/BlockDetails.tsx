@@ -13,7 +13,7 @@ import { NumberField } from '../../parts/NumberField';
 import { GiveField } from './GiveField';
 import { ShortForm } from './ShortForm';
 import { KeepForTime } from './SpareList';
-import type { RowActions } from './useRowActions';
+import type { TileActions } from './useTileActions';
 
 interface BlockDetailsProps {
   readonly index: number;
@@ -23,11 +23,11 @@ interface BlockDetailsProps {
   readonly carries: boolean;
   /** Whether position and props stay, so that it could be said to carry on. */
   readonly mayCarry: boolean;
-  readonly actions: RowActions;
+  readonly actions: TileActions;
 }
 
 type Part = Pick<BlockDetailsProps, 'index' | 'block' | 'entry' | 'actions'> & {
-  readonly set: (change: Parameters<RowActions['set']>[1], label: string, field?: string) => void;
+  readonly set: (change: Parameters<TileActions['set']>[1], label: string, field?: string) => void;
 };
 
 /** What a block seldom needs: options, sides, how it hangs together with the last one, set-up, tempo, rest. */
@@ -37,7 +37,7 @@ export default function BlockDetails({ index, block, entry, run, carries, mayCar
     actions.set(block.id, change, `${label} of ${exercise.name}`, field);
   const part: Part = { index, block, entry, actions, set };
   return (
-    <div className="col-span-full mt-1 ml-10 flex flex-wrap items-start gap-x-7 gap-y-2 border-t border-line py-2 text-[15px]">
+    <div className="flex flex-wrap items-start gap-x-7 gap-y-2 py-2 text-[15px]">
       <Options {...part} />
       {exercise.sides !== 'both' && <Sides {...part} run={run} />}
       <SetUp {...part} carries={carries} mayCarry={mayCarry} />
@@ -152,7 +152,7 @@ function Sides({ index, block, entry, run, actions, set }: Part & { readonly run
               checked={run === 'joined'}
               onChange={({ target }) => actions.joinRun(block.id, target.checked)}
             />
-            one side together with the block above
+            one side together with the block before
           </label>
         </Field>
       )}
@@ -160,7 +160,7 @@ function Sides({ index, block, entry, run, actions, set }: Part & { readonly run
   );
 }
 
-/** Whether it goes on from the block above, and how long its set-up takes. */
+/** Whether it goes on from the block before, and how long its set-up takes. */
 function SetUp({
   index,
   block,
@@ -175,10 +175,10 @@ function SetUp({
   return (
     <>
       {mayCarry && (
-        <Field name="After the block above">
+        <Field name="After the block before">
           <select
             className="field"
-            aria-label={`After the block above, block ${index + 1}`}
+            aria-label={`After the block before, block ${index + 1}`}
             value={seen ? '' : block.carry ? 'yes' : 'no'}
             onChange={({ target }) =>
               set({ carry: target.value === '' ? undefined : target.value === 'yes' }, 'how it goes on')

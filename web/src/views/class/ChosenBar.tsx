@@ -45,8 +45,8 @@ export default function ChosenBar({ plan, timed, chosen, onEdit, onClear }: Chos
       <strong className="mr-1 font-semibold">
         {name}, {spell(seconds)}
       </strong>
-      {button('Move up', () => act(moveTogether(plan, chosen, 'up'), 'moving'))}
-      {button('Move down', () => act(moveTogether(plan, chosen, 'down'), 'moving'))}
+      {button('Move earlier', () => act(moveTogether(plan, chosen, 'up'), 'moving'))}
+      {button('Move later', () => act(moveTogether(plan, chosen, 'down'), 'moving'))}
       {button('Duplicate', () => act(duplicateTogether(plan, chosen), 'duplicating'))}
       {button(locked ? 'Unlock' : 'Lock', () =>
         act(sayTogether(plan, chosen, { locked: locked ? null : true }), locked ? 'unlocking' : 'locking'),

@@ -25,13 +25,13 @@ import { useAppDispatch, useAppSelector } from '../../app/store';
 import { useSingleKey } from '../../app/useShortcuts';
 import { useDesk } from '../../desk/useDesk';
 import { useNear } from '../../parts/useNear';
-import { BlockList } from './BlockList';
 import { ClassHead } from './ClassHead';
 import { Directions } from './Directions';
 import { FindingsPanel } from './FindingsPanel';
 import { PartsBar } from './LengthGauge';
+import { Strip } from './Strip';
 import { StairsView } from './stairs/StairsView';
-import { focusRow, useRowActions } from './useRowActions';
+import { focusTile, useTileActions } from './useTileActions';
 
 // Menus come with a library of their own: the class shows before it does.
 const InterludeMenu = lazily(() => import('./InterludeMenu'));
@@ -86,7 +86,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const audience = useAppSelector((state) => selectAudience(state, plan.audience));
   const edit = useClassEdit(plan.id);
   const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), []);
-  const actions = useRowActions(catalog, plan.id, {
+  const actions = useTileActions(catalog, plan.id, {
     sequence: timed.sequence,
     select: setSelected,
     choose,
@@ -106,8 +106,8 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const go = useCallback((id: string) => {
     const index = now.current.timed.sequence.findIndex(({ block }) => block.id === id);
     setSelected(id);
-    document.getElementById(`block-${index}`)?.scrollIntoView({ block: 'center', behavior: 'smooth' });
-    focusRow(index);
+    document.getElementById(`block-${index}`)?.scrollIntoView({ block: 'nearest', behavior: 'smooth' });
+    focusTile(index);
   }, []);
   const linked = address.get('block');
   useEffect(() => {
@@ -140,7 +140,10 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     setOpen(id);
   };
   return (
-    <main className="mx-auto flex w-full max-w-[1500px] grow flex-col gap-3 px-4 py-3">
+    <main
+      data-desk
+      className="mx-auto flex w-full max-w-[1800px] grow flex-col gap-2 px-4 py-2 desk:min-h-0 desk:overflow-hidden desk:pb-0"
+    >
       <ClassHead plan={plan} timed={timed}>
         <Suspense fallback={<span className="action text-sm">Fit it</span>}>
           <FitButton
@@ -151,27 +154,27 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           />
         </Suspense>
       </ClassHead>
-      <div ref={watchStairs}>
-        <StairsView
-          {...{ catalog, review, grave, selected, ghost }}
-          pointed={pointed.size > 0 ? pointed : chosen}
-          onSelect={(id, more) => (more ? choose(id) : go(id))}
-        />
-      </div>
       {!stairsSeen && (
         <Suspense>
           <ClassStrip {...{ catalog, review, selected }} />
         </Suspense>
       )}
-      <div className="grid grow items-start gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_20.5rem]">
-        <section aria-label="Blocks" className="min-w-0">
-          <div className="mb-1 flex flex-wrap items-center gap-x-4 gap-y-1">
-            <button type="button" className="action action-main" onClick={() => setAdding(true)}>
+      <div className="grid grow items-start gap-x-5 gap-y-3 lg:grid-cols-[minmax(0,1fr)_20.5rem] desk:min-h-0 desk:grid-rows-[minmax(0,1fr)] desk:items-stretch">
+        <div className="flex min-w-0 flex-col gap-1 desk:min-h-0">
+          <div ref={watchStairs}>
+            <StairsView
+              {...{ catalog, review, grave, selected, ghost }}
+              pointed={pointed.size > 0 ? pointed : chosen}
+              onSelect={(id, more) => (more ? choose(id) : go(id))}
+            />
+          </div>
+          <div className="flex flex-wrap items-center gap-2">
+            <button type="button" className="action action-main text-sm" onClick={() => setAdding(true)}>
               <Plus className="size-4" aria-hidden="true" /> Add from the repertoire
             </button>
             <Suspense
               fallback={
-                <span className="action">
+                <span className="action text-sm">
                   <Pause className="size-4" aria-hidden="true" /> Add an interlude
                 </span>
               }
@@ -180,23 +183,55 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             </Suspense>
             <button
               type="button"
-              className="action"
+              className="action text-sm"
               aria-pressed={levels}
               onClick={() => setAddress(levels ? {} : { view: 'levels' }, { replace: true })}
             >
               {levels ? 'Back to the blocks' : 'Levels'}
             </button>
-            <Suspense fallback={<span className="action">Levels everywhere</span>}>
+            <Suspense fallback={<span className="action text-sm">Levels everywhere</span>}>
               <LevelsButton levels={desk.levels} onTake={(edits) => edit(edits, 'levels everywhere')} />
             </Suspense>
-            <Link to={`/script/${plan.id}`} className="action">
+            <Link to={`/script/${plan.id}`} className="action text-sm">
               <ScrollText className="size-4" aria-hidden="true" /> Script
             </Link>
-            <PartsBar timed={timed} guessed={guessedSetups(timed.blocks, catalog.method.uncertainty)} />
-            <Suspense>
-              <WithTeacher plan={plan} catalog={catalog} />
-            </Suspense>
           </div>
+          <section
+            aria-label="Blocks"
+            className="relative -mx-1 min-w-0 px-1 desk:min-h-0 desk:grow desk:overflow-y-auto"
+          >
+            {levels ? (
+              <Suspense fallback={<p className="text-soft">Laying out the ladders…</p>}>
+                <LevelsView review={review} onEdit={edit} onSelect={setSelected} />
+              </Suspense>
+            ) : (
+              <Strip
+                sequence={timed.sequence}
+                {...{ catalog, grave, selected, open, pointed, chosen, ghost, actions }}
+                addingAt={adding ? after : null}
+              />
+            )}
+            {plan.blocks.length === 0 && <Beginning />}
+            {(plan.spare?.length ?? 0) > 0 && (
+              <Suspense>
+                <SpareList catalog={catalog} timed={timed} taught={{ audience }} onEdit={edit} />
+              </Suspense>
+            )}
+            {chosen.size > 0 && (
+              <Suspense>
+                <ChosenBar {...{ plan, timed, chosen }} onEdit={edit} onClear={() => setChosen(NOBODY)} />
+              </Suspense>
+            )}
+            <footer className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line py-2">
+              <PartsBar timed={timed} guessed={guessedSetups(timed.blocks, catalog.method.uncertainty)} />
+              <Suspense>
+                <WithTeacher plan={plan} catalog={catalog} />
+              </Suspense>
+              <p className="w-full text-sm text-soft">{GENERAL_ADVICE}</p>
+            </footer>
+          </section>
+        </div>
+        <aside className="flex flex-col gap-3 contain-content desk:min-h-0 desk:overflow-y-auto desk:pb-3">
           {adding && (
             <Suspense fallback={<p className="text-soft">Looking for what fits…</p>}>
               <AddPanel
@@ -208,26 +243,6 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
               />
             </Suspense>
           )}
-          {levels ? (
-            <Suspense fallback={<p className="text-soft">Laying out the ladders…</p>}>
-              <LevelsView review={review} onEdit={edit} onSelect={setSelected} />
-            </Suspense>
-          ) : (
-            <BlockList sequence={timed.sequence} {...{ catalog, grave, selected, open, pointed, chosen, actions }} />
-          )}
-          {(plan.spare?.length ?? 0) > 0 && (
-            <Suspense>
-              <SpareList catalog={catalog} timed={timed} taught={{ audience }} onEdit={edit} />
-            </Suspense>
-          )}
-          {chosen.size > 0 && (
-            <Suspense>
-              <ChosenBar {...{ plan, timed, chosen }} onEdit={edit} onClear={() => setChosen(NOBODY)} />
-            </Suspense>
-          )}
-          {plan.blocks.length === 0 && <Beginning />}
-        </section>
-        <aside className="contain-content lg:sticky lg:top-14 lg:max-h-[calc(100dvh-4rem)] lg:overflow-y-auto">
           <FindingsPanel
             {...{ plan, findings, verdict }}
             seconds={timed.seconds}
@@ -247,7 +262,6 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
           <Directions catalog={catalog} timed={timed} />
         </aside>
       </div>
-      <p className="border-t border-line pt-2 text-sm text-soft">{GENERAL_ADVICE}</p>
       {replaced && (
         <Suspense>
           <InsteadSheet

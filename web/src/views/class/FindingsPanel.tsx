@@ -55,7 +55,7 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
     };
   }, [plan, findings, opened, onAsk]);
   return (
-    <section aria-label="Findings" className="flex min-h-0 flex-col">
+    <section aria-label="Findings" className="flex flex-col">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 className="font-name text-lg font-semibold">
           {heard.later.length > 0 ? countText(findings.length, 'finding') : verdict.text}
@@ -144,7 +144,11 @@ const FindingItem = memo(
   function FindingItem({ finding, arises, fixes, onPoint, onGo, onOpen, onPreview, onMend }: FindingItemProps) {
     const { ids, blocks } = finding;
     return (
-      <li className="py-2" onPointerEnter={() => onPoint(ids)} onPointerLeave={() => onPoint([])}>
+      <li
+        className="py-2 text-[15px] leading-snug"
+        onPointerEnter={() => onPoint(ids)}
+        onPointerLeave={() => onPoint([])}
+      >
         <p>
           <SeverityMark severity={finding.severity} /> {finding.message}
           {arises !== null && <span className="text-soft"> ({arises})</span>}

@@ -3,14 +3,14 @@ import type { Audience, TimedBlock } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { Sheet } from '../../parts/Sheet';
 import { SubstituteList } from '../../parts/SubstituteList';
-import type { RowActions } from './useRowActions';
+import type { TileActions } from './useTileActions';
 
 interface InsteadSheetProps {
   readonly catalog: Catalog;
   readonly block: TimedBlock;
   readonly audience: Audience | undefined;
   readonly conditions: readonly Condition[];
-  readonly actions: RowActions;
+  readonly actions: TileActions;
   readonly close: () => void;
 }
 

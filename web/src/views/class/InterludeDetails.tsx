@@ -8,12 +8,12 @@ import { PositionOptions } from '../../parts/PositionOptions';
 import { TextField } from '../../parts/TextField';
 import { GiveField } from './GiveField';
 import { ShortForm } from './ShortForm';
-import type { RowActions } from './useRowActions';
+import type { TileActions } from './useTileActions';
 
 interface InterludeDetailsProps {
   readonly index: number;
   readonly block: Interlude;
-  readonly actions: RowActions;
+  readonly actions: TileActions;
 }
 
 /** What is said in an interlude, where, and what a check should find. */
@@ -21,10 +21,10 @@ export default function InterludeDetails({ index, block, actions }: InterludeDet
   const catalog = useAppSelector(selectCatalog);
   const props = useAppSelector(selectProps);
   const number = index + 1;
-  const set = (change: Parameters<RowActions['setInterlude']>[1], label: string, field = '') =>
+  const set = (change: Parameters<TileActions['setInterlude']>[1], label: string, field = '') =>
     actions.setInterlude(block.id, change, label, field);
   return (
-    <div className="col-span-full mt-1 ml-10 grid gap-x-7 gap-y-2 border-t border-line py-2 text-[15px] md:grid-cols-2">
+    <div className="grid gap-x-7 gap-y-2 py-2 text-[15px] md:grid-cols-2">
       <LinesField
         label="What is said"
         value={block.words ?? []}

@@ -7,7 +7,7 @@ export default function InterludeMenu({ onAdd }: { onAdd: (kind: InterludeKind) 
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger asChild>
-        <button type="button" className="action">
+        <button type="button" className="action text-sm">
           <Pause className="size-4" aria-hidden="true" /> Add an interlude
         </button>
       </DropdownMenu.Trigger>

@@ -28,14 +28,14 @@ export function LengthGauge({ timed, short, children }: LengthGaugeProps) {
   const over = spare < -0.5;
   const { p10, p90 } = timed.range;
   return (
-    <div className="flex flex-wrap items-baseline gap-x-4">
+    <div className="flex flex-wrap items-center gap-x-4">
       <p className="flex items-baseline gap-2">
-        <output aria-label="Length" className={`text-4xl leading-none font-semibold ${over ? 'text-alarm' : ''}`}>
+        <output aria-label="Length" className={`text-3xl leading-none font-semibold ${over ? 'text-alarm' : ''}`}>
           {clock(timed.seconds)}
         </output>
         <span className="text-soft">of {clock(target)}</span>
       </p>
-      <p className={over ? 'font-semibold text-alarm' : 'text-moss'}>
+      <p className={`max-w-80 text-sm leading-tight ${over ? 'font-semibold text-alarm' : 'text-moss'}`}>
         {over ? `${clock(-spare)} over` : `${clock(spare)} left`}
         <span className="font-normal text-soft">
           {' '}

@@ -29,7 +29,7 @@ export default function LevelsButton({ levels, onTake }: LevelsButtonProps) {
   const some = found !== null && typeof found !== 'string' && found.edits.length > 0 ? found : null;
   return (
     <>
-      <button type="button" className="action" disabled={trying} onClick={run}>
+      <button type="button" className="action text-sm" disabled={trying} onClick={run}>
         Levels everywhere
       </button>
       <Sheet

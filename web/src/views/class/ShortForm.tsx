@@ -2,12 +2,12 @@ import { type ClassPlan, leavingOut } from '@warm-ladder/core/plan';
 import { useParams } from 'react-router';
 import { selectClass } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import type { RowActions } from './useRowActions';
+import type { TileActions } from './useTileActions';
 
 const leftOutIn = (plan: ClassPlan | undefined, id: string): boolean => plan?.short?.leaveOut.includes(id) ?? false;
 
 /** Whether a block is left out of the short form of the class on the desk. */
-export function ShortForm({ id, actions }: { readonly id: string; readonly actions: RowActions }) {
+export function ShortForm({ id, actions }: { readonly id: string; readonly actions: TileActions }) {
   const { id: classId } = useParams();
   const plan = useAppSelector((state) => selectClass(state, classId));
   if (!plan) return null;

@@ -18,7 +18,7 @@ import { selectClass } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { SoonRungFigure } from '../../figure/SoonRungFigure';
 import { RemoveButton } from '../../parts/RemoveButton';
-import type { RowActions } from './useRowActions';
+import type { TileActions } from './useTileActions';
 
 interface SpareListProps {
   readonly catalog: Catalog;
@@ -79,7 +79,7 @@ function placeText(timed: TimedClass, block: SpareBlock, taught: Taught, catalog
 }
 
 /** Takes a block out of the class on the desk, and keeps it for when there is time. */
-export function KeepForTime({ id, actions }: { readonly id: string; readonly actions: RowActions }) {
+export function KeepForTime({ id, actions }: { readonly id: string; readonly actions: TileActions }) {
   const { id: classId } = useParams();
   const plan = useAppSelector((state) => selectClass(state, classId));
   const place = plan?.blocks.findIndex((block) => block.id === id) ?? -1;

@@ -60,7 +60,7 @@ function Card({ plan }: { plan: ClassPlan }) {
             <tr className="text-left">
               {['', 'Lower', 'Main version', 'Higher', 'Props', mustNotWords(card.askBefore)].map((name) => (
                 <th key={name} className="py-0.5 pr-2 font-semibold">
-                  {name}
+                  {name === '' ? <span className="sr-only">When</span> : name}
                 </th>
               ))}
             </tr>

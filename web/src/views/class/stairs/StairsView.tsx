@@ -129,7 +129,7 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
     <div ref={ref} className="relative w-full contain-content">
       <div className="overflow-x-auto overflow-y-hidden" style={{ height: BASE + FOOT }}>
         {width > 0 && (
-          // biome-ignore lint/a11y/useKeyWithClickEvents: the rows beneath do the same by keyboard.
+          // biome-ignore lint/a11y/useKeyWithClickEvents: the tiles beneath do the same by keyboard.
           <svg
             width={LEFT + 12 + wide}
             height={BASE + FOOT}
@@ -278,5 +278,5 @@ function spoken({ timed, findings }: ClassReview): string {
   const ups = timed.blocks.length;
   const firsts = new Set(timed.blocks.flatMap(({ firstSide }) => firstSide ?? []));
   const sides = firsts.size > 0 ? ` What has sides begins on the ${[...firsts].join(' or the ')}.` : '';
-  return `The class as stairs: ${countText(ups, 'block')}, ${clock(timed.seconds)} of ${countText(timed.plan.targetMinutes, 'minute')}, ${countText(findings.length, 'finding')}.${sides} The rows below hold the same.`;
+  return `The class as stairs: ${countText(ups, 'block')}, ${clock(timed.seconds)} of ${countText(timed.plan.targetMinutes, 'minute')}, ${countText(findings.length, 'finding')}.${sides} The blocks below hold the same.`;
 }

@@ -1,10 +1,10 @@
 /** Pixels of the picture of a class: from the standing tread to the lying one, of a tread, above and beside them. */
-export const HEIGHT = 126;
+export const HEIGHT = 96;
 export const TREAD = 20;
-export const TOP = 46;
+export const TOP = 40;
 export const LEFT = 84;
 /** Room under the lowest tread for its side and the mark of a finding. */
-const UNDER = 32;
+const UNDER = 26;
 /** The line of the floor, on which the minutes stand. */
 export const BASE = TOP + HEIGHT + TREAD + UNDER;
 /** Under it, the minutes and the stretches of the class. */

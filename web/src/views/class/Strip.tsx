@@ -7,16 +7,19 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { rectSortingStrategy, SortableContext, sortableKeyboardCoordinates } from '@dnd-kit/sortable';
 import { offeredRungs, startRanges, type TimedBlock, type TimedClass } from '@warm-ladder/core/plan';
 import { type Catalog, type Lane, laneOf, type Prop, type RungEntry } from '@warm-ladder/core/repertoire';
 import type { Severity } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
-import { BlockRow, StartsContext } from './BlockRow';
-import { InterludeRow } from './InterludeRow';
-import type { useRowActions } from './useRowActions';
+import { BlockTile } from './BlockTile';
+import { Coming } from './Coming';
+import { InterludeTile } from './InterludeTile';
+import { type InRun, StartsContext } from './TileFrame';
+import { triedWords } from './triedWords';
+import type { useTileActions } from './useTileActions';
 
-interface Props {
+interface StripProps {
   readonly sequence: TimedClass['sequence'];
   readonly catalog: Catalog;
   readonly grave: ReadonlyMap<string, Severity>;
@@ -24,7 +27,11 @@ interface Props {
   readonly open: string | null;
   readonly pointed: ReadonlySet<string>;
   readonly chosen: ReadonlySet<string>;
-  readonly actions: ReturnType<typeof useRowActions>;
+  /** The class as a change that is only looked at would leave it. */
+  readonly ghost: TimedClass | null;
+  /** Where the next block will stand while something is being added; else `null`. */
+  readonly addingAt: number | null;
+  readonly actions: ReturnType<typeof useTileActions>;
 }
 
 /** A press becomes a drag after four pixels. One object: a new one would redraw every row at every edit. */
@@ -32,8 +39,9 @@ const DRAG = { activationConstraint: { distance: 4 } };
 /** On the handle: space takes hold, arrows move, space lets go, escape leaves it where it was. */
 const BY_KEYS = { coordinateGetter: sortableKeyboardCoordinates };
 
-/** The parts of a class in order, each a row that can be dragged. */
-export function BlockList({ sequence, catalog, grave, selected, open, pointed, chosen, actions }: Props) {
+/** The class as a strip of bodies, line under line: dragged into order, tied where they carry on, worked at where they stand. */
+export function Strip(props: StripProps) {
+  const { sequence, catalog, grave, selected, open, pointed, chosen, ghost, addingAt, actions } = props;
   const sensors = useSensors(useSensor(PointerSensor, DRAG), useSensor(KeyboardSensor, BY_KEYS));
   const joined = sequence.map(({ block }) => block.id).join(' ');
   const ids = useMemo(() => joined.split(' '), [joined]);
@@ -47,45 +55,49 @@ export function BlockList({ sequence, catalog, grave, selected, open, pointed, c
       ...ranges[i],
     }));
   }, [sequence, opening, catalog]);
+  const tried = useMemo(() => triedWords(sequence, ghost?.sequence ?? sequence), [sequence, ghost]);
+  const coming = ghost?.blocks.find(({ block }) => !ids.includes(block.id))?.entry;
   const drop = ({ active, over }: DragEndEvent) => {
     if (over) actions.moveTo(String(active.id), String(over.id));
   };
+  const tiles = sequence.map((part, i) => {
+    const { id } = part.block;
+    const tile = {
+      index: i,
+      seconds: part.seconds,
+      way: wayWords(part),
+      severity: grave.get(id),
+      selected: selected === id,
+      open: open === id,
+      pointed: pointed.has(id),
+      chosen: chosen.has(id),
+      tried: tried.get(id) ?? null,
+      inRun: inRun(sequence, i),
+      actions,
+    };
+    if (part.kind === 'interlude') return <InterludeTile key={id} {...tile} block={part.block} />;
+    return (
+      <BlockTile
+        key={id}
+        {...tile}
+        block={part.block}
+        entry={part.entry}
+        heat={catalog.heat(part.entry)}
+        lower={offeredIn(catalog, part, 'lower')}
+        upper={offeredIn(catalog, part, 'upper')}
+        carries={part.carries}
+        mayCarry={mayCarry(part, sequence)}
+        firstSide={part.firstSide}
+        run={runWithBefore(part, sequence[i - 1])}
+      />
+    );
+  });
+  if (addingAt !== null) tiles.splice(addingAt, 0, <Coming key="coming" entry={coming} />);
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ol className="flex flex-col gap-0.5">
-          <StartsContext value={starts}>
-            {sequence.map((part, i) => {
-              const { id } = part.block;
-              const row = {
-                index: i,
-                seconds: part.seconds,
-                way: wayWords(part),
-                severity: grave.get(id),
-                selected: selected === id,
-                open: open === id,
-                pointed: pointed.has(id),
-                chosen: chosen.has(id),
-                actions,
-              };
-              if (part.kind === 'interlude') return <InterludeRow key={id} {...row} block={part.block} />;
-              return (
-                <BlockRow
-                  key={id}
-                  {...row}
-                  block={part.block}
-                  entry={part.entry}
-                  heat={catalog.heat(part.entry)}
-                  lower={offeredIn(catalog, part, 'lower')}
-                  upper={offeredIn(catalog, part, 'upper')}
-                  carries={part.carries}
-                  mayCarry={mayCarry(part, sequence)}
-                  firstSide={part.firstSide}
-                  run={runWithAbove(part, sequence[i - 1])}
-                />
-              );
-            })}
-          </StartsContext>
+      <SortableContext items={ids} strategy={rectSortingStrategy}>
+        <ol className="grid grid-flow-row-dense grid-cols-[repeat(auto-fill,minmax(8.25rem,1fr))] gap-x-2 gap-y-1 p-1">
+          <StartsContext value={starts}>{tiles}</StartsContext>
         </ol>
       </SortableContext>
     </DndContext>
@@ -105,7 +117,7 @@ function mayCarry({ change, index, entry }: TimedBlock, sequence: TimedClass['se
   return before !== undefined && change.seconds === 0 && before.position === entry.position;
 }
 
-/** The change into a block as its row says it: `13 s to prone, take roller`. */
+/** The change into a block as its tile says it: `13 s to prone, take roller`. */
 function wayWords({ change, position }: TimedClass['sequence'][number]): string | null {
   if (change.seconds === 0) return null;
   const names = (props: readonly Prop[]) => props.map(({ name }) => name.toLowerCase()).join(', ');
@@ -118,13 +130,26 @@ function wayWords({ change, position }: TimedClass['sequence'][number]): string 
     .join(', ');
 }
 
-/** Whether a block is, or could be, in one run with the block above it. */
-function runWithAbove(
+/** Whether a block is, or could be, in one run with the one before it. */
+function runWithBefore(
   block: TimedBlock,
-  above: TimedClass['sequence'][number] | undefined,
+  before: TimedClass['sequence'][number] | undefined,
 ): 'joined' | 'possible' | null {
-  if (above?.kind !== 'block') return null;
-  if (block.block.run !== undefined && block.block.run === above.block.run) return 'joined';
+  if (before?.kind !== 'block') return null;
+  if (block.block.run !== undefined && block.block.run === before.block.run) return 'joined';
   const goes = (each: TimedBlock) => each.entry.sides === 'each' && each.block.side === undefined;
-  return goes(block) && goes(above) && block.entry.position === above.entry.position ? 'possible' : null;
+  return goes(block) && goes(before) && block.entry.position === before.entry.position ? 'possible' : null;
+}
+
+/** Where a block stands in its run. */
+function inRun(sequence: TimedClass['sequence'], index: number): InRun {
+  const runAt = (i: number) => {
+    const part = sequence[i];
+    return part?.kind === 'block' ? part.block.run : undefined;
+  };
+  const run = runAt(index);
+  if (run === undefined) return null;
+  const [before, after] = [runAt(index - 1) === run, runAt(index + 1) === run];
+  if (before) return after ? 'within' : 'last';
+  return after ? 'first' : null;
 }

@@ -4,8 +4,8 @@ import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
 import { useClassEdit } from '../../app/edits';
 import { inField } from '../../app/useShortcuts';
 
-/** What a row can do; every block is named by its id, which stays the same when others move. */
-export interface RowActions {
+/** What a tile can do; every block is named by its id, which stays the same when others move. */
+export interface TileActions {
   readonly secondsPerCount: number;
   readonly select: (id: string) => void;
   /** Puts a block to those that are chosen together, or takes it from them. */
@@ -32,13 +32,13 @@ interface Desk {
   readonly instead: (id: string) => void;
 }
 
-/** Puts the focus on a row once it is drawn in its new place. */
-export const focusRow = (index: number): void => {
-  requestAnimationFrame(() => document.getElementById(`block-${index}`)?.focus());
+/** Puts the focus on a tile once it is drawn in its new place. */
+export const focusTile = (index: number): void => {
+  requestAnimationFrame(() => tileAt(index)?.focus());
 };
 
-/** Everything a row can do, the same functions for every row and every edit, so that rows unchanged stay undrawn. */
-export function useRowActions(catalog: Catalog, classId: string, desk: Desk): RowActions {
+/** Everything a tile can do, the same functions for every tile and every edit, so that tiles unchanged stay undrawn. */
+export function useTileActions(catalog: Catalog, classId: string, desk: Desk): TileActions {
   const edit = useClassEdit(classId);
   const now = useRef(desk);
   useEffect(() => {
@@ -55,9 +55,9 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
     const goTo = (id: string | undefined, place: number) => {
       if (id === undefined) return;
       now.current.select(id);
-      focusRow(place);
+      focusTile(place);
     };
-    const actions: RowActions = {
+    const actions: TileActions = {
       secondsPerCount,
       select: (id) => now.current.select(id),
       choose: (id) => now.current.choose(id),
@@ -84,8 +84,9 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
       instead: (id) => now.current.instead(id),
       joinRun: (id, join) => edit(runEdits(now.current.sequence, id, join), `the run of ${nameOf(id)}`),
       keyDown: (event, id) => {
-        const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
-        const near = by === 0 ? undefined : idAt(placeOf(id) + by);
+        const place = placeOf(id);
+        const by = stepOf(event.key, place);
+        const near = by === 0 ? undefined : idAt(place + by);
         if (by !== 0 && event.altKey) {
           event.preventDefault();
           if (near !== undefined) actions.moveTo(id, near);
@@ -96,7 +97,7 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
             now.current.choose(id, true);
             if (near !== undefined) now.current.choose(near, true);
           }
-          goTo(near, placeOf(id) + by);
+          goTo(near, place + by);
         } else if (event.key === 'Enter') actions.toggle(id);
         else if (event.key.toLowerCase() === 'x' && !event.ctrlKey && !event.metaKey) now.current.choose(id);
         else if (event.key.toLowerCase() === 'i' && !event.ctrlKey && !event.metaKey) actions.instead(id);
@@ -106,6 +107,24 @@ export function useRowActions(catalog: Catalog, classId: string, desk: Desk): Ro
     return actions;
   }, [edit, secondsPerCount]);
 }
+
+/** How many places on a key leads: along the line, or to the tile above or under this one. */
+function stepOf(key: string, place: number): number {
+  if (key === 'ArrowLeft') return -1;
+  if (key === 'ArrowRight') return 1;
+  const way = key === 'ArrowUp' ? -1 : key === 'ArrowDown' ? 1 : 0;
+  const here = tileAt(place)?.getBoundingClientRect();
+  if (way === 0 || !here) return 0;
+  for (let by = way; ; by += way) {
+    const there = tileAt(place + by)?.getBoundingClientRect();
+    // Past the last line it is the last tile, past the first the first.
+    if (!there) return by - way;
+    if (Math.abs(there.top - here.top) > here.height / 2 && Math.abs(there.left - here.left) < here.width / 2)
+      return by;
+  }
+}
+
+const tileAt = (place: number): HTMLElement | null => document.getElementById(`block-${place}`);
 
 /** Joins a block to the run of the one above it, begun if need be, or lets it and what follows it go. */
 function runEdits(sequence: TimedClass['sequence'], id: string, join: boolean): PlanEdit[] {
