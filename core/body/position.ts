@@ -133,6 +133,14 @@ export class PositionGraph {
     return path;
   }
 
+  /**
+   * Seconds of the shortest way between two positions, whichever side one lies on; `Infinity` when nothing joins them.
+   */
+  secondsBetween(from: string, to: string): number {
+    const ways = this.placesOf(from).flatMap((a) => this.placesOf(to).map((b) => this.path(a, b).seconds));
+    return Math.min(...ways);
+  }
+
   /** Whether a step leads straight up from the back, and not by the side. */
   #sitsUp(from: PlaceId, to: PlaceId): boolean {
     return from === 'supine' && !this.placesOf('side-lying').includes(to) && this.like(to) !== 'supine';

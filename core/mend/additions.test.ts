@@ -106,3 +106,12 @@ test('put in, it is taught, or run where it was done before, and stands where it
     }
   }
 });
+
+test('lying on a side is one way among two, and what nothing leads to is left out with the reason', () => {
+  const own = catalogOf([...EXERCISES, exercise('beam', { position: 'side-lying', sides: 'each' })]);
+  const apart = groundOf(own, measureClass(own, classOf([block('hold')]), {}), {});
+  const { fit } = additionsAt(apart, 1);
+  const lying = must(fit.find(({ entry }) => entry.key === 'beam/low'));
+  expect(lying.moving).toBe(own.graph.path('supine', 'side-left').seconds);
+  expect(fit.every(({ moving }) => Number.isFinite(moving))).toBe(true);
+});

@@ -42,12 +42,14 @@ export function additionsAt({ measure }: Ground, at: number): Additions {
   const after = timed.sequence[at];
   const here = before?.position ?? timed.plan.openingPosition;
   const way = (from: string | undefined, to: string | undefined) =>
-    from === undefined || to === undefined || from === to ? 0 : catalog.graph.path(from, to).seconds;
+    from === undefined || to === undefined || from === to ? 0 : catalog.graph.secondsBetween(from, to);
   const ways = new Map<string, number>();
   const moving = (position: string) => {
     const known = ways.get(position);
     if (known !== undefined) return known;
-    const found = way(here, position) + way(position, after?.position) - way(here, after?.position);
+    // A class that stands apart already is not the worse for one more way.
+    const now = way(here, after?.position);
+    const found = way(here, position) + way(position, after?.position) - (Number.isFinite(now) ? now : 0);
     ways.set(position, Math.max(0, found));
     return Math.max(0, found);
   };
@@ -58,7 +60,8 @@ export function additionsAt({ measure }: Ground, at: number): Additions {
   const fit: Array<Addition & { readonly against: number }> = [];
   const unfit: Array<Additions['unfit'][number]> = [];
   for (const entry of catalog.rungs) {
-    const why = ruledOut(catalog, entry, subject);
+    const cost = moving(entry.position);
+    const why = ruledOut(catalog, entry, subject) ?? (Number.isFinite(cost) ? null : NO_WAY);
     if (why !== null) {
       unfit.push({ entry, why });
       continue;
@@ -67,7 +70,6 @@ export function additionsAt({ measure }: Ground, at: number): Additions {
     const brings = entry.exercise.directions.filter((each) => missing.has(each));
     const again = all.has(entry);
     const heat = catalog.heat(entry);
-    const cost = moving(entry.position);
     const against =
       cost +
       unmet.length * UNMET +
@@ -80,6 +82,9 @@ export function additionsAt({ measure }: Ground, at: number): Additions {
   fit.sort((a, b) => a.against - b.against);
   return { fit, unfit };
 }
+
+/** Why a rung is left whose position nothing joins to where people are. */
+const NO_WAY = 'No way of moving there is given: see Method, Positions.';
 
 function missingDirections({ raised, timed }: Ground['measure']): ReadonlySet<Direction> {
   if (!raised.some(({ rule }) => rule.code === 'DIRECTION_LOW')) return new Set();

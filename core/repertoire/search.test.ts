@@ -1,6 +1,6 @@
 import { catalogOf, exercise, rung } from '../testing/studio';
 import { Catalog } from './catalog';
-import { findRungs } from './search';
+import { findRungs, rankRungs } from './search';
 
 const catalog = catalogOf([
   exercise('plié', {
@@ -71,4 +71,21 @@ test('everyday words find by tags, by direction, by level and by what is said', 
   const easy = named.rungs.filter((entry) => named.heat(entry) <= 22).map(({ key }) => key);
   expect(found('easy')).toEqual(easy);
   expect(found('squat turn')).toEqual([]);
+});
+
+test('what is called so comes before what begins so, then what has the words in its names, then elsewhere', () => {
+  const named = catalogOf([
+    exercise('other', { name: 'Long slide', tags: ['opposite heel slide'] }),
+    exercise('deep', { name: 'Side lift', rungs: [rung('low', { name: 'Heel down, slide back' })] }),
+    exercise('more', { name: 'Heel slide with reach', rungs: [rung('one')] }),
+    exercise('own', {
+      name: 'Heel slide',
+      rungs: [rung('single', { name: 'One leg' }), rung('both', { name: 'Two' })],
+    }),
+  ]);
+  const found = (text: string) => findRungs(named, { text }).map(({ key }) => key);
+  expect(found('heel slide')).toEqual(['own/single', 'own/both', 'more/one', 'other/low', 'other/high', 'deep/low']);
+  expect(found('Heel slide, one leg')[0]).toBe('own/single');
+  expect(found('hee')[0]).toBe('deep/low');
+  expect([...rankRungs(named, { text: 'slide' }).values()]).toEqual([2, 2, 2, 2, 2, 2]);
 });

@@ -10,12 +10,23 @@ export interface RungQuery {
   readonly direction?: Direction | undefined;
 }
 
-/** Lower case without accents, so that a search finds a name however it is typed. */
-const plain = (text: string): string => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+/** Lower case without accents, commas and the like, so that a search finds a name however it is typed. */
+const plain = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[,.;:()]+/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 
-/** What a rung is found by: what it is called first, then what is said in it. */
+/** What a rung is found by. */
 interface Haystack {
-  readonly names: string;
+  /** The names it goes by: its exercise’s, with its own after it, its own alone, and its tags. */
+  readonly names: readonly string[];
+  /** Those, and its position, directions, uses and props, as one text. */
+  readonly about: string;
+  /** What is said in it. */
   readonly said: string;
 }
 
@@ -36,7 +47,8 @@ function haystackOf(catalog: Catalog, entry: RungEntry): Haystack {
   const everyday = feltAt.flatMap((each) => FELT_EVERYDAY[each] ?? []);
   const words = [...called, ...position, ...directions, ...uses, ...everyday, ...props.map(({ name }) => name)];
   const said = (rung.cues ?? []).map(({ text }) => text);
-  const haystack = { names: plain(words.join(' ')), said: plain(said.join(' ')) };
+  const names = [exercise.name, `${exercise.name} ${rung.name}`, rung.name, ...(exercise.tags ?? [])].map(plain);
+  const haystack = { names, about: plain(words.join(' ')), said: plain(said.join(' ')) };
   known.set(entry.key, haystack);
   return haystack;
 }
@@ -64,26 +76,44 @@ const LEVELS: Readonly<Record<string, readonly [number, number]>> = {
   strong: [45, 100],
 };
 
-/** The rungs a query finds: what is called so in the repertoire's order, then what has the words in its cues. */
-export function findRungs(catalog: Catalog, { text = '', position, direction }: RungQuery): RungEntry[] {
-  const words = plain(text).split(/\s+/).filter(Boolean);
-  const there = catalog.rungs.filter(
-    ({ exercise, position: place }) =>
-      (position === undefined || place === position) &&
-      (direction === undefined || exercise.directions.includes(direction)),
-  );
-  if (words.length === 0) return there;
-  const [called, said]: [RungEntry[], RungEntry[]] = [[], []];
-  for (const entry of there) {
-    const haystack = haystackOf(catalog, entry);
-    const isLevel = (word: string) => {
-      const range = LEVELS[word];
-      return range !== undefined && catalog.heat(entry) >= range[0] && catalog.heat(entry) <= range[1];
-    };
-    if (words.every((word) => haystack.names.includes(word) || isLevel(word))) called.push(entry);
-    // A short word stands in half of all sentences.
-    else if (words.every((word) => word.length > 3 && (haystack.said.includes(word) || haystack.names.includes(word))))
-      said.push(entry);
+/** How well a rung answers a text: 0 is what is called just so; more is worse. */
+export type MatchRank = 0 | 1 | 2 | 3 | 4;
+
+/**
+ * The rungs a query finds, with how well each answers it: 0 where a name is the text, 1 where one begins with it, 2
+ * where each word begins a word of its names, 3 where the words stand in its names, position, directions, uses or props
+ * or ask for its level, 4 where they stand only in its cues. Without words everything found is 0.
+ */
+export function rankRungs(catalog: Catalog, { text = '', position, direction }: RungQuery): Map<RungEntry, MatchRank> {
+  const sought = plain(text);
+  const words = sought.split(' ').filter(Boolean);
+  const found = new Map<RungEntry, MatchRank>();
+  for (const entry of catalog.rungs) {
+    if (position !== undefined && entry.position !== position) continue;
+    if (direction !== undefined && !entry.exercise.directions.includes(direction)) continue;
+    const rank = words.length === 0 ? 0 : rankOf(catalog, entry, sought, words);
+    if (rank !== null) found.set(entry, rank);
   }
-  return [...called, ...said];
+  return found;
+}
+
+function rankOf(catalog: Catalog, entry: RungEntry, sought: string, words: readonly string[]): MatchRank | null {
+  const { names, about, said } = haystackOf(catalog, entry);
+  const isLevel = (word: string) => {
+    const range = LEVELS[word];
+    return range !== undefined && catalog.heat(entry) >= range[0] && catalog.heat(entry) <= range[1];
+  };
+  if (!words.every((word) => about.includes(word) || isLevel(word))) {
+    // A short word stands in half of all sentences.
+    return words.every((word) => word.length > 3 && (said.includes(word) || about.includes(word))) ? 4 : null;
+  }
+  if (names.includes(sought)) return 0;
+  if (names.some((name) => name.startsWith(sought))) return 1;
+  const begins = (word: string) => names.some((name) => ` ${name}`.includes(` ${word}`));
+  return words.every(begins) ? 2 : 3;
+}
+
+/** The rungs a query finds, the best answer first, and those that answer alike in the repertoire's order. */
+export function findRungs(catalog: Catalog, query: RungQuery): RungEntry[] {
+  return [...rankRungs(catalog, query)].sort(([, a], [, b]) => a - b).map(([entry]) => entry);
 }

@@ -1,4 +1,4 @@
-import { addDays, addMonths, formatISO, getISODay, parseISO } from 'date-fns';
+import { addDays, formatISO, getISODay, parseISO } from 'date-fns';
 import type { Series } from './seriesSchema';
 import { WEEKDAYS, type Weekday } from './weekdays';
 
@@ -6,7 +6,11 @@ import { WEEKDAYS, type Weekday } from './weekdays';
 const MOST_DAYS = 3660;
 
 // Days are days of the wall calendar: read and written in one zone, so that no change of clocks moves one.
-const dayAfter = (day: string): string => formatISO(addDays(parseISO(day), 1), { representation: 'date' });
+const dayAfter = (day: string): string => daysOn(day, 1);
+
+/** A day some days away. @example daysOn('2027-01-31', 1) // '2027-02-01' */
+export const daysOn = (day: string, by: number): string =>
+  formatISO(addDays(parseISO(day), by), { representation: 'date' });
 
 /** The day of the week. @example weekdayOf('2027-01-11') // 'mon' */
 export const weekdayOf = (day: string): Weekday => WEEKDAYS[getISODay(parseISO(day)) - 1] as Weekday;
@@ -76,29 +80,12 @@ export function occasionsOf(series: Series, minutes: (id: string) => number): re
 export const overlap = (a: Occasion, b: Occasion): boolean =>
   a.day === b.day && a.from !== null && b.from !== null && a.from < b.from + b.minutes && b.from < a.from + a.minutes;
 
-/** A month of the calendar, `YYYY-MM`. */
-const monthOf = (day: string): string => day.slice(0, 7);
+/** The Monday of the week a day is in. @example mondayOf('2027-01-14') // '2027-01-11' */
+export const mondayOf = (day: string): string => daysOn(day, 1 - getISODay(parseISO(day)));
 
-/**
- * The weeks that a month touches, from Monday, each with its seven days.
- * @param day any day of the month
- */
-export function weeksOf(day: string): readonly string[][] {
-  const month = monthOf(day);
-  const first = parseISO(`${month}-01`);
-  let at = formatISO(addDays(first, 1 - getISODay(first)), { representation: 'date' });
-  const weeks: string[][] = [];
-  do {
-    const week: string[] = [];
-    for (let i = 0; i < WEEKDAYS.length; i++) {
-      week.push(at);
-      at = dayAfter(at);
-    }
-    weeks.push(week);
-  } while (monthOf(at) <= month);
-  return weeks;
-}
+/** The Mondays of a number of weeks, from the one a day is in. */
+export const weeksFrom = (day: string, count: number): readonly string[] =>
+  Array.from({ length: count }, (_, i) => daysOn(mondayOf(day), i * WEEKDAYS.length));
 
-/** The first day of a month some months away. @example monthsOn('2027-01-31', 1) // '2027-02-01' */
-export const monthsOn = (day: string, by: number): string =>
-  formatISO(addMonths(parseISO(`${monthOf(day)}-01`), by), { representation: 'date' });
+/** The same day of the week, in another week. @param monday the Monday of that week */
+export const inWeek = (day: string, monday: string): string => daysOn(monday, getISODay(parseISO(day)) - 1);

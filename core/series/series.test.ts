@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Rung } from '../repertoire';
 import { type Around, type Blocks, catalog, review, studioOf, taught } from '../testing/seriesCases';
 import { block, catalogOf, exercise, must, rung } from '../testing/studio';
-import { datesOf, monthsOn, weekdayOf, weeksOf } from './dates';
+import { datesOf, daysOn, inWeek, mondayOf, weekdayOf, weeksFrom } from './dates';
 import { earliest } from './earliest';
 import { earningOf } from './earning';
 import { rulesOf } from './learning';
@@ -357,22 +357,20 @@ describe('dates', () => {
     expect(dates({}, undefined, '2027-01-18')).toEqual([null, '2027-01-18']);
   });
 
-  test('a month is whole weeks from Monday, and months follow one another', () => {
-    expect(weeksOf('2027-02-14').map(([first]) => first)).toEqual([
-      '2027-02-01',
-      '2027-02-08',
-      '2027-02-15',
-      '2027-02-22',
-    ]);
-    expect(weeksOf('2028-02-29').flat()).toContain('2028-02-29');
+  test('weeks begin on Monday, follow one another over years and changes of clocks, and keep the day of the week', () => {
+    expect(weeksFrom('2027-01-14', 3)).toEqual(['2027-01-11', '2027-01-18', '2027-01-25']);
+    expect(inWeek('2027-01-14', '2028-02-28')).toBe('2028-03-02');
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 400 }), (by) => {
-        const month = monthsOn('2020-01-31', by);
-        const days = weeksOf(month).flat();
-        expect(days.length % 7).toBe(0);
-        expect(weekdayOf(must(days[0]))).toBe('mon');
-        expect(days).toContain(month);
-        expect(new Set(days).size).toBe(days.length);
+      fc.property(fc.integer({ min: 0, max: 4000 }), fc.integer({ min: 1, max: 60 }), (by, count) => {
+        const day = daysOn('2020-01-31', by);
+        const weeks = weeksFrom(day, count);
+        expect(weeks.every((monday) => weekdayOf(monday) === 'mon')).toBe(true);
+        expect(new Set(weeks).size).toBe(count);
+        expect(inWeek(day, mondayOf(day))).toBe(day);
+        for (const monday of weeks) {
+          expect(weekdayOf(inWeek(day, monday))).toBe(weekdayOf(day));
+          expect(mondayOf(inWeek(day, monday))).toBe(monday);
+        }
       }),
     );
   });

@@ -130,7 +130,10 @@ test('details: options, sides, a run, tempo and rest each change the length', { 
   await expect(findings(page).getByText('Side beam works the left side')).toBeVisible();
 });
 
-test('a number that can’t be is said, changes nothing and goes', { tag: '@long' }, async ({ page, studio }) => {
+test('a number that can’t be is said, changes nothing, and stays until it is mended', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
   await page.goto(`${studio.address}/class/night-landing`);
   const before = await length(page).textContent();
   const reps = page.getByLabel('Reps of block 1', { exact: true });
@@ -145,7 +148,14 @@ test('a number that can’t be is said, changes nothing and goes', { tag: '@long
     await expect(page.getByRole('alert')).toHaveText(sentence);
     await expect(length(page)).toHaveText(before ?? '');
   }
+  // Half of it was a right number for a moment; it is said until it is mended, and Escape puts back what stood there.
+  await reps.fill('');
+  await reps.pressSequentially('9999');
+  await expect(reps).toHaveAccessibleDescription('Expected 1 to 200.');
+  await expect(length(page)).toHaveText(before ?? '');
   await reps.blur();
+  await expect(page.getByRole('alert')).toHaveText('Expected 1 to 200.');
+  await reps.press('Escape');
   await expect(reps).toHaveValue(kept);
   await page.getByLabel('Name of the class').fill('<b>Bold</b>');
   await expect(page.getByRole('alert')).toContainText('found markup');

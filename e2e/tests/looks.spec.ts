@@ -25,7 +25,7 @@ const VIEWS = [
   '/series',
   '/series/bench-to-mat',
   '/series/plan',
-  '/calendar?month=2027-01',
+  '/calendar?from=2027-01-11',
   '/history',
   '/shelf?series=bench-to-mat',
   '/propose',

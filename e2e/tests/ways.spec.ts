@@ -6,7 +6,7 @@ test('everything is reached by a few letters, and the focus goes back to where i
   await page.goto(`${studio.address}/class/night-landing`);
   await row(page, 3).focus();
   await page.keyboard.press('Control+k');
-  const sheet = page.getByRole('dialog', { name: 'Go to' });
+  const sheet = page.getByRole('dialog', { name: 'Go to or do' });
   await sheet.getByRole('combobox').fill('zzz');
   await expect(sheet.getByText('Nothing of that name.')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -16,10 +16,19 @@ test('everything is reached by a few letters, and the focus goes back to where i
   await sheet.getByRole('combobox').fill('room card');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/room\/night-landing/);
+  await expect(page).toHaveTitle(/Landing after a night shift.* · Warm Ladder/);
   await page.keyboard.press('Control+k');
   await sheet.getByRole('combobox').fill('leg ring');
+  await expect(sheet.getByRole('option').first()).toHaveText(/Leg ring/);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/repertoire\/leg-ring/);
+  await expect(page).toHaveTitle('Repertoire · Warm Ladder');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  await sheet.getByRole('combobox').fill('new class');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'New class', level: 1 })).toBeFocused();
+  await expect(page).toHaveTitle('New class · Warm Ladder');
 });
 
 test('a rung goes into the open class from its ladder, and is taken back', { tag: '@long' }, async ({

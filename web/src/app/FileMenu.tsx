@@ -8,13 +8,16 @@ import { selectWaiting } from './selectors';
 import { EXPORT_PATH } from './server';
 import { useAppSelector } from './store';
 
-const ImportDialog = lazily(() => import('./ImportDialog'));
 const EmptyDialog = lazily(() => import('./EmptyDialog'));
 const WaysBack = lazily(() => import('./WaysBack'));
 
+interface FileMenuProps {
+  readonly onImport: () => void;
+}
+
 /** The studio as a file: out, in, and emptied. */
-export default function FileMenu() {
-  const [open, setOpen] = useState<'import' | 'empty' | 'back' | null>(null);
+export default function FileMenu({ onImport }: FileMenuProps) {
+  const [open, setOpen] = useState<'empty' | 'back' | null>(null);
   const waiting = useAppSelector(selectWaiting);
   const aside = useAppSelector(({ studio }) => studio.aside);
   const here = placeAt(useLocation().pathname);
@@ -32,7 +35,7 @@ export default function FileMenu() {
             sideOffset={6}
             className="z-30 min-w-56 rounded-lg border border-line bg-sheet p-1.5 shadow-lift"
           >
-            <DropdownMenu.Item className={item} onSelect={() => setOpen('import')}>
+            <DropdownMenu.Item className={item} onSelect={onImport}>
               Import a file…
             </DropdownMenu.Item>
             <DropdownMenu.Item className={item} asChild disabled={waiting}>
@@ -66,7 +69,6 @@ export default function FileMenu() {
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
       <Suspense>
-        {open === 'import' && <ImportDialog close={() => setOpen(null)} />}
         {open === 'back' && <WaysBack close={() => setOpen(null)} />}
         {open === 'empty' && <EmptyDialog close={() => setOpen(null)} />}
       </Suspense>

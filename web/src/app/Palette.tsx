@@ -1,127 +1,164 @@
 import { Command } from 'cmdk';
-import { useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { type ReactNode, Suspense, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { SoonRungFigure } from '../figure/SoonRungFigure';
+import { ClassStairs } from '../parts/ClassStairs';
 import { Sheet } from '../parts/Sheet';
-import { selectAudiences, selectCatalog, selectClasses, selectOpenClass, selectSeries } from './selectors';
+import { always, answers, commandsOf, type Command as Doing, STEPS } from './commands';
+import {
+  selectAudiences,
+  selectCatalog,
+  selectClasses,
+  selectOpenClass,
+  selectSeries,
+  selectWaiting,
+} from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { redone, undone } from './studio';
+import { useNewClass } from './useNewClass';
 
-interface Entry {
-  readonly group: string;
-  readonly words: string;
-  /** Where it leads, or what it does. */
-  readonly does: string | (() => void);
+interface PaletteProps {
+  readonly onClose: () => void;
+  readonly onImport: () => void;
 }
 
-const VIEWS: ReadonlyArray<readonly [string, string]> = [
-  ['All classes', '/class'],
-  ['Propose a class', '/propose'],
-  ['Repertoire', '/repertoire'],
-  ['Cues', '/cues'],
-  ['Audiences', '/audiences'],
-  ['Teachers and rooms', '/teachers'],
-  ['Calendar', '/calendar'],
-  ['Plan a series', '/series/plan'],
-  ['The shelf', '/shelf'],
-  ['Method', '/method'],
-  ['Positions and the ways between', '/method/positions'],
-  ['What really happened', '/logs'],
-  ['On phones in the studio', '/phones'],
-  ['What was changed', '/history'],
-  ['Scripts', '/script'],
-  ['Series', '/series'],
-  ['Two versions beside each other', '/versions'],
-];
+/** Something found by its letters: a thing to do, or one that is gone to, drawn. */
+interface Found extends Doing {
+  readonly picture?: ReactNode;
+}
 
-/** Entries of a group that are listed: more are found by more letters. */
-const LISTED = 8;
+/** Found things that are listed: more are found by more letters. */
+const LISTED = 14;
 
-/** Everything there is to go to and the few things to do, by a few letters of its name. */
-export default function Palette({ onClose }: { readonly onClose: () => void }) {
-  const entries = useEntries();
-  const navigate = useNavigate();
+/** Everything there is to do, by the steps of the work; and by a few letters everything there is to go to, as it looks. */
+export default function Palette({ onClose, onImport }: PaletteProps) {
   const [typed, setTyped] = useState('');
-  // Where the hand was, before the field for the letters takes it.
-  const [from] = useState(() => document.activeElement);
   const letters = typed.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = entries.filter(({ words }) => letters.every((each) => words.toLowerCase().includes(each)));
-  const groups = [...new Set(found.map(({ group }) => group))];
-  const take = ({ does }: Entry) => {
+  const doings = useDoings(onImport);
+  const things = useThings();
+  const navigate = useNavigate();
+  const waiting = useAppSelector(selectWaiting);
+  const take = ({ does }: Doing) => {
     onClose();
-    if (typeof does === 'string') void navigate(does);
-    else does();
+    if (typeof does === 'function') does();
+    else if ('to' in does) void navigate(does.to);
+    else hand(does.file);
+  };
+  const item = (each: Found) => {
+    const late = waiting && typeof each.does === 'object' && 'file' in each.does;
+    return (
+      <Command.Item
+        key={`${each.step} ${each.words} ${keyOf(each)}`}
+        value={`${each.step} ${each.words} ${keyOf(each)}`}
+        disabled={late}
+        onSelect={() => take(each)}
+        className="flex cursor-pointer items-center gap-3 rounded px-2 py-1 data-[disabled=true]:text-soft data-[selected=true]:bg-shade"
+      >
+        {each.picture !== undefined && (
+          <span className="w-18 shrink-0">
+            <Suspense>{each.picture}</Suspense>
+          </span>
+        )}
+        <span className="min-w-0 grow truncate">{each.words}</span>
+        {late && <span className="text-sm text-soft">saving first…</span>}
+        {letters.length > 0 && <span className="font-narrow text-sm text-soft">{each.step}</span>}
+      </Command.Item>
+    );
   };
   return (
-    <Sheet
-      open
-      onOpenChange={() => {
-        onClose();
-        requestAnimationFrame(() => from instanceof HTMLElement && from.focus());
-      }}
-      title="Go to"
-    >
-      <Command label="Go to" shouldFilter={false} loop>
+    <Sheet open onOpenChange={onClose} title="Go to or do">
+      <Command label="Go to or do" shouldFilter={false} loop>
         <Command.Input
           autoFocus
           value={typed}
           onValueChange={setTyped}
-          placeholder="A class, a ladder, a view …"
+          placeholder="New class, print, a ladder, a name …"
           className="field w-full text-lg"
         />
-        <Command.List className="mt-2 max-h-[55dvh] overflow-y-auto">
+        <Command.List className="mt-2 max-h-[60dvh] overflow-y-auto">
           <Command.Empty className="py-2 text-soft">Nothing of that name.</Command.Empty>
-          {groups.map((group) => (
-            <Command.Group key={group} heading={group} className="mt-1 text-sm text-soft">
-              {found
-                .filter((each) => each.group === group)
+          {letters.length > 0
+            ? ranked([...doings, ...things], letters)
                 .slice(0, LISTED)
-                .map((entry) => (
-                  <Command.Item
-                    key={`${group} ${entry.words} ${String(entry.does)}`}
-                    value={`${group} ${entry.words} ${String(entry.does)}`}
-                    onSelect={() => take(entry)}
-                    className="cursor-pointer rounded px-2 py-1 text-base text-ink data-[selected=true]:bg-shade"
-                  >
-                    {entry.words}
-                  </Command.Item>
-                ))}
-            </Command.Group>
-          ))}
+                .map(item)
+            : STEPS.map((step) => (
+                <Command.Group
+                  key={step}
+                  className="grid grid-cols-[6rem_1fr] border-b border-line py-1"
+                  heading={step}
+                >
+                  {doings.filter((each) => each.step === step).map(item)}
+                </Command.Group>
+              ))}
         </Command.List>
       </Command>
     </Sheet>
   );
 }
 
-function useEntries(): readonly Entry[] {
+const keyOf = ({ does }: Doing): string => (typeof does === 'function' ? '' : 'to' in does ? does.to : does.file);
+
+/** Hands out a file of the server’s. */
+function hand(file: string) {
+  const link = document.createElement('a');
+  link.href = file;
+  link.download = '';
+  link.click();
+}
+
+/** What the letters find, the best answer first. */
+function ranked(all: readonly Found[], letters: readonly string[]): Found[] {
+  const found = all.flatMap((each) => {
+    const rank = answers(each.words, each.also ?? '', letters);
+    return rank === null ? [] : [{ each, rank }];
+  });
+  return found.sort((a, b) => a.rank - b.rank).map(({ each }) => each);
+}
+
+function useDoings(onImport: () => void): Doing[] {
+  const dispatch = useAppDispatch();
+  const create = useNewClass();
+  const open = useAppSelector(selectOpenClass);
+  return always([
+    { step: 'Class', words: 'New class', also: 'empty', does: () => create() },
+    { step: 'House', words: 'Import a file…', also: 'read open table', does: onImport },
+    { step: 'House', words: 'Undo', does: () => void dispatch(undone()) },
+    { step: 'House', words: 'Redo', does: () => void dispatch(redone()) },
+    ...(open ? commandsOf(open) : []),
+  ]);
+}
+
+/** Classes, ladders, audiences and series, each as it looks. */
+function useThings(): Found[] {
   const classes = useAppSelector(selectClasses);
-  const { exercises } = useAppSelector(selectCatalog);
+  const { exercises, ladder } = useLadders();
   const audiences = useAppSelector(selectAudiences);
   const series = useAppSelector(selectSeries);
-  const open = useAppSelector(selectOpenClass);
-  const dispatch = useAppDispatch();
-  const { pathname } = useLocation();
-  const here = open && pathname.endsWith(open.id) ? open : undefined;
   return [
-    ...(here
-      ? [
-          { group: here.name, words: 'Blocks of this class', does: `/class/${here.id}` },
-          { group: here.name, words: 'Levels of this class', does: `/class/${here.id}?view=levels` },
-          { group: here.name, words: 'Script of this class', does: `/script/${here.id}` },
-          { group: here.name, words: 'Teach this class', does: `/teach/${here.id}` },
-          { group: here.name, words: 'Rehearse this class', does: `/rehearse/${here.id}` },
-          { group: here.name, words: 'Room card of this class', does: `/room/${here.id}` },
-          { group: here.name, words: 'Set this class beside another', does: `/versions?one=${here.id}` },
-        ]
-      : []),
-    ...VIEWS.map(([words, does]) => ({ group: 'Views', words, does })),
-    // A page of its own, as it is opened on a phone.
-    { group: 'Views', words: 'Classes today', does: () => location.assign('/tonight') },
-    { group: 'Do', words: 'Undo', does: () => void dispatch(undone()) },
-    { group: 'Do', words: 'Redo', does: () => void dispatch(redone()) },
-    ...classes.map(({ id, name }) => ({ group: 'Classes', words: name, does: `/class/${id}` })),
-    ...exercises.map(({ id, name }) => ({ group: 'Ladders', words: name, does: `/repertoire/${id}` })),
-    ...audiences.map(({ id, name }) => ({ group: 'Audiences', words: name, does: `/audiences/${id}` })),
-    ...series.map(({ id, name }) => ({ group: 'Series', words: name, does: `/series/${id}` })),
+    ...classes.map(
+      (plan): Found => ({
+        step: 'Class',
+        words: plan.name,
+        does: { to: `/class/${plan.id}` },
+        picture: <ClassStairs plan={plan} className="h-8" />,
+      }),
+    ),
+    ...exercises.map(({ id, name, tags }): Found => {
+      const entry = ladder(id)[0];
+      return {
+        step: 'Repertoire',
+        words: name,
+        also: (tags ?? []).join(' '),
+        does: { to: `/repertoire/${id}` },
+        picture: entry && <SoonRungFigure entry={entry} className="h-9 w-18" />,
+      };
+    }),
+    ...audiences.map(({ id, name }): Found => ({ step: 'House', words: name, does: { to: `/audiences/${id}` } })),
+    ...series.map(({ id, name }): Found => ({ step: 'Series', words: name, does: { to: `/series/${id}` } })),
   ];
+}
+
+function useLadders() {
+  const catalog = useAppSelector(selectCatalog);
+  return { exercises: catalog.exercises, ladder: (id: string) => catalog.ladder(id) };
 }

@@ -45,7 +45,8 @@ function Waiting({ studio, waiting }: { studio: StudioState; waiting: number }) 
   const text =
     conflicts.length > 0 ? 'Waiting for you' : waiting > 0 || Object.keys(sending).length > 0 ? 'Saving…' : settled;
   return (
-    <p role="status" className="flex items-center gap-1.5 text-sm text-soft">
+    // Seen, not announced: each edit says itself what it did.
+    <p role="status" aria-live="off" className="flex items-center gap-1.5 text-sm text-soft">
       <span aria-hidden="true" className={`size-2 rounded-full ${text === settled ? 'bg-moss' : 'bg-cobalt'}`} />
       {text}
     </p>

@@ -12,12 +12,14 @@ import { ShortcutsButton } from './ShortcutsButton';
 import { selectCatalog, selectClass, selectWhole } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
 import { loadStudio, redone, undone } from './studio';
+import { usePageHead } from './usePageHead';
 import { useShortcuts } from './useShortcuts';
 
 // Menus come with a library of their own: a view shows before it does.
 const ConflictDialog = lazily(() => import('./ConflictDialog'));
 const Palette = lazily(() => import('./Palette'));
 const FileMenu = lazily(() => import('./FileMenu'));
+const ImportDialog = lazily(() => import('./ImportDialog'));
 
 /** The working order of the director; a script and a class of the same name stand one step apart. */
 export function Shell() {
@@ -31,8 +33,10 @@ export function Shell() {
     { to: `/script${open}`, name: 'Script' },
     { to: '/series', name: 'Series' },
   ];
+  usePageHead();
   const whole = useAppSelector(selectWhole);
   const [going, setGoing] = useState(false);
+  const [importing, setImporting] = useState(false);
   useShortcuts(useCallback(() => setGoing(true), []));
   return (
     <div className="flex min-h-dvh flex-col desk:has-[>[data-desk]]:h-dvh">
@@ -61,14 +65,14 @@ export function Shell() {
           <SaveState />
           <UndoButtons />
           <Suspense fallback={<span className="action">Studio</span>}>
-            {whole ? <FileMenu /> : <span className="action">Studio</span>}
+            {whole ? <FileMenu onImport={() => setImporting(true)} /> : <span className="action">Studio</span>}
           </Suspense>
           <button
             type="button"
             className="hidden rounded px-1.5 py-0.5 text-sm text-soft hover:bg-shade lg:block"
             onClick={() => setGoing(true)}
           >
-            Go to… <kbd className="font-work">Ctrl K</kbd>
+            Go to or do… <kbd className="font-work">Ctrl K</kbd>
           </button>
           <ShortcutsButton />
         </div>
@@ -79,7 +83,12 @@ export function Shell() {
       <GoneNotice />
       {going && (
         <Suspense>
-          <Palette onClose={() => setGoing(false)} />
+          <Palette onClose={() => setGoing(false)} onImport={() => setImporting(true)} />
+        </Suspense>
+      )}
+      {importing && (
+        <Suspense>
+          <ImportDialog close={() => setImporting(false)} />
         </Suspense>
       )}
       <Suspense>

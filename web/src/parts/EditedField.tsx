@@ -1,4 +1,4 @@
-import { type InputHTMLAttributes, useEffect, useRef } from 'react';
+import { type InputHTMLAttributes, useEffect, useId, useRef } from 'react';
 import { useController, useForm } from 'react-hook-form';
 
 interface EditedFieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange' | 'onBlur'> {
@@ -13,8 +13,8 @@ interface EditedFieldProps extends Omit<InputHTMLAttributes<HTMLInputElement>, '
 }
 
 /**
- * A line edited in place: every sound keystroke counts at once; a wrong one is marked, said, and changes nothing, and
- * what stood there comes back when the field is left.
+ * A line edited in place: every sound keystroke counts at once. What is wrong is marked and said until it is mended,
+ * and changes nothing: what stood there before the hand came counts meanwhile, and comes back by Escape.
  */
 export function EditedField({ label, value, className, inputClass, faultOf, onTyped, ...input }: EditedFieldProps) {
   const { control, reset } = useForm({ mode: 'onChange', defaultValues: { typed: value } });
@@ -24,9 +24,14 @@ export function EditedField({ label, value, className, inputClass, faultOf, onTy
     rules: { validate: (typed) => faultOf(typed) ?? true },
   });
   const own = useRef(value);
+  const before = useRef(value);
+  const id = useId();
   useEffect(() => {
     // A change from elsewhere (undo, a fix) overrules what stands half typed.
-    if (own.current !== value) reset({ typed: value });
+    if (own.current !== value) {
+      reset({ typed: value });
+      before.current = value;
+    }
     own.current = value;
   }, [value, reset]);
   const fault = fieldState.error?.message;
@@ -38,17 +43,33 @@ export function EditedField({ label, value, className, inputClass, faultOf, onTy
         name={field.name}
         aria-label={label}
         aria-invalid={fault !== undefined}
+        aria-describedby={fault === undefined ? undefined : id}
         className={`field ${inputClass}`}
         value={field.value}
         onChange={({ target }) => {
           field.onChange(target.value);
-          if (faultOf(target.value) === undefined) own.current = onTyped(target.value);
+          const sound = faultOf(target.value) === undefined;
+          // Half of a wrong number was right for a moment: 99 of 9999.
+          if (sound || own.current !== before.current) own.current = onTyped(sound ? target.value : before.current);
         }}
-        onBlur={() => reset({ typed: value })}
+        onFocus={(event) => {
+          if (fault === undefined) before.current = value;
+          input.onFocus?.(event);
+        }}
+        onBlur={() => {
+          if (fault === undefined) reset({ typed: value });
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape' && fault !== undefined) {
+            event.stopPropagation();
+            reset({ typed: value });
+          } else input.onKeyDown?.(event);
+        }}
       />
       {fault !== undefined && (
         <span
           role="alert"
+          id={id}
           className="absolute top-full left-0 z-20 mt-1 rounded bg-alarm px-2 py-0.5 text-sm whitespace-nowrap text-sheet"
         >
           {fault}

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useRef } from 'react';
 
 interface SheetProps {
   readonly open: boolean;
@@ -15,6 +15,11 @@ interface SheetProps {
 
 /** A sheet of paper laid over the view. */
 export function Sheet({ open, onOpenChange, title, about, children, at = 'middle' }: SheetProps) {
+  const from = useRef<Element | null>(null);
+  const was = useRef(false);
+  // Before a field within takes the hand by itself.
+  if (open && !was.current) from.current = document.activeElement;
+  was.current = open;
   const place =
     at === 'middle'
       ? 'top-1/2 left-1/2 w-[min(38rem,94vw)] max-h-[88dvh] -translate-x-1/2 -translate-y-1/2 rounded-lg'
@@ -26,6 +31,10 @@ export function Sheet({ open, onOpenChange, title, about, children, at = 'middle
         <Dialog.Content
           className={`fixed z-40 flex flex-col bg-sheet shadow-lift ${place}`}
           {...(about ? {} : { 'aria-describedby': undefined })}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveBack(from.current);
+          }}
         >
           <div className="flex items-start gap-3 border-b border-line px-5 py-3">
             <div className="grow">
@@ -47,4 +56,19 @@ export function Sheet({ open, onOpenChange, title, about, children, at = 'middle
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** The hand goes back to where it was; where that is gone, to the heading of the page. */
+function giveBack(from: Element | null) {
+  requestAnimationFrame(() => {
+    // Something else may have taken it already: the row a remedy was taken for.
+    if (document.activeElement !== document.body && document.activeElement !== null) return;
+    if (from instanceof HTMLElement && from.isConnected && from !== document.body) from.focus();
+    else {
+      const heading = document.querySelector<HTMLElement>('main h1');
+      if (!heading) return;
+      heading.tabIndex = -1;
+      heading.focus({ preventScroll: true });
+    }
+  });
 }

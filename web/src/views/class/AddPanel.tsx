@@ -9,10 +9,10 @@ import {
 } from '@warm-ladder/core/mend';
 import { DIRECTION_WORDS, type Direction } from '@warm-ladder/core/method';
 import type { PlanEdit } from '@warm-ladder/core/plan';
-import { findRungs, type RungEntry } from '@warm-ladder/core/repertoire';
+import { type RungEntry, rankRungs } from '@warm-ladder/core/repertoire';
 import { type ClassReview, rungTitle, titleOf } from '@warm-ladder/core/review';
 import { X } from 'lucide-react';
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useClassEdit } from '../../app/edits';
 import { reviewContext, selectCatalog } from '../../app/selectors';
@@ -34,6 +34,8 @@ interface AddPanelProps {
 
 /** Rungs drawn at once; a finer search shows the rest. */
 const SHOWN = 30;
+/** Ranks under this one are names; above all of them is what was not found. */
+const [NAMED, UNFOUND] = [2, 5];
 /** Rungs of which the effect on the class is worked out before anyone points at them. */
 const TRIED = 8;
 
@@ -45,6 +47,7 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
   const { plan } = review.timed;
   const catalog = useAppSelector(selectCatalog);
   const edit = useClassEdit(plan.id);
+  const list = useRef<HTMLUListElement>(null);
   const [text, setText] = useState('');
   const [position, setPosition] = useState('');
   const [direction, setDirection] = useState<Direction | ''>('');
@@ -54,14 +57,20 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
     [catalog, review, plan],
   );
   const { fit, unfit } = useMemo(() => additionsAt(ground, at), [ground, at]);
-  const find = (words: string) => {
+  const ranked = (words: string) => {
     const query = { text: words, position: position || undefined, direction: direction || undefined };
-    return new Set(findRungs(catalog, query));
+    const ranks = rankRungs(catalog, query);
+    const rank = ({ entry }: { readonly entry: RungEntry }) => ranks.get(entry) ?? UNFOUND;
+    const sorted = <T extends { readonly entry: RungEntry }>(all: readonly T[]) =>
+      all.filter(({ entry }) => ranks.has(entry)).sort((a, b) => rank(a) - rank(b));
+    const [can, cannot] = [sorted(fit), sorted(unfit)];
+    const [first, best] = [can[0], cannot[0]];
+    // What is called just so but can't be done here is said, and nothing else takes its place.
+    const refused = best && rank(best) < NAMED && (!first || rank(best) < rank(first)) ? best : null;
+    return { can, cannot, refused };
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is found hangs on these alone.
-  const found = useMemo(() => find(typed), [catalog, typed, position, direction]);
-  const shown = fit.filter(({ entry }) => found.has(entry));
-  const left = unfit.filter(({ entry }) => found.has(entry));
+  const { can: shown, cannot: left, refused } = useMemo(() => ranked(typed), [fit, unfit, typed, position, direction]);
   // The row that is gone can no longer say that the pointer has left it.
   useEffect(() => () => onPreview(null), [onPreview]);
   const add = (addition: Addition) => {
@@ -72,9 +81,8 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
   };
   /** Of the words as they stand: the list below may still show those of a moment ago. */
   const addFirst = () => {
-    const now = find(text);
-    const first = fit.find(({ entry }) => now.has(entry));
-    if (first) add(first);
+    const { can, refused: no } = ranked(text);
+    if (can[0] && !no) add(can[0]);
   };
   const before = plan.blocks[at - 1];
   const part = before && review.timed.sequence[at - 1];
@@ -103,9 +111,13 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
           className="field min-w-52 grow"
           value={text}
           onChange={({ target }) => setText(target.value)}
-          onKeyDown={({ key }) => {
+          onKeyDown={({ key, currentTarget }) => {
             if (key === 'Escape') close();
-            if (key === 'Enter') addFirst();
+            if (key === 'ArrowDown') list.current?.querySelector('button')?.focus();
+            if (key !== 'Enter') return;
+            addFirst();
+            // The next name is typed over this one.
+            currentTarget.select();
           }}
         />
         <CellFilter {...{ catalog, position, direction }} onPosition={setPosition} onDirection={setDirection} />
@@ -116,7 +128,12 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
           own under <Link to="/repertoire">Repertoire</Link>.
         </p>
       )}
-      <ul className="mt-2 flex max-h-[32rem] flex-col overflow-y-auto">
+      {refused && (
+        <p role="status" className="mt-2 border-l-4 border-alarm pl-2">
+          <span className="font-semibold">{rungTitle(refused.entry)}</span> can’t be done here: {refused.why}
+        </p>
+      )}
+      <ul ref={list} onKeyDown={walk} className="mt-2 flex max-h-[32rem] flex-col overflow-y-auto">
         {shown.slice(0, SHOWN).map((addition, i) => (
           <Row
             key={addition.entry.key}
@@ -137,6 +154,17 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
       {left.length > 0 && <Unfit unfit={left} />}
     </section>
   );
+}
+
+/** Up and down from row to row, and above the first one back to the words. */
+function walk(event: KeyboardEvent<HTMLUListElement>) {
+  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+  if (by === 0) return;
+  event.preventDefault();
+  const rows: Element[] = [...event.currentTarget.querySelectorAll('button')];
+  const place = (document.activeElement ? rows.indexOf(document.activeElement) : -1) + by;
+  if (place < 0) event.currentTarget.closest('section')?.querySelector('input')?.focus();
+  else (rows[place] as HTMLElement | undefined)?.focus();
 }
 
 interface RowProps extends Pick<AddPanelProps, 'at' | 'onPreview'> {

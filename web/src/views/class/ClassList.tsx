@@ -4,11 +4,11 @@ import { clock, SEVERITIES } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Copy, Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { useChange } from '../../app/edits';
-import { newId } from '../../app/freeId';
 import { selectAudience, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { useNewClass } from '../../app/useNewClass';
 import { DeleteButton } from '../../parts/DeleteButton';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
@@ -23,17 +23,7 @@ const FEW = 12;
 export function Component() {
   const classes = useAppSelector(selectClasses);
   const { exercises } = useAppSelector(selectCatalog);
-  const change = useChange();
-  const navigate = useNavigate();
-  const create = (from?: ClassPlan) => {
-    const name = from ? `${from.name} (copy)`.slice(0, 120) : 'New class';
-    const id = newId(name);
-    const fresh: ClassPlan = from
-      ? { ...from, id, name }
-      : { id, name, delivery: 'group', targetMinutes: 45, openingSeconds: 120, closingSeconds: 90, blocks: [] };
-    change('classes', id, fresh, `making ${name}`);
-    void navigate(`/class/${id}`);
-  };
+  const create = useNewClass();
   const [sought, setSought] = useState('');
   const shown = useMemo(() => {
     const words = sought.toLowerCase().split(/\s+/);

@@ -11,7 +11,7 @@ import {
   timeClass,
 } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
-import { arisesIn, conditionsOf, type Finding, type Severity, verdictOf } from '@warm-ladder/core/review';
+import { arisesIn, clock, conditionsOf, type Finding, type Severity, verdictOf } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pause, Plus, ScrollText } from 'lucide-react';
 import { Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -29,6 +29,7 @@ import { ClassHead } from './ClassHead';
 import { Directions } from './Directions';
 import { FindingsPanel } from './FindingsPanel';
 import { PartsBar } from './LengthGauge';
+import { Said, SkipLinks } from './SkipLinks';
 import { Strip } from './Strip';
 import { StairsView } from './stairs/StairsView';
 import { focusTile, useTileActions } from './useTileActions';
@@ -117,7 +118,14 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const [watchStairs, stairsSeen] = useNear<HTMLDivElement>(true, IN_SIGHT);
   const arises = useCallback(({ code }: Finding) => arisesIn(code, audience), [audience]);
   const desk = useDesk(plan.id);
-  const mend = useCallback((fix: Fix) => edit(fix.edits, fix.label), [edit]);
+  const mend = useCallback(
+    (fix: Fix) => {
+      edit(fix.edits, fix.label);
+      // The remedy goes with what it mends: the hand stays among what is left.
+      requestAnimationFrame(() => document.getElementById('findings')?.focus());
+    },
+    [edit],
+  );
   const [mending, setMending] = useState(false);
   const [tried, setTried] = useState<Tried | null>(null);
   const ghost = useGhost(catalog, plan, audience, tried);
@@ -144,6 +152,8 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
       data-desk
       className="mx-auto flex w-full max-w-[1800px] grow flex-col gap-2 px-4 py-2 desk:min-h-0 desk:overflow-hidden desk:pb-0"
     >
+      <SkipLinks />
+      <Said text={`${clock(timed.seconds)}, ${verdict.text}`} />
       <ClassHead plan={plan} timed={timed}>
         <Suspense fallback={<span className="action text-sm">Fit it</span>}>
           <FitButton
@@ -169,7 +179,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
             />
           </div>
           <div className="flex flex-wrap items-center gap-2">
-            <button type="button" className="action action-main text-sm" onClick={() => setAdding(true)}>
+            <button id="add" type="button" className="action action-main text-sm" onClick={() => setAdding(true)}>
               <Plus className="size-4" aria-hidden="true" /> Add from the repertoire
             </button>
             <Suspense

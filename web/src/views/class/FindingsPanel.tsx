@@ -57,7 +57,7 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
   return (
     <section aria-label="Findings" className="flex flex-col">
       <div className="flex flex-wrap items-baseline justify-between gap-x-3">
-        <h2 className="font-name text-lg font-semibold">
+        <h2 id="findings" tabIndex={-1} className="font-name text-lg font-semibold">
           {heard.later.length > 0 ? countText(findings.length, 'finding') : verdict.text}
         </h2>
         {children}

@@ -1,0 +1,42 @@
+import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
+import type { ClassReview } from '@warm-ladder/core/review';
+import { type Occasion, occasionsOf, reviewSeries, type Series } from '@warm-ladder/core/series';
+import { selectReview, type selectWholeStudio } from '../../app/selectors';
+import { store } from '../../app/store';
+
+type Studio = ReturnType<typeof selectWholeStudio>;
+
+/** A class of a series on its day. */
+export interface Dated extends Occasion {
+  /** The class as it is now; missing where it is gone. */
+  readonly review: ClassReview | undefined;
+  /** What keeps it from being taught then, in sentences. */
+  readonly clashes: readonly string[];
+}
+
+/** The dated episodes of a series, as long as they are now, with what clashes. */
+export function datedIn(studio: Studio, series: Series): Dated[] {
+  const reviewOf = (id: string) => {
+    const plan = studio.classOf(id);
+    return plan && selectReview(store.getState(), plan);
+  };
+  const minutes = (id: string): number => Math.ceil((reviewOf(id)?.timed.seconds ?? 0) / 60);
+  const { findings } = reviewSeries(studio, series);
+  return occasionsOf(series, minutes).map((occasion) => ({
+    ...occasion,
+    review: reviewOf(occasion.class),
+    clashes: findings
+      .filter(({ code, episode }) => code === 'DATE_CLASH' && episode === occasion.episode)
+      .map(({ message }) => message),
+  }));
+}
+
+/** What a class is hottest in. */
+export function peakOf(catalog: Catalog, review: ClassReview | undefined): { entry: RungEntry; heat: number } | null {
+  const all = review?.timed.blocks.map(({ entry }) => ({ entry, heat: catalog.heat(entry) })) ?? [];
+  return all.length === 0 ? null : all.reduce((a, b) => (b.heat > a.heat ? b : a));
+}
+
+/** @param minutes from midnight @example timeText(1110) // '18:30' */
+export const timeText = (minutes: number): string =>
+  `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
