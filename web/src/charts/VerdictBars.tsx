@@ -1,24 +1,27 @@
-import { VERDICTS, type Verdict } from '@warm-ladder/core/caution';
+import { LEFT, type Left } from '@warm-ladder/core/caution';
 import { Bar, BarChart, LabelList, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { verdictWord } from '../parts/CautionMark';
+import { leftWord } from '../parts/CautionMark';
 import { AXIS, TOOLTIP } from './look';
 
-const FILL: Readonly<Record<Verdict, string>> = {
+const FILL: Readonly<Record<Left, string>> = {
   fine: 'var(--color-moss)',
   adapt: 'var(--color-limb-far)',
   swap: 'var(--color-thing)',
   'clear-first': 'var(--color-alarm)',
+  'too-hot': 'var(--color-heat-3)',
+  'not-at-hand': 'var(--color-shade)',
 };
+/** On these the count is dark. */
+const PALE: ReadonlySet<Left> = new Set(['adapt', 'not-at-hand']);
 
 interface VerdictBarsProps {
-  readonly rows: ReadonlyArray<{ readonly name: string; readonly counts: Readonly<Record<Verdict, number>> }>;
+  readonly rows: ReadonlyArray<{ readonly name: string; readonly counts: Readonly<Record<Left, number>> }>;
 }
 
 /** How many rungs of each position are fine, and how many ask for something. */
 export default function VerdictBars({ rows }: VerdictBarsProps) {
   const told = rows.map(
-    ({ name, counts }) =>
-      `${name}: ${VERDICTS.map((verdict) => `${counts[verdict]} ${verdictWord(verdict)}`).join(', ')}`,
+    ({ name, counts }) => `${name}: ${LEFT.map((left) => `${counts[left]} ${leftWord(left)}`).join(', ')}`,
   );
   const data = rows.map(({ name, counts }) => ({ name, ...counts }));
   return (
@@ -27,20 +30,20 @@ export default function VerdictBars({ rows }: VerdictBarsProps) {
         <BarChart data={data} layout="vertical" margin={{ left: 0, right: 8 }} accessibilityLayer={false}>
           <XAxis type="number" hide />
           <YAxis type="category" dataKey="name" width={130} {...AXIS} />
-          {VERDICTS.map((verdict) => (
+          {LEFT.map((left) => (
             <Bar
-              key={verdict}
-              dataKey={verdict}
-              name={verdictWord(verdict)}
+              key={left}
+              dataKey={left}
+              name={leftWord(left)}
               stackId="rungs"
-              fill={FILL[verdict]}
+              fill={FILL[left]}
               isAnimationActive={false}
               barSize={17}
             >
               <LabelList
-                dataKey={verdict}
+                dataKey={left}
                 formatter={(count: unknown) => (Number(count) > 4 ? String(count) : '')}
-                style={{ fill: verdict === 'adapt' ? 'var(--color-ink)' : 'var(--color-sheet)', fontSize: 11 }}
+                style={{ fill: PALE.has(left) ? 'var(--color-ink)' : 'var(--color-sheet)', fontSize: 11 }}
               />
             </Bar>
           ))}

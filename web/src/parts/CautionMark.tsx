@@ -1,4 +1,4 @@
-import type { Verdict } from '@warm-ladder/core/caution';
+import type { Left, Verdict } from '@warm-ladder/core/caution';
 
 /** How grave a caution is: a word and a shape, so that neither stands alone. */
 const MARKS = {
@@ -8,7 +8,14 @@ const MARKS = {
   'clear-first': { word: 'ask a professional first', look: 'text-alarm', sign: '●' },
 } as const satisfies Record<Verdict, { word: string; look: string; sign: string }>;
 
-export const verdictWord = (verdict: Verdict): string => MARKS[verdict].word;
+const ELSE: Readonly<Record<Exclude<Left, Verdict>, string>> = {
+  'too-hot': 'hotter than all can take',
+  'not-at-hand': 'its prop is not there',
+};
+
+/** What becomes of a rung, in words. */
+export const leftWord = (left: Left): string =>
+  left === 'too-hot' || left === 'not-at-hand' ? ELSE[left] : MARKS[left].word;
 
 export function CautionMark({ verdict }: { verdict: Verdict }) {
   const { word, look, sign } = MARKS[verdict];

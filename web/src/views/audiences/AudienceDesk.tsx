@@ -1,19 +1,24 @@
 import { LIMIT_SETTINGS, type Method } from '@warm-ladder/core/method';
-import type { Audience } from '@warm-ladder/core/plan';
+import { type Audience, LEVELS } from '@warm-ladder/core/plan';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { countText } from '@warm-ladder/core/vocabulary';
+import { Copy } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import { useChange, useSet } from '../../app/edits';
-import { selectCatalog, selectClasses, selectProps } from '../../app/selectors';
+import { newId } from '../../app/freeId';
+import { selectCatalog, selectClasses } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { BinButton } from '../../parts/BinButton';
+import { Choice } from '../../parts/Choice';
 import { ConditionPicker } from '../../parts/ConditionPicker';
 import { Figures, type Table } from '../../parts/Figures';
 import { LinesField } from '../../parts/LinesField';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { RungSet } from '../../parts/RungSet';
 import { TextField } from '../../parts/TextField';
 import { CheckRecord } from './CheckRecord';
+import { PropsAtHand } from './PropsAtHand';
 import { WhatIsLeft } from './WhatIsLeft';
 
 /** The limits an audience may have of its own, each beginning where the house has it; two stand in its sentence. */
@@ -24,16 +29,23 @@ function ownLimits(house: Method['limits']): Table {
   );
 }
 
+const LEVEL_WORDS = { beginner: 'beginners', improver: 'improvers', advanced: 'advanced' } as const;
+
 /** One audience to work on; what its cautions leave of the repertoire stands beside them. */
 export function AudienceDesk({ audience }: { audience: Audience }) {
   const catalog = useAppSelector(selectCatalog);
-  const props = useAppSelector(selectProps);
   const taught = useAppSelector(selectClasses).filter((plan) => plan.audience === audience.id).length;
   const change = useChange();
   const navigate = useNavigate();
   const set = useSet('audiences', audience);
   const cautions = audience.cautions ?? [];
-  const equipment = audience.equipment;
+  const known = audience.knows ?? [];
+  const copy = () => {
+    const name = `${audience.name} (copy)`.slice(0, 120);
+    const made: Audience = { ...audience, id: newId(name), name, abdominalChecks: undefined };
+    change('audiences', made.id, made, `copying ${audience.name}`);
+    void navigate(`/audiences/${made.id}`);
+  };
   return (
     <div className="grid min-w-0 items-start gap-x-10 gap-y-6 xl:grid-cols-[minmax(0,1fr)_26rem]">
       <div className="min-w-0">
@@ -44,9 +56,12 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             className="-ml-1.5 w-full max-w-xl font-name text-2xl font-semibold"
             onChange={(name) => set({ name }, 'the name', 'name')}
           />
+          <button type="button" className="action ml-auto text-sm" onClick={copy}>
+            <Copy className="size-4" aria-hidden="true" /> Copy
+          </button>
           <BinButton
             word="Delete"
-            className="ml-auto text-sm"
+            className="text-sm"
             against={
               taught > 0
                 ? `${countText(taught, 'class is', 'classes are')} for them; give it to another first`
@@ -59,6 +74,37 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
           />
         </div>
         <p className="flex flex-wrap items-center gap-x-5 gap-y-1 text-[15px]">
+          <span>
+            They are{' '}
+            <Choice
+              label="Level"
+              value={audience.level ?? ''}
+              choices={[['', 'of every level'], ...LEVELS.map((level) => [level, LEVEL_WORDS[level]] as const)]}
+              onChange={(level) => set({ level: LEVELS.find((each) => each === level) }, 'the level')}
+            />
+          </span>
+          <span>
+            <NumberField
+              label="How many people"
+              value={audience.size ?? 12}
+              limits={LIMITS.Audience.size}
+              className="w-10"
+              onChange={(size) => set({ size }, 'how many they are', 'size')}
+            />{' '}
+            people{audience.size === undefined && <span className="text-soft"> (not said yet)</span>}
+          </span>
+          <span>
+            A count takes{' '}
+            <NumberField
+              label="Tempo"
+              value={audience.tempo ?? 1}
+              limits={LIMITS.Audience.tempo}
+              step={0.1}
+              className="w-12"
+              onChange={(tempo) => set({ tempo: tempo === 1 ? undefined : tempo }, 'the tempo', 'tempo')}
+            />{' '}
+            times the usual
+          </span>
           <span>
             Changing position takes{' '}
             <NumberField
@@ -112,26 +158,18 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
             onChange={(abdominalChecks) => set({ abdominalChecks }, 'the checks')}
           />
         )}
-        <h2 className="mt-6 font-name text-xl font-semibold">Props at hand</h2>
-        <fieldset className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-          <legend className="sr-only">Props at hand</legend>
-          {props.map(({ id, name }) => (
-            <label key={id} className="inline-flex items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={equipment?.includes(id) ?? true}
-                onChange={({ target }) => {
-                  const now = equipment ?? props.map((prop) => prop.id);
-                  const next = props
-                    .map((prop) => prop.id)
-                    .filter((each) => (each === id ? target.checked : now.includes(each)));
-                  set({ equipment: next.length === props.length ? undefined : next }, 'the props');
-                }}
-              />
-              {name}
-            </label>
-          ))}
-        </fieldset>
+        <PropsAtHand audience={audience} set={set} />
+        <h2 className="mt-6 font-name text-xl font-semibold">What they know</h2>
+        <p className="leading-loose">
+          <RungSet
+            lead={known.length === 0 ? 'Nothing learnt elsewhere yet. ' : 'From elsewhere they have learnt '}
+            does="not learnt after all"
+            word={known.length === 0 ? 'They know …' : 'And …'}
+            title="What people here have learnt elsewhere"
+            keys={known}
+            onChange={(knows) => set({ knows: knows.length > 0 ? [...knows] : undefined }, 'what they know')}
+          />
+        </p>
         <details className="mt-6" open={Object.keys(audience.limits ?? {}).length > 0}>
           <summary className="font-name text-xl font-semibold">Limits of their own</summary>
           <div className="mt-1 max-w-xl">

@@ -16,7 +16,8 @@ export function Component() {
   const navigate = useNavigate();
   const audience = id === undefined ? all[0] : all.find((each) => each.id === id);
   const create = () => {
-    const made: Audience = { id: newId('New audience'), name: 'New audience' };
+    // A mat is always there; what else is at hand is said.
+    const made: Audience = { id: newId('New audience'), name: 'New audience', equipment: [] };
     change('audiences', made.id, made, 'making an audience');
     void navigate(`/audiences/${made.id}`);
   };

@@ -1,21 +1,27 @@
 import { CONDITIONS, measuredText, surveyRepertoire, VERDICTS } from '@warm-ladder/core/caution';
 import type { Audience } from '@warm-ladder/core/plan';
 import type { Catalog } from '@warm-ladder/core/repertoire';
+import { lackingOf } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
 import { lazily } from '../../app/lazily';
-import { CautionMark } from '../../parts/CautionMark';
+import { CautionMark, leftWord } from '../../parts/CautionMark';
 
 // Charts come with a library of their own.
 const VerdictBars = lazily(() => import('../../charts/VerdictBars'));
 /** Rules named; the rest speak on the rungs themselves. */
 const RULES_SHOWN = 8;
 
-/** What an audience's cautions leave of the repertoire, position by position, and the rules that say so. */
+const NONE: NonNullable<Audience['cautions']> = [];
+
+/** What an audience leaves of the repertoire, position by position, and the rules of care that say so. */
 export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: Audience }) {
-  const { cautions = [] } = audience;
-  const { positions, rules } = useMemo(() => surveyRepertoire(catalog, cautions), [catalog, cautions]);
+  const { cautions = NONE, equipment, homeHeat = catalog.method.limits.homeHeat } = audience;
+  const { positions, rules } = useMemo(
+    () => surveyRepertoire(catalog, cautions, (entry) => lackingOf(entry, equipment).length === 0, homeHeat),
+    [catalog, cautions, equipment, homeHeat],
+  );
   if (catalog.rungs.length === 0) return null;
   return (
     <section aria-label="What is left of the repertoire" className="rounded-lg bg-sheet p-5 shadow-lift">
@@ -24,6 +30,12 @@ export function WhatIsLeft({ catalog, audience }: { catalog: Catalog; audience: 
         {VERDICTS.map((verdict) => (
           <CautionMark key={verdict} verdict={verdict} />
         ))}
+        <span className="text-heat-3">
+          <span aria-hidden="true">▲</span> {leftWord('too-hot')}
+        </span>
+        <span className="text-soft">
+          <span aria-hidden="true">▢</span> {leftWord('not-at-hand')}
+        </span>
       </p>
       <Suspense fallback={<div style={{ height: 20 + positions.length * 27 }} />}>
         <VerdictBars rows={positions.map(({ position, counts }) => ({ name: catalog.graph.name(position), counts }))} />
