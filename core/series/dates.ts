@@ -39,6 +39,32 @@ function* allowedDays(schedule: Series['schedule'], pinned: ReadonlySet<string>)
   return null;
 }
 
+/**
+ * Days that are skipped, those after one another as one stretch: nothing would be taught between its first and last day.
+ * @returns pairs of the first and the last day, in their order
+ */
+export function skippedStretches(schedule: NonNullable<Series['schedule']>): ReadonlyArray<readonly [string, string]> {
+  const skipped = [...(schedule.skip ?? [])].sort();
+  const stretches: Array<[string, string]> = [];
+  for (const day of skipped) {
+    const last = stretches.at(-1);
+    const between = last ? taughtDays(schedule, daysOn(last[1], 1), daysOn(day, -1)) : [];
+    if (last && between.length === 0) last[1] = day;
+    else stretches.push([day, day]);
+  }
+  return stretches;
+}
+
+/** The days of a stretch on which something would be taught, were none skipped; every day where no weekday is said. */
+export function taughtDays({ days = [], start }: NonNullable<Series['schedule']>, from: string, to: string): string[] {
+  const weekdays = new Set<Weekday>(days.length > 0 ? days : start ? [weekdayOf(start)] : WEEKDAYS);
+  const found: string[] = [];
+  for (let day = from; day <= to && found.length < MOST_DAYS; day = dayAfter(day)) {
+    if (weekdays.has(weekdayOf(day))) found.push(day);
+  }
+  return found;
+}
+
 /** A stretch of time by the clock on the wall: its day, when it begins, in minutes from midnight, and how long it is. */
 export interface Occasion {
   readonly series: Series;

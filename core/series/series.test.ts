@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { Rung } from '../repertoire';
 import { type Around, type Blocks, catalog, review, studioOf, taught } from '../testing/seriesCases';
 import { block, catalogOf, exercise, must, rung } from '../testing/studio';
-import { datesOf, daysOn, inWeek, mondayOf, weekdayOf, weeksFrom } from './dates';
+import { datesOf, daysOn, inWeek, mondayOf, skippedStretches, taughtDays, weekdayOf, weeksFrom } from './dates';
 import { earliest } from './earliest';
 import { earningOf } from './earning';
 import { rulesOf } from './learning';
@@ -373,6 +373,16 @@ describe('dates', () => {
         }
       }),
     );
+  });
+
+  test('skipped days after one another are one stretch, whatever lies between that is never taught', () => {
+    const schedule = { start: '2027-01-11', days: ['mon' as const, 'thu' as const] };
+    const holidays = taughtDays(schedule, '2027-01-13', '2027-01-26');
+    expect(holidays).toEqual(['2027-01-14', '2027-01-18', '2027-01-21', '2027-01-25']);
+    expect(skippedStretches({ ...schedule, skip: ['2027-02-08', ...holidays] })).toEqual([
+      ['2027-01-14', '2027-01-25'],
+      ['2027-02-08', '2027-02-08'],
+    ]);
   });
 
   test('a day without days of the week goes on weekly', () => {

@@ -34,7 +34,8 @@ test('dates fall by the days of the week, a skipped one moves the rest; an episo
   await page.getByText('Who it is for, goals, dates and places').click();
   const climb = page.getByRole('region', { name: 'The climb' });
   await expect(climb.getByText('Jan 18')).toBeVisible();
-  await page.getByLabel('A day to skip').fill('2027-01-18');
+  await page.getByLabel('A day to skip, or the first of several').fill('2027-01-18');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
   await expect(climb.getByText('Jan 18')).toBeHidden();
   await expect(climb.getByText('Mar 1')).toBeVisible();
   await page.getByRole('button', { name: 'The last one, a step higher' }).click();

@@ -6,8 +6,9 @@ import { Link, useSearchParams } from 'react-router';
 import { selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
+import { heatsOf, peakOf } from '../../parts/PeakBody';
 import { dayText } from '../series/dayText';
-import { datedIn, peakOf } from './occasions';
+import { datedIn } from './occasions';
 import { TermLane } from './TermLane';
 
 /** Weeks in sight at a time. */
@@ -29,8 +30,7 @@ export function Component() {
   const turn = (by: number) => setAddress({ from: daysOn(from, 7 * by) });
   const shown = lanes.filter(({ dated }) => dated.length > 0);
   const last = days.at(-1);
-  const peaks = lanes.flatMap(({ dated }) => dated.flatMap(({ review }) => peakOf(studio.catalog, review)?.heat ?? []));
-  const heats = [Math.min(...peaks), Math.max(...peaks)] as const;
+  const heats = heatsOf(lanes.flatMap(({ dated }) => dated.map(({ review }) => peakOf(studio.catalog, review?.timed))));
   return (
     <main className="mx-auto w-full max-w-[100rem] px-4 py-5">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">

@@ -5,10 +5,9 @@ import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { Link } from 'react-router';
 import { selectCatalog, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { SoonRungFigure } from '../../figure/SoonRungFigure';
 import { Choice } from '../../parts/Choice';
-import { heatStep } from '../../parts/heat';
-import { type Dated, peakOf, timeText } from './occasions';
+import { climbing, PeakBody, peakOf } from '../../parts/PeakBody';
+import { type Dated, timeText } from './occasions';
 
 interface OccasionCardProps {
   /** The least and the most heat of any class of the term. */
@@ -18,17 +17,15 @@ interface OccasionCardProps {
   readonly onPut: (change: Parts<Series>, label: string) => void;
 }
 
-/** Pixels the hottest class stands above the coolest. */
-const CLIMBS = 64;
 const DAY = new Intl.DateTimeFormat('en', { weekday: 'short', timeZone: 'UTC' });
 
 /** One class on its day: its hardest body, when, what, by whom; and what keeps it from being taught then. */
-export function OccasionCard({ occasion, heats: [least, most], onDay, onPut }: OccasionCardProps) {
+export function OccasionCard({ occasion, heats, onDay, onPut }: OccasionCardProps) {
   const { series, episode, day, from, minutes, review, teacher, clashes } = occasion;
   const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({ id: `episode ${episode}` });
   const teachers = useAppSelector(selectTeachers);
   const catalog = useAppSelector(selectCatalog);
-  const peak = peakOf(catalog, review);
+  const peak = peakOf(catalog, review?.timed);
   const own = series.episodes[episode];
   const name = own?.title ?? review?.timed.plan.name ?? 'a class that is gone';
   const say = (change: Parts<Series['episodes'][number]>, label: string) =>
@@ -37,20 +34,14 @@ export function OccasionCard({ occasion, heats: [least, most], onDay, onPut }: O
     const skipped = [...(series.schedule?.skip ?? []), day];
     onPut({ schedule: { ...series.schedule, skip: skipped } }, `no ${series.name} on ${day}`);
   };
-  const step = peak && heatStep(peak.heat);
   return (
     <li
       ref={setNodeRef}
-      style={{
-        transform: CSS.Translate.toString(transform),
-        // Higher where it is hotter: a series climbs to the right.
-        ['--drop' as string]: `${Math.round(((most - (peak?.heat ?? least)) / Math.max(1, most - least)) * CLIMBS)}px`,
-      }}
+      style={{ transform: CSS.Translate.toString(transform), ...climbing(peak, heats) }}
       className={`relative min-w-0 rounded-lg leading-tight md:mt-(--drop) ${isDragging ? 'z-20 bg-sheet shadow-lift' : ''} ${clashes.length > 0 ? 'p-1 outline-2 outline-alarm outline-dashed' : ''}`}
     >
       <button type="button" className="block w-full max-w-40 cursor-grab touch-pan-y" {...attributes} {...listeners}>
-        {peak && <SoonRungFigure entry={peak.entry} className="h-16 w-full" />}
-        {step && <span className={`block rounded-sm ${step.ground} ${step.weight}`} />}
+        {peak && <PeakBody peak={peak} />}
         <span className="sr-only">
           Move {series.name} {episode + 1}
         </span>

@@ -1,4 +1,3 @@
-import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
 import type { ClassReview } from '@warm-ladder/core/review';
 import { type Occasion, occasionsOf, reviewSeries, type Series } from '@warm-ladder/core/series';
 import { selectReview, type selectWholeStudio } from '../../app/selectors';
@@ -29,12 +28,6 @@ export function datedIn(studio: Studio, series: Series): Dated[] {
       .filter(({ code, episode }) => code === 'DATE_CLASH' && episode === occasion.episode)
       .map(({ message }) => message),
   }));
-}
-
-/** What a class is hottest in. */
-export function peakOf(catalog: Catalog, review: ClassReview | undefined): { entry: RungEntry; heat: number } | null {
-  const all = review?.timed.blocks.map(({ entry }) => ({ entry, heat: catalog.heat(entry) })) ?? [];
-  return all.length === 0 ? null : all.reduce((a, b) => (b.heat > a.heat ? b : a));
 }
 
 /** @param minutes from midnight @example timeText(1110) // '18:30' */

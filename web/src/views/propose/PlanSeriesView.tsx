@@ -1,6 +1,6 @@
 import type { SeriesBrief } from '@warm-ladder/core/sequence';
 import { datesOf, reviewSeries, withEdited } from '@warm-ladder/core/series';
-import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
+import { countText, type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '../../app/freeId';
@@ -13,6 +13,7 @@ import type { PlannedSeries } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
+import { climbing, heatsOf, PeakBody, peakOf } from '../../parts/PeakBody';
 import { Climb } from '../series/Climb';
 import { Goals } from '../series/Goals';
 import { SearchState } from './SearchState';
@@ -202,6 +203,8 @@ function Card({ number, planned: { series, classes, counts, why }, kept, onKeep,
     [studio, series, classes],
   );
   const left = counts.stop + counts.fix;
+  const peaks = episodes.map(({ timed }) => peakOf(studio.catalog, timed));
+  const heats = heatsOf(peaks);
   return (
     <li>
       <div className="flex flex-wrap items-center gap-3">
@@ -217,26 +220,31 @@ function Card({ number, planned: { series, classes, counts, why }, kept, onKeep,
         </button>
       </div>
       {series.description && <p className="mt-1 max-w-4xl">{series.description}</p>}
-      <ol className="mt-2 grid max-w-5xl list-decimal gap-x-8 pl-6 sm:grid-cols-2" aria-label="Its episodes">
-        {series.episodes.map(({ class: id, title, idea }) => (
-          <li key={id}>
-            <span className="font-semibold">{title}</span> <span className="text-soft">{idea}</span>
+      <ol className="mt-3 grid gap-3 md:grid-cols-[repeat(auto-fit,minmax(8rem,1fr))]" aria-label="Its episodes">
+        {series.episodes.map(({ class: id, title, idea }, i) => (
+          <li key={id} style={climbing(peaks[i] ?? null, heats)} className="min-w-0 leading-tight md:mt-(--drop)">
+            {peaks[i] && <PeakBody peak={peaks[i]} />}
+            <p className="mt-1 font-semibold">
+              {i + 1}. {title}
+            </p>
+            <p className="font-narrow text-sm text-soft">{idea}</p>
+            <label className="mt-1 flex items-center gap-1.5 text-sm">
+              <input type="checkbox" checked={kept.has(i + 1)} onChange={() => onKeep(i + 1)} />
+              <span>
+                keep <span className="sr-only">episode {i + 1} </span>when asking again
+              </span>
+            </label>
           </li>
         ))}
       </ol>
-      <ul className="mt-2 max-w-4xl list-disc pl-5">
-        {why.map((sentence) => (
-          <li key={sentence}>{sentence}</li>
-        ))}
-      </ul>
-      <fieldset className="mt-2 flex flex-wrap gap-x-4">
-        <legend className="float-left mr-3">Keep when asking again:</legend>
-        {classes.map((plan, i) => (
-          <label key={plan.id}>
-            <input type="checkbox" checked={kept.has(i + 1)} onChange={() => onKeep(i + 1)} /> episode {i + 1}
-          </label>
-        ))}
-      </fieldset>
+      <details className="mt-2 max-w-4xl">
+        <summary>Why, in {countText(why.length, 'sentence')}</summary>
+        <ul className="mt-1 list-disc pl-5">
+          {why.map((sentence) => (
+            <li key={sentence}>{sentence}</li>
+          ))}
+        </ul>
+      </details>
       <details className="mt-2">
         <summary>Its climb</summary>
         <Climb episodes={episodes} dates={datesOf(series)} at={null} onMove={null} />

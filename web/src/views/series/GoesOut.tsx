@@ -9,7 +9,7 @@ export function GoesOut({ id }: { readonly id: string }) {
   if (waiting) return <p className="mt-3 text-soft">Files to hand out come once all is saved.</p>;
   const path = (what: string, query = '') => `/api/series/${encodeURIComponent(id)}/${what}${query}`;
   return (
-    <p className="mt-3 flex flex-wrap gap-x-5 gap-y-1">
+    <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
       <a className="underline" href={path('sheets', `?today=${today()}`)} download>
         Term, sheets and room cards (PDF)
       </a>

@@ -97,16 +97,17 @@ export function SeriesDesk({ series }: { series: Series }) {
         date={at === null ? null : (dates[at] ?? null)}
         early={review.findings.filter(({ code }) => code === 'RUNG_UNEARNED').length}
       />
+      {review.episodes.length > 0 && <GoesOut id={series.id} />}
+      <details className="mt-2" open={series.episodes.length === 0 || undefined}>
+        <summary className="font-name text-xl font-semibold">Who it is for, goals, dates and places</summary>
+        <SeriesPlan series={series} onPut={put} />
+      </details>
       <SeriesFindings
         series={series}
         review={review}
         onMend={({ after, label }) => take(after, `${label.charAt(0).toLowerCase()}${label.slice(1)}`)}
       />
       {review.episodes.length > 0 && <Climb episodes={review.episodes} dates={dates} at={at} onMove={move} />}
-      <details className="mt-5" open={series.episodes.length === 0 || undefined}>
-        <summary className="font-name text-xl font-semibold">Who it is for, goals, dates and places</summary>
-        <SeriesPlan series={series} onPut={put} />
-      </details>
       <h2 className="mt-5 font-name text-xl font-semibold">Episodes</h2>
       <SeriesContext value={around}>
         <ol className="mt-1 flex max-w-5xl flex-col divide-y divide-line">
@@ -150,7 +151,6 @@ export function SeriesDesk({ series }: { series: Series }) {
           </button>
         )}
       </p>
-      {review.episodes.length > 0 && <GoesOut id={series.id} />}
       <p className="mt-6 text-sm text-soft">{GENERAL_ADVICE}</p>
     </main>
   );

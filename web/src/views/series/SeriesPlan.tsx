@@ -1,4 +1,4 @@
-import { rulesOf, type Series, WEEKDAYS, type Weekday } from '@warm-ladder/core/series';
+import { rulesOf, type Series, skippedStretches, taughtDays, WEEKDAYS, type Weekday } from '@warm-ladder/core/series';
 import { type Parts, withPartsOrNone } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
 import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../../app/selectors';
@@ -186,7 +186,6 @@ function When({ series, onPut }: SeriesPlanProps) {
   const rooms = useAppSelector(selectRooms);
   const teachers = useAppSelector(selectTeachers);
   const { schedule = {} } = series;
-  const [skipping, setSkipping] = useState('');
   const put = (change: Parts<Schedule>, label: string, field = '') =>
     onPut({ schedule: withPartsOrNone(series.schedule, change) }, label, field);
   return (
@@ -247,29 +246,63 @@ function When({ series, onPut }: SeriesPlanProps) {
       />
       <p>
         Not on{' '}
-        {(schedule.skip ?? []).map((day) => (
+        {skippedStretches(schedule).map(([first, last]) => (
           <Gone
-            key={day}
-            words={dayText(day)}
-            does="teach on it again"
-            onPress={() => put({ skip: schedule.skip?.filter((each) => each !== day) ?? [] }, 'the days skipped')}
+            key={first}
+            words={first === last ? dayText(first) : `${dayText(first)} to ${dayText(last)}`}
+            does={first === last ? 'teach on it again' : 'teach on them again'}
+            onPress={() =>
+              put({ skip: schedule.skip?.filter((each) => each < first || each > last) ?? [] }, 'the days skipped')
+            }
           />
         ))}
-        <input
-          type="date"
-          aria-label="A day to skip"
-          className="field"
-          value={skipping}
-          onChange={({ target }) => {
-            setSkipping(target.value);
-            if (target.value === '' || schedule.skip?.includes(target.value)) return;
-            put({ skip: [...(schedule.skip ?? []), target.value].sort() }, 'the days skipped');
-            setSkipping('');
-          }}
-        />
-        : the rest moves on.
+        <Skipping schedule={schedule} onSkip={(skip) => put({ skip }, 'the days skipped')} />: the rest moves on.
       </p>
     </div>
+  );
+}
+
+interface SkippingProps {
+  readonly schedule: Schedule;
+  readonly onSkip: (days: string[]) => void;
+}
+
+/** One day more that is not taught, or every day of a stretch: holidays. */
+function Skipping({ schedule, onSkip }: SkippingProps) {
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const days = from === '' ? [] : to === '' || to <= from ? [from] : taughtDays(schedule, from, to);
+  return (
+    <>
+      <input
+        type="date"
+        aria-label="A day to skip, or the first of several"
+        className="field"
+        value={from}
+        onChange={({ target }) => setFrom(target.value)}
+      />{' '}
+      to{' '}
+      <input
+        type="date"
+        aria-label="The last day to skip"
+        className="field"
+        min={from}
+        value={to}
+        onChange={({ target }) => setTo(target.value)}
+      />{' '}
+      <button
+        type="button"
+        className="action text-sm"
+        disabled={days.length === 0}
+        onClick={() => {
+          onSkip([...new Set([...(schedule.skip ?? []), ...days])].sort());
+          setFrom('');
+          setTo('');
+        }}
+      >
+        Leave {days.length > 1 ? `these ${days.length} days` : 'it'} out
+      </button>
+    </>
   );
 }
 
