@@ -7,8 +7,10 @@ import { timeClass } from '../plan';
 import { demoBundle } from '../testing/demo';
 import { block, catalogOf, classOf, must } from '../testing/studio';
 import { captionsOf, srtOf, vttOf } from './captions';
+import { coverHandout } from './coverHandout';
 import { scriptDocument } from './document';
 import { equipmentHandout, type HandoutPart, oneSheet, roomCardHandout, scriptHandout } from './handout';
+import { homeHandout } from './homeHandout';
 import { markdownOf } from './markdown';
 import { planCsv } from './planCsv';
 import { spokenClass, spokenIn } from './spokenClass';
@@ -220,4 +222,33 @@ test('an empty class is a script of its opening and closing; a teacher speaks an
   expect(scriptDocument(own).wordsPerMinute).toBe(100);
   expect(scriptDocument(own).seconds).toBeCloseTo(timeClass(catalog, plan, { teacher }).seconds, 6);
   expect(scriptHandout(own).about).toContain('taught by Ilva');
+});
+
+test('what is taken home is what is prescribed, else each body once, as it was taught, with when to stop', () => {
+  const kinds = ({ parts }: { readonly parts: readonly HandoutPart[] }) =>
+    parts.flatMap((part) => (part.kind === 'block' ? [part] : []));
+  const whole = spoken('night-landing');
+  const home = kinds(homeHandout(whole));
+  const rungs = new Set(whole.timed.blocks.map(({ entry }) => entry.key));
+  expect(home.map(({ figure }) => figure?.key)).toEqual([...rungs]);
+  for (const { lines } of home) expect(lines.map(({ label }) => label)).toContain('Move');
+  const kept = must(whole.timed.blocks[0]).block;
+  const given = { ...kept, dose: { ...kept.dose, days: 3 } };
+  const blocks = whole.plan.blocks.map((each) => (each.id === given.id ? given : each));
+  const prescribed = kinds(homeHandout(spokenClass(studio.catalog, { ...whole.plan, blocks }, whole.context)));
+  expect(prescribed.map(({ note }) => note)).toEqual([expect.stringContaining('3 days a week')]);
+  const { catalog, plan, context } = whole;
+  expect(homeHandout(spokenClass(catalog, plan, context, { weekly: { days: 3, reps: 8 } })).about).toMatch(
+    / exercises · 3 days a week, 8 repetitions$/,
+  );
+});
+
+test('who covers a class is told who comes and what to mind; in a small group nobody is pointed at', () => {
+  const large = markdownOf(coverHandout(spoken('choir-first-draft')));
+  expect(large).toContain('Low bone density: ');
+  expect(large).toContain('Everybody stops, whatever the level:');
+  const { catalog, plan, context } = spoken('choir-first-draft');
+  const small = markdownOf(coverHandout(spokenClass(catalog, plan, context, { group: 4 })));
+  expect(small).not.toMatch(/bone density/i);
+  expect(small).toContain('ask before');
 });

@@ -148,7 +148,7 @@ export function seriesHandouts(studio: WholeStudio, series: Series): readonly [H
         earlier: new Set(before.keys.filter((key) => before.count(key).taught > 0)),
         ...fromSeries(plan.id, [series], studio.classOf),
       },
-      series.schedule?.group,
+      { group: series.schedule?.group, weekly: series.weekly },
     );
     return [weekPage(studio, series, each, spoken), oneSheet(spoken), roomCardHandout(spoken)];
   });

@@ -5,6 +5,7 @@ import { propsNeeded, shortForm, timeClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import { broughtBy, conditionsOf, type ReviewContext } from '../review';
 import { type Script, scriptOf } from '../script';
+import type { Series } from '../series';
 import { type Voice, voiceOf } from '../voice';
 import type { Form } from '../wire/handouts';
 
@@ -22,19 +23,21 @@ export interface SpokenClass {
   readonly teacher: Teacher | undefined;
   /** Who it is for, in words. */
   readonly audience: string;
+  /** What is practised between it and the next of its series. */
+  readonly weekly: Series['weekly'];
   /** What is fetched for it, each once. */
   readonly equipment: readonly string[];
 }
 
 /**
- * @param group how many people come, where it is known
+ * @param group how many people come, and what they practise between classes, where it is known
  * @throws PlanError when the class does not fit the repertoire
  */
 export function spokenClass(
   catalog: Catalog,
   plan: ClassPlan,
   context: ReviewContext = {},
-  group?: number,
+  { group, weekly }: { readonly group?: number | undefined; readonly weekly?: Series['weekly'] } = {},
 ): SpokenClass {
   const { audience, teacher, today } = context;
   const timed = timeClass(catalog, plan, { audience, teacher });
@@ -52,6 +55,7 @@ export function spokenClass(
     conditions,
     teacher,
     audience: audience?.name ?? 'anyone',
+    weekly,
     equipment: [...new Set(timed.sequence.flatMap((part) => propsNeeded(part).map(({ name }) => name)))],
   };
 }
@@ -61,14 +65,15 @@ export function spokenClass(
  * @param form the whole class, or its short form, where it has one
  */
 export function spokenIn(
-  { catalog, classOf, contextOf }: BundleStudio,
+  { catalog, classOf, contextOf, allSeries }: BundleStudio,
   id: string,
   form: Form = 'whole',
 ): SpokenClass | null {
   const plan = classOf(id);
   if (!plan) return null;
   const taught = form === 'short' ? shortForm(plan) : plan;
-  return taught ? spokenClass(catalog, taught, contextOf(plan)) : null;
+  const weekly = allSeries.find(({ episodes }) => episodes.some((each) => each.class === id))?.weekly;
+  return taught ? spokenClass(catalog, taught, contextOf(plan), { weekly }) : null;
 }
 
 /** What to have at hand: "props: chair, cushion", or that a mat is all. */

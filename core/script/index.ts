@@ -1,10 +1,10 @@
 export * from './advice';
-export { isHeld } from './counts';
+export { isHeld, prescribedWords } from './counts';
 export * from './described';
 export * from './draftScript';
 export * from './edits';
 export { exitFits, leadsTo } from './exits';
-export { cuesToldIn, inTurn, type LineSource, type ScriptLine, wantsWords } from './line';
+export { cuesOf, cuesToldIn, inTurn, type LineSource, type ScriptLine, wantsWords } from './line';
 export * from './passTimes';
 export * from './rangeWords';
 export * from './roomCard';

@@ -1,6 +1,8 @@
 import {
+  coverHandout,
   equipmentHandout,
   type Handout,
+  homeHandout,
   markdownOf,
   oneSheet,
   planCsv,
@@ -20,6 +22,8 @@ const SHEETS: Readonly<Record<HandoutSheet, (spoken: SpokenClass) => Handout>> =
   card: oneSheet,
   'room-card': roomCardHandout,
   equipment: equipmentHandout,
+  home: homeHandout,
+  cover: coverHandout,
 };
 
 /** The type each format is sent as. */

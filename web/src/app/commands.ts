@@ -73,6 +73,18 @@ export function commandsOf({ id, name }: ClassPlan): Command[] {
     { step: 'Script', words: `Print one sheet of ${name}`, also: 'pdf export', does: { file: handout('card', 'pdf') } },
     {
       step: 'Script',
+      words: `Print what to take home from ${name}`,
+      also: 'pdf participants export',
+      does: { file: handout('home', 'pdf') },
+    },
+    {
+      step: 'Script',
+      words: `Hand ${name} to who covers it`,
+      also: 'pdf substitute teacher print export',
+      does: { file: handout('cover', 'pdf') },
+    },
+    {
+      step: 'Script',
       words: `Captions of ${name}`,
       also: 'vtt export subtitles',
       does: { file: handout('script', 'vtt') },

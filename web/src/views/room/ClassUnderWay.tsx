@@ -167,10 +167,10 @@ export function ClassUnderWay({ spoken: given, mode, Go, home }: ClassUnderWayPr
 /** The class as it is spoken for each plan it had on the way, each worked out once. */
 function useSpokenOf(given: SpokenClass): (plan: ClassPlan) => SpokenClass {
   return useMemo(() => {
-    const { catalog, context, group } = given;
+    const { catalog, context, group, weekly } = given;
     const known = new Map([[given.plan, given]]);
     return (plan) => {
-      const spoken = known.get(plan) ?? spokenClass(catalog, plan, context, group);
+      const spoken = known.get(plan) ?? spokenClass(catalog, plan, context, { group, weekly });
       known.set(plan, spoken);
       return spoken;
     };

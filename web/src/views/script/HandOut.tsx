@@ -10,6 +10,8 @@ const SHEETS = [
   ['card', 'One sheet'],
   ['room-card', 'Room card'],
   ['equipment', 'What is needed'],
+  ['home', 'To take home'],
+  ['cover', 'For who covers it'],
 ] as const;
 const OTHERS = [
   ['csv', 'Plan as a table (CSV)'],
