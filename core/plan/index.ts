@@ -11,6 +11,7 @@ export * from './many';
 export * from './ownWords';
 export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './pace';
 export * from './problem';
+export * from './replaceRung';
 export * from './repsRange';
 export * from './shortForm';
 export { keepForTime, takeFromSpare, withoutSpare, withSpare } from './spare';

@@ -68,6 +68,11 @@ test('what was changed is listed with the way back to each, which is undone like
   await page.getByRole('button', { name: 'Studio' }).click();
   await page.getByRole('menuitem', { name: 'What was changed here' }).click();
   const row = page.getByRole('listitem').filter({ hasText: `opening seconds: ${before} → 77` });
+  await page.getByLabel('Search what was changed').fill('opening 77');
+  await expect(page.getByText(/^1 change of the \d+ read so far$/)).toBeVisible();
+  await row.getByText('Before and after').click();
+  await expect(row.getByRole('figure')).toHaveCount(2);
+  await page.getByLabel('Search what was changed').fill('');
   await row.getByRole('button', { name: /^As it was before/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: `opening seconds: 77 → ${before}` })).toBeVisible();
   await row.getByRole('link').click();

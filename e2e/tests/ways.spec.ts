@@ -91,3 +91,36 @@ test('while a class is begun, advice about its whole shape waits', async ({ page
   await expect(findings(page).getByText('The class is being begun:')).toBeHidden();
   await expect(findings(page).getByRole('listitem').nth(2)).toBeVisible();
 });
+
+test('a rung is replaced in every class it stands in, seen class by class, as one step', { tag: '@long' }, async ({
+  page,
+  studio,
+}) => {
+  const standing = async (rung: string) => {
+    const { classes } = await (await fetch(`${studio.address}/api/bundle`)).json();
+    return classes.filter(({ blocks }: { blocks: { exercise?: string; rung?: string }[] }) =>
+      blocks.some((each) => `${each.exercise}/${each.rung}` === rung),
+    ).length;
+  };
+  const before = await standing('pelvis-tilt/small');
+  expect(before).toBeGreaterThan(1);
+  await page.goto(`${studio.address}/repertoire/pelvis-tilt`);
+  const small = page.getByRole('dialog').locator('#small');
+  await small.getByRole('button', { name: 'In every class…' }).click();
+  const sheet = page.getByRole('dialog', { name: 'What should stand in its place?' });
+  await sheet.getByLabel('Search the repertoire').fill('Rib breathing');
+  await sheet
+    .getByRole('button', { name: /^Rib breathing, Hands on the ribs/ })
+    .first()
+    .click();
+  const outcome = page.getByRole('dialog', { name: /^Rib breathing.* instead$/ });
+  await expect(outcome.getByRole('checkbox')).toHaveCount(before);
+  await expect(outcome.getByText(/\d:\d\d → \d+:\d\d, \d+ → \d+ to mend/).first()).toBeVisible();
+  await outcome.getByRole('checkbox').first().uncheck();
+  await outcome.getByRole('button', { name: new RegExp(`^Replace it in ${before - 1} class`) }).click();
+  await saved(page);
+  expect(await standing('pelvis-tilt/small')).toBe(1);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => standing('pelvis-tilt/small')).toBe(before);
+});

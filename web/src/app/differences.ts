@@ -26,10 +26,21 @@ export const spaced = (key: string): string => key.replace(/([A-Z])/g, (letter) 
 /** A list’s name for one of its items. @example singular('blocks') // 'block' */
 export const singular = (list: string): string => SINGULAR[list] ?? spaced(list);
 
-/** A value in few words. */
-export const valueWords = (value: unknown): string => {
+/** What something named by an id is called; `undefined` where nobody knows. */
+export type NameOf = (value: object | string) => string | undefined;
+
+/** Parts of a list that are told by name; more are counted. */
+const NAMED = 4;
+
+/** A value in few words. @param named what the ids in it are called */
+export const valueWords = (value: unknown, named: NameOf = () => undefined): string => {
   if (value === undefined || value === null) return 'nothing';
-  if (Array.isArray(value)) return `${value.length} in the list`;
+  if (Array.isArray(value)) {
+    const words = value.map((each) => valueWords(each, named));
+    return value.length > NAMED || words.includes('something') ? `${value.length} in the list` : words.join(', ');
+  }
+  const known = typeof value === 'object' || typeof value === 'string' ? named(value) : undefined;
+  if (known !== undefined) return known;
   if (typeof value === 'object') {
     const { name, text, exercise, rung } = value as Record<string, unknown>;
     return String(name ?? text ?? [exercise, rung].filter(Boolean).join(', ')) || 'something';

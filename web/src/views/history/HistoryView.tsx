@@ -10,7 +10,9 @@ import { pathOf } from '../../app/places';
 import { server } from '../../app/server';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { changed } from '../../app/studio';
+import { BeforeAfter } from './BeforeAfter';
 import { editWords, isMaking, isRemoving, nameSaid } from './editWords';
+import { useNames } from './useNames';
 
 type Historic = History['changes'][number];
 
@@ -54,7 +56,17 @@ export function Component() {
   useEffect(() => {
     void read();
   }, [read, revision]);
-  const days = byDay(told?.changes ?? []);
+  const named = useNames();
+  const [sought, setSought] = useState('');
+  const letters = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  const entities = useAppSelector(({ studio }) => studio.entities);
+  const found = (told?.changes ?? []).filter(({ kind: of, id: whose, edit }) => {
+    const document = documentOf(entities, of, whose);
+    const name = document === undefined ? (nameSaid(edit) ?? whose) : nameOf(document, whose);
+    const words = `${name} ${KINDS[of]} ${editWords(document, edit, named)}`.toLowerCase();
+    return letters.every((each) => words.includes(each));
+  });
+  const days = byDay(found);
   return (
     <main className="mx-auto w-full max-w-3xl px-4 py-6">
       <h1 className="font-name text-3xl font-semibold">What was changed</h1>
@@ -67,6 +79,19 @@ export function Component() {
           </>
         )}
       </p>
+      <input
+        type="search"
+        aria-label="Search what was changed"
+        placeholder="A name, or what was changed"
+        className="field mt-3 w-full max-w-sm"
+        value={sought}
+        onChange={({ target }) => setSought(target.value)}
+      />
+      {letters.length > 0 && (
+        <p role="status" className="mt-1 text-soft">
+          {countText(found.length, 'change')} of the {told?.changes.length ?? 0} read so far
+        </p>
+      )}
       {fault !== null && (
         <p role="alert" className="mt-3">
           {fault}{' '}
@@ -129,6 +154,7 @@ function Row({ changes: [{ version, kind, id, at, edit }, ...others] }: { change
   const document = useAppSelector(({ studio }) => documentOf(studio.entities, kind, id));
   const path = document === undefined ? null : pathOf({ kind, id });
   const name = document === undefined ? (nameSaid(edit) ?? id) : nameOf(document, id);
+  const named = useNames();
   const made = isMaking(edit);
   const goBack = async () => {
     try {
@@ -156,9 +182,12 @@ function Row({ changes: [{ version, kind, id, at, edit }, ...others] }: { change
           <span className="text-soft">{KINDS[kind]}</span>
         </p>
         <p className="text-[15px] break-words text-soft">
-          {made ? 'Made' : isRemoving(edit) ? 'Removed' : editWords(document, edit)}
+          {made ? 'Made' : isRemoving(edit) ? 'Removed' : editWords(document, edit, named)}
           {others.length > 0 && `, and ${countText(others.length, 'more document')} with it`}
         </p>
+        {!made && !isRemoving(edit) && others.length === 0 && (
+          <BeforeAfter version={version} kind={kind} edit={edit} wordsOf={wordsOf} />
+        )}
       </div>
       {!made && others.length === 0 && (
         <button type="button" className="action text-sm" onClick={() => void goBack()}>

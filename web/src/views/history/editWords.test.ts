@@ -13,6 +13,15 @@ test('a value is told with what it was, in the part it belongs to by its name', 
   );
 });
 
+test('what an id stands for is told by its name, and a short list part by part', () => {
+  const named = (value: object | string) =>
+    value === 'choir' ? 'Choir singers' : 'rung' in Object(value) ? 'Hold, Low' : undefined;
+  const words = (after: object) => editWords(after, diff(before, after), named);
+  expect(words({ ...before, audience: 'choir' })).toBe('audience: Choir singers');
+  expect(words({ ...before, blocks: [second] })).toBe('block “Hold, Low” removed');
+  expect(words({ ...before, cautions: ['neck-pain', 'vertigo'] })).toBe('cautions: neck-pain, vertigo');
+});
+
 test('what is put in, taken out and moved is named, and much at once is counted', () => {
   expect(told({ ...before, blocks: [second] })).toBe('block “hold, low” removed');
   expect(told({ ...before, blocks: [second, first] })).toMatch(/^block “(?:hold|curl), low” moved$/);

@@ -1,5 +1,5 @@
 import type { Change, Edit, Step } from '@warm-ladder/core/edits';
-import { singular, spaced, valueWords } from '../../app/differences';
+import { type NameOf, singular, spaced, valueWords } from '../../app/differences';
 
 /** Most parts of an edit that are told one by one. */
 const TOLD = 3;
@@ -16,40 +16,41 @@ function itemIn(document: unknown, path: readonly Step[]): unknown {
 }
 
 /** Where a change is, in words: `rung “Knees bent”, dose, reps`. */
-function placeWords(document: unknown, path: readonly Step[]): string {
+function placeWords(document: unknown, path: readonly Step[], named?: NameOf): string {
   return path
     .flatMap((step, i) => {
       if (typeof step === 'object') return [];
       const next = path[i + 1];
       if (typeof next !== 'object') return [spaced(step)];
       const item = itemIn(document, path.slice(0, i + 2));
-      const name = item === undefined ? '' : valueWords(item);
+      const name = item === undefined ? '' : valueWords(item, named);
       return [name === '' || name === 'something' ? singular(step) : `${singular(step)} “${name}”`];
     })
     .join(', ');
 }
 
-function changeWords(document: unknown, change: Change): string {
-  const place = placeWords(document, change.path);
+function changeWords(document: unknown, change: Change, named?: NameOf): string {
+  const place = placeWords(document, change.path, named);
   if (change.op === 'set') {
-    if (change.was === undefined) return `${place}: ${valueWords(change.value)}`;
-    return `${place}: ${valueWords(change.was)} → ${valueWords(change.value)}`;
+    if (change.was === undefined) return `${place}: ${valueWords(change.value, named)}`;
+    return `${place}: ${valueWords(change.was, named)} → ${valueWords(change.value, named)}`;
   }
   const list = change.path.at(-1);
   const what = typeof list === 'string' ? singular(list) : 'part';
   if (change.op === 'move') {
     const moved = itemIn(document, [...change.path, { id: change.id }]);
-    return `${what} “${moved === undefined ? change.id : valueWords(moved)}” moved`;
+    return `${what} “${moved === undefined ? change.id : valueWords(moved, named)}” moved`;
   }
-  return `${what} “${valueWords(change.item)}” ${change.op === 'put' ? 'added' : 'removed'}`;
+  return `${what} “${valueWords(change.item, named)}” ${change.op === 'put' ? 'added' : 'removed'}`;
 }
 
 /**
  * What an edit did to a document, in words.
  * @param document as it is now, for the names of its parts; nothing where it was removed since
+ * @param named what the ids in it are called
  */
-export function editWords(document: unknown, edit: Edit): string {
-  const told = edit.slice(0, TOLD).map((change) => changeWords(document, change));
+export function editWords(document: unknown, edit: Edit, named?: NameOf): string {
+  const told = edit.slice(0, TOLD).map((change) => changeWords(document, change, named));
   return [...told, ...(edit.length > TOLD ? [`and ${edit.length - TOLD} more`] : [])].join('; ');
 }
 

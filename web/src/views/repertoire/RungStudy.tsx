@@ -10,9 +10,10 @@ import {
   usesOf,
 } from '@warm-ladder/core/repertoire';
 import { type FeltAt, type GoodFor, wordsOfUse } from '@warm-ladder/core/vocabulary';
-import { Image, Pencil, Scale } from 'lucide-react';
-import { useState } from 'react';
+import { Image, Pencil, Replace, Scale } from 'lucide-react';
+import { Suspense, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { lazily } from '../../app/lazily';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { takePicture } from '../../figure/picture';
 import { CautionList } from '../../parts/CautionList';
@@ -24,6 +25,8 @@ import { SwapMark } from '../../parts/SwapMark';
 import { SoonSendToClass } from '../../parts/soon';
 import { WrongForms } from '../../parts/WrongForms';
 import { FromClasses } from './FromClasses';
+
+const ReplaceSheet = lazily(() => import('./ReplaceSheet'));
 
 interface RungStudyProps {
   readonly catalog: Catalog;
@@ -42,6 +45,7 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
   const { rung, exercise } = entry;
   const { heat, factors } = catalog.measures(entry);
   const [instead, setInstead] = useState(false);
+  const [replacing, setReplacing] = useState(false);
   const navigate = useNavigate();
   const named = (keys: readonly string[]) =>
     keys.flatMap((key) => {
@@ -87,6 +91,9 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           <Scale className="size-4" aria-hidden="true" /> Compare
         </Link>
         <SoonSendToClass entry={entry} />
+        <button type="button" className="action text-sm" onClick={() => setReplacing(true)}>
+          <Replace className="size-4" aria-hidden="true" /> In every class…
+        </button>
         <Link className="action text-sm" to={`/edit/${exercise.id}/${rung.id}`}>
           <Pencil className="size-4" aria-hidden="true" /> Edit
         </Link>
@@ -97,6 +104,11 @@ export function RungStudy({ catalog, entry, graph }: RungStudyProps) {
           </button>
         ))}
       </p>
+      {replacing && (
+        <Suspense>
+          <ReplaceSheet entry={entry} onClose={() => setReplacing(false)} />
+        </Suspense>
+      )}
       {instead && (
         <section aria-label={`Swaps for ${title(entry)}`} className="my-2 border-l-4 border-line pl-3">
           <SubstituteList
