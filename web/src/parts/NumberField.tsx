@@ -9,11 +9,21 @@ interface NumberFieldProps {
   readonly limits: FieldLimits;
   readonly step?: number;
   readonly className?: string;
+  /** -1 where Tab passes it by. */
+  readonly tabIndex?: 0 | -1;
   readonly onChange: (value: number) => void;
 }
 
 /** A number edited in place, within its limits; the arrows up and down change it by a step. */
-export function NumberField({ label, value, limits, step = 1, className = '', onChange }: NumberFieldProps) {
+export function NumberField({
+  label,
+  value,
+  limits,
+  step = 1,
+  className = '',
+  tabIndex = 0,
+  onChange,
+}: NumberFieldProps) {
   const take = (number: number): string => {
     if (number !== value) onChange(number);
     return String(number);
@@ -23,6 +33,7 @@ export function NumberField({ label, value, limits, step = 1, className = '', on
       label={label}
       value={String(value)}
       inputMode="decimal"
+      tabIndex={tabIndex}
       role="spinbutton"
       aria-valuenow={value}
       aria-valuemin={limits.min}

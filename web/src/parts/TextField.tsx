@@ -6,6 +6,8 @@ interface TextFieldProps {
   readonly label: string;
   readonly value: string;
   readonly className?: string;
+  /** -1 where Tab passes it by. */
+  readonly tabIndex?: 0 | -1;
   readonly placeholder?: string;
   /** Whether it may be left empty: a note, and not a name. */
   readonly note?: boolean;
@@ -13,12 +15,21 @@ interface TextFieldProps {
 }
 
 /** A name or a line edited in place. What can't be (an empty name, too long, markup in it) is said and not taken. */
-export function TextField({ label, value, className = '', placeholder, note = false, onChange }: TextFieldProps) {
+export function TextField({
+  label,
+  value,
+  className = '',
+  tabIndex = 0,
+  placeholder,
+  note = false,
+  onChange,
+}: TextFieldProps) {
   return (
     <EditedField
       label={label}
       value={value}
       placeholder={placeholder}
+      tabIndex={tabIndex}
       className={className}
       inputClass="w-full"
       faultOf={(typed) => {

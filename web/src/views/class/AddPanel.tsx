@@ -71,6 +71,11 @@ export default function AddPanel({ review, at, close, onAdded, onPreview }: AddP
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is found hangs on these alone.
   const { can: shown, cannot: left, refused } = useMemo(() => ranked(typed), [fit, unfit, typed, position, direction]);
+  // A row that is held goes with a list that is made anew: the hand goes back to the words.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: with every list.
+  useEffect(() => {
+    if (document.activeElement === document.body) list.current?.closest('section')?.querySelector('input')?.focus();
+  }, [shown]);
   // The row that is gone can no longer say that the pointer has left it.
   useEffect(() => () => onPreview(null), [onPreview]);
   const add = (addition: Addition) => {

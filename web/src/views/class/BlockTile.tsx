@@ -111,15 +111,17 @@ const Chip = ({ children }: { readonly children: ReactNode }) => (
   <span className="truncate rounded-full bg-shade px-1.5 font-narrow text-xs">{children}</span>
 );
 
-/** What is edited on a tile. */
+/** What is edited on a tile. Tab goes through those of the tile worked on alone; arrows lead to the others. */
 function Fields(props: BlockTileProps) {
-  const { index, block, entry, seconds, heat, open, actions } = props;
+  const { index, block, entry, seconds, heat, open, selected, actions } = props;
   const number = index + 1;
+  const tabIndex = selected ? 0 : -1;
   return (
     <>
       <span className="mt-1 line-clamp-2 grow text-sm leading-4 font-semibold">{entry.exercise.name}</span>
       <select
         aria-label={`Rung of block ${number}`}
+        tabIndex={tabIndex}
         className="field -mx-1 w-[calc(100%+0.5rem)] truncate font-narrow text-sm"
         value={block.rung}
         onChange={({ target }) =>
@@ -140,6 +142,7 @@ function Fields(props: BlockTileProps) {
         <Counts {...props} />
         <select
           aria-label={`Mode of block ${number}`}
+          tabIndex={tabIndex}
           className="field -mr-1 ml-auto appearance-none px-1 font-narrow text-soft field-sizing-content"
           value={block.mode}
           onChange={({ target }) =>
@@ -165,12 +168,13 @@ function Fields(props: BlockTileProps) {
           type="button"
           className="ml-auto rounded p-1 text-soft hover:bg-shade"
           title="Swap for another rung"
+          tabIndex={tabIndex}
           onClick={() => actions.instead(block.id)}
         >
           <SwapMark />
           <span className="sr-only">Swap block {number}</span>
         </button>
-        <DetailsButton number={number} open={open} onToggle={() => actions.toggle(block.id)} />
+        <DetailsButton {...{ number, open, tabIndex }} onToggle={() => actions.toggle(block.id)} />
         <span className="text-right text-sm font-semibold">{clock(seconds)}</span>
       </span>
     </>
@@ -178,7 +182,8 @@ function Fields(props: BlockTileProps) {
 }
 
 /** Sets and repetitions, and what they are of. */
-function Counts({ index, block, entry, actions }: BlockTileProps) {
+function Counts({ index, block, entry, selected, actions }: BlockTileProps) {
+  const tabIndex = selected ? 0 : -1;
   const dose = doseOf(entry, block);
   const shows = block.mode === 'show';
   return (
@@ -188,6 +193,7 @@ function Counts({ index, block, entry, actions }: BlockTileProps) {
         value={dose.sets}
         limits={LIMITS.Dose.sets}
         className="w-5 px-0.5"
+        tabIndex={tabIndex}
         onChange={(sets) => actions.dose(block.id, { sets })}
       />
       <span aria-hidden="true" className="text-soft">
@@ -198,6 +204,7 @@ function Counts({ index, block, entry, actions }: BlockTileProps) {
         value={shows ? (block.shown ?? 2) : dose.reps}
         limits={LIMITS.Dose.reps}
         className="w-7 px-0.5"
+        tabIndex={tabIndex}
         onChange={(reps) =>
           shows
             ? actions.set(block.id, { shown: Math.min(20, reps) }, 'what is shown', 'shown')

@@ -247,7 +247,10 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
               <AddPanel
                 {...{ review }}
                 at={after}
-                close={() => setAdding(false)}
+                close={() => {
+                  setAdding(false);
+                  document.getElementById('add')?.focus();
+                }}
                 onAdded={setSelected}
                 onPreview={preview}
               />

@@ -166,15 +166,14 @@ const FindingItem = memo(
               block {(blocks[i] ?? 0) + 1}
             </button>
           ))}
-          {fixes === null && (
-            <button
-              type="button"
-              className="rounded px-1.5 underline decoration-dotted underline-offset-4 hover:bg-shade"
-              onClick={onOpen}
-            >
-              How to mend it
-            </button>
-          )}
+          <button
+            type="button"
+            aria-expanded={fixes !== null}
+            className="rounded px-1.5 underline decoration-dotted underline-offset-4 hover:bg-shade"
+            onClick={onOpen}
+          >
+            How to mend it
+          </button>
         </p>
         {fixes !== null && <Fixes fixes={fixes} onPreview={onPreview} onMend={onMend} />}
       </li>

@@ -52,12 +52,14 @@ export const InterludeTile = memo(function InterludeTile(props: InterludeTilePro
   );
 });
 
-function Fields({ index, block, seconds, open, actions }: InterludeTileProps) {
+function Fields({ index, block, seconds, open, selected, actions }: InterludeTileProps) {
   const number = index + 1;
+  const tabIndex = selected ? 0 : -1;
   return (
     <>
       <TextField
         label={`Name of block ${number}`}
+        tabIndex={tabIndex}
         value={block.name}
         className="-mx-1 mt-1 w-[calc(100%+0.5rem)] min-w-0 text-sm"
         onChange={(name) => actions.setInterlude(block.id, { name }, 'the name', 'name')}
@@ -69,6 +71,7 @@ function Fields({ index, block, seconds, open, actions }: InterludeTileProps) {
           limits={LIMITS.Interlude.seconds}
           step={5}
           className="w-10 px-0.5"
+          tabIndex={tabIndex}
           onChange={(wanted) => actions.setInterlude(block.id, { seconds: wanted }, 'the seconds', 'seconds')}
         />
         <span className="ml-1 text-soft">s</span>
@@ -77,7 +80,7 @@ function Fields({ index, block, seconds, open, actions }: InterludeTileProps) {
         )}
       </span>
       <span className="flex items-center justify-end gap-1">
-        <DetailsButton number={number} open={open} onToggle={() => actions.toggle(block.id)} />
+        <DetailsButton {...{ number, open, tabIndex }} onToggle={() => actions.toggle(block.id)} />
         <span className="text-right text-sm text-soft">{clock(seconds)}</span>
       </span>
     </>

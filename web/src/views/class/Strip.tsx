@@ -96,7 +96,7 @@ export function Strip(props: StripProps) {
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
       <SortableContext items={ids} strategy={rectSortingStrategy}>
-        <ol className="grid grid-flow-row-dense grid-cols-[repeat(auto-fill,minmax(8.25rem,1fr))] pointer-coarse:grid-cols-[repeat(auto-fill,minmax(11rem,1fr))] gap-x-2 gap-y-1 p-1">
+        <ol className="grid grid-flow-row-dense grid-cols-[repeat(auto-fill,minmax(8.25rem,1fr))] pointer-coarse:grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-x-2 gap-y-1 p-1">
           <StartsContext value={starts}>{tiles}</StartsContext>
         </ol>
       </SortableContext>

@@ -3,7 +3,7 @@ import { CSS } from '@dnd-kit/utilities';
 import { clock } from '@warm-ladder/core/review';
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
 import { useNear } from '../../parts/useNear';
-import type { TileActions } from './useTileActions';
+import { focusTile, type TileActions } from './useTileActions';
 
 /** When each block begins. Every edit moves the blocks after it, so the clock alone follows it and not the tile. */
 export const StartsContext = createContext<readonly Start[]>([]);
@@ -142,7 +142,9 @@ export function TileFrame(props: TileFrameProps) {
           aria-label={`Details of block ${index + 1}`}
           className="col-span-full rounded-lg bg-sheet px-3 shadow-lift"
           onKeyDown={(event) => {
-            if (event.key === 'Escape') actions.toggle(id);
+            if (event.key !== 'Escape') return;
+            actions.toggle(id);
+            focusTile(index);
           }}
         >
           {props.children}
