@@ -12,6 +12,8 @@ const SHOTS: ReadonlyArray<{
   /** A desk, unless it is what staff use on a phone. */
   readonly viewport?: { readonly width: number; readonly height: number };
   readonly before?: (page: Page) => Promise<unknown>;
+  /** As it looks at night. */
+  readonly dark?: boolean;
 }> = [
   { name: 'repertoire', path: '/repertoire' },
   { name: 'ladder', path: '/repertoire/leg-lower' },
@@ -50,13 +52,8 @@ const SHOTS: ReadonlyArray<{
       await page.getByRole('button', { name: 'Take it all' }).waitFor();
     },
   },
-  { name: 'levels', path: '/class/rowers-sixty?view=levels' },
-  {
-    name: 'versions',
-    path: '/versions?one=rowers-sixty&other=night-landing',
-    // Both are judged before there is anything to set side by side.
-    before: (page) => page.getByRole('row', { name: /^Length/ }).waitFor(),
-  },
+  { name: 'levels', path: '/class/rowers-sixty?view=levels', dark: true },
+  { name: 'calendar', path: '/calendar' },
   { name: 'script', path: '/script/night-landing' },
   {
     name: 'teach',
@@ -107,8 +104,8 @@ const browser = await chromium.launch(BROWSER);
 
 /** Pictures of one studio, then it ends. */
 async function take(studio: RunningStudio, shots: typeof SHOTS): Promise<void> {
-  for (const { name, path, viewport = DESK, before } of shots) {
-    const page = await browser.newPage({ viewport });
+  for (const { name, path, viewport = DESK, before, dark = false } of shots) {
+    const page = await browser.newPage({ viewport, colorScheme: dark ? 'dark' : 'light' });
     await page.goto(studio.address + path);
     await page.getByRole('heading').first().waitFor();
     await before?.(page);

@@ -27,6 +27,9 @@ export function Figures({ title, about, table, values, onChange }: FiguresProps)
       <ul className="mt-1 text-[15px]">
         {Object.entries(table).map(([key, { label, value, min, max, unit }]) => {
           const now = values[key];
+          // A share is told as people say it.
+          const percent = unit === '' && max === 1;
+          const shown = (figure: number) => (percent ? Math.round(figure * 1000) / 10 : figure);
           return (
             <li key={key} className="flex items-baseline gap-2 border-b border-line/60 py-0.5">
               <span className="grow leading-tight">{label}</span>
@@ -37,19 +40,19 @@ export function Figures({ title, about, table, values, onChange }: FiguresProps)
                   onClick={() => set(key, undefined)}
                 >
                   <RotateCcw className="inline size-3.5" aria-hidden="true" />
-                  <span className="sr-only">{label} back to</span> {value}
+                  <span className="sr-only">{label} back to</span> {shown(value)}
                 </button>
               )}
               <span className="shrink-0 whitespace-nowrap">
                 <NumberField
                   label={label}
-                  value={now ?? value}
-                  limits={{ min, max }}
-                  step={max <= 1 ? 0.05 : 1}
+                  value={shown(now ?? value)}
+                  limits={{ min: shown(min), max: shown(max) }}
+                  step={percent ? 5 : 1}
                   className={`w-14 ${now !== undefined && now !== value ? 'font-semibold' : ''}`}
-                  onChange={(next) => set(key, next)}
+                  onChange={(next) => set(key, percent ? next / 100 : next)}
                 />
-                <span className="ml-1 inline-block w-12 text-sm text-soft">{unit}</span>
+                <span className="ml-1 inline-block w-12 text-sm text-soft">{percent ? '%' : unit}</span>
               </span>
             </li>
           );
