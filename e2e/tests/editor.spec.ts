@@ -108,7 +108,7 @@ test('what can’t be is said where it stands, kept in sight, and put back', { t
   await page.getByText('Exact angles, what rests').click();
   await page.getByLabel('right knee, degrees').fill('-20');
   await expect(page.getByRole('alert')).toHaveText('Expected 0 to 165.');
-  await page.getByLabel('right knee, degrees').blur();
+  await page.getByLabel('right knee, degrees').press('Escape');
 
   // What cannot come down is a doubt, with the joint that would have to give.
   await page.getByRole('button', { name: /^up/ }).click();

@@ -85,7 +85,8 @@ test('an option that the room must not take is found as it is offered', { tag: '
   const unsafe = findings(page).getByText(/: “Hands reach past the thighs” is offered in Chest lift/);
   await expect(unsafe.first()).toBeHidden();
   await details(page, 1);
-  await row(page, 1)
+  await page
+    .getByRole('region', { name: 'Details of block 1' })
     .getByRole('checkbox', { name: /Hands reach past the thighs/ })
     .check();
   await expect(unsafe.first()).toBeVisible();

@@ -173,6 +173,32 @@ test('a teacher finds tonight’s class on a phone, reads it, and teaches it lat
   await page.goBack();
   await page.getByRole('button', { name: 'Drop it' }).click();
   await expect(page.getByRole('link', { name: 'Go on' })).toBeHidden();
+
+  // The size one reads at is this device's own; a log that waited and is refused is said, kept as a file, and dropped.
+  await tonight.getByRole('link', { name: 'Teach' }).click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Text size: large' }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Text size: (?!large$)/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.clock.fastForward('03:00:00');
+  await page.reload();
+  await page.getByRole('button', { name: 'Log what was tapped' }).click();
+  await page.route('**/api/changes', (route) => route.abort());
+  await page.getByRole('button', { name: /^Keep/ }).click();
+  await expect(page.getByRole('alert')).toContainText('kept on this device and sent when the server does');
+  await page.unroute('**/api/changes');
+  const refusal = { code: 'NOT_FOUND', message: 'There is no such class.' };
+  await page.route('**/api/changes', (route) =>
+    route.fulfill({ json: { answers: [{ outcome: 'refused', refusal }] } }),
+  );
+  await page.goto(`${studio.address}/tonight`);
+  await expect(page.getByText(/The studio did not take the log of .*: There is no such class\./)).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save it as a file' }).click();
+  expect((await saving).suggestedFilename()).toMatch(/\.json$/);
+  await page.getByRole('button', { name: 'Drop it' }).click();
+  await expect(page.getByText('The studio did not take')).toBeHidden();
 });
 
 test('a class is logged by hand in less than a minute, set beside another teacher’s, and teaches its rungs', {

@@ -5,10 +5,11 @@ import { timetableOf, wordsAt } from '@warm-ladder/core/script';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import { Beginning } from './Beginning';
 import { Ended } from './Ended';
-import { Glance, type TextSize } from './Glance';
+import { Glance, type TextSize, textSize } from './Glance';
 import { Key } from './Key';
 import { LateOffer } from './LateOffer';
 import { LeftBehind } from './LeftBehind';
+import { remember, remembered } from './onDevice';
 import { StageHeader } from './StageHeader';
 import { sendWaitingLogs } from './sendLog';
 import { thenWords } from './stageWords';
@@ -57,7 +58,11 @@ export function ClassUnderWay({ spoken: given, mode, Go, home }: ClassUnderWayPr
   const [voice, setVoice] = useState(false);
   const [runs, setRuns] = useState(false);
   const [words, setWords] = useState(mode === 'rehearse');
-  const [size, setSize] = useState<TextSize>('large');
+  const [size, choose] = useState(() => textSize(remembered('text-size')));
+  const setSize = (next: TextSize) => {
+    choose(next);
+    remember('text-size', next);
+  };
   const begun = kept !== null;
   const running = begun && course.heldSince === null && course.ended === null;
   const [due, setDue] = useState<{ readonly late: number; readonly present: number | undefined }>({
@@ -79,7 +84,9 @@ export function ClassUnderWay({ spoken: given, mode, Go, home }: ClassUnderWayPr
   };
   useKeys({ next, back, hold, rep });
   useAwake(running);
-  useEffect(() => void sendWaitingLogs(), []);
+  useEffect(() => {
+    void sendWaitingLogs();
+  }, []);
 
   const now = standing(script, course, seconds);
   const { section, following, into, moment, behind } = now;

@@ -9,6 +9,8 @@ import { countWords, doingWords } from './stageWords';
 
 export const TEXT_SIZES = ['usual', 'large', 'largest'] as const;
 export type TextSize = (typeof TEXT_SIZES)[number];
+/** A size by its name; large where it is none. */
+export const textSize = (name: string): TextSize => TEXT_SIZES.find((each) => each === name) ?? 'large';
 
 /** Sizes of the name and of the count: read across a room, as large as the screen allows. */
 const SIZES: Readonly<Record<TextSize, { readonly name: string; readonly count: string }>> = {

@@ -1,16 +1,18 @@
+import { emptyBundle } from '@warm-ladder/core/formats';
 import { clock } from '@warm-ladder/core/review';
+import type { Log } from '@warm-ladder/core/taught';
 import type { Programme } from '@warm-ladder/core/wire';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { useCallback, useEffect, useState } from 'react';
 import { server } from '../../app/server';
 import { today } from '../../app/today';
+import { download } from '../../parts/download';
 import { dropCourse, type KeptCourse, keptCourses } from './keptCourse';
+import { remember, remembered } from './onDevice';
 import { sendWaitingLogs } from './sendLog';
 
 type Occasion = Programme['occasions'][number];
 
-/** Where this device remembers who holds it. */
-const TEACHER = 'warm-ladder/teacher';
 /** Days shown, today first. */
 const DAYS = 7;
 
@@ -19,19 +21,23 @@ const DAY = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', mon
 /** What is taught tonight and this week, for whoever teaches it: to read, rehearse and teach, and nothing to change by accident. */
 export function Tonight() {
   const [programme, setProgramme] = useState<Programme | 'opening' | 'away'>('opening');
-  const [teacher, setTeacher] = useState(remembered);
+  const [teacher, setTeacher] = useState(() => remembered('teacher'));
   const [kept, setKept] = useState(keptCourses);
+  const [refusals, setRefusals] = useState<ReadonlyMap<string, string>>(new Map());
   const day = today();
   const open = useCallback(() => {
     setProgramme('opening');
     const last = formatISO(addDays(parseISO(day), DAYS - 1), { representation: 'date' });
     server.programme(day, last).then(setProgramme, () => setProgramme('away'));
-    void sendWaitingLogs().then(() => setKept(keptCourses()));
+    void sendWaitingLogs().then((refused) => {
+      setKept(keptCourses());
+      setRefusals(refused);
+    });
   }, [day]);
   useEffect(open, [open]);
   const choose = (id: string) => {
     setTeacher(id);
-    remember(id);
+    remember('teacher', id);
   };
   if (typeof programme === 'string') {
     return (
@@ -79,6 +85,7 @@ export function Tonight() {
         <p className="text-lg text-soft">{DAY.format(parseISO(`${day}T00:00:00Z`))}</p>
         <UnderWay
           kept={kept}
+          refusals={refusals}
           nameOf={(id) => classes.find((each) => each.id === id)?.name ?? id}
           onChange={() => setKept(keptCourses())}
         />
@@ -174,14 +181,19 @@ function Ways({
   );
 }
 
+/** A log as a file that the desk takes in. */
+const fileOf = (log: Log) => ({ ...emptyBundle(), logs: [log] });
+
 interface UnderWayProps {
   readonly kept: readonly KeptCourse[];
+  /** Why the studio did not take a log, by the id of its course. */
+  readonly refusals: ReadonlyMap<string, string>;
   readonly nameOf: (id: string) => string;
   readonly onChange: () => void;
 }
 
 /** Classes begun on this device, and logs that wait here for the server. */
-function UnderWay({ kept, nameOf, onChange }: UnderWayProps) {
+function UnderWay({ kept, refusals, nameOf, onChange }: UnderWayProps) {
   if (kept.length === 0) return null;
   return (
     <ul className="mt-3 flex flex-col gap-2">
@@ -189,7 +201,9 @@ function UnderWay({ kept, nameOf, onChange }: UnderWayProps) {
         <li key={id} className="flex flex-wrap items-center gap-3 rounded-xl border border-cobalt px-4 py-3 text-lg">
           <span className="grow">
             {log
-              ? `The log of ${nameOf(of)} waits here for the studio’s server.`
+              ? refusals.has(id)
+                ? `The studio did not take the log of ${nameOf(of)}: ${refusals.get(id)}`
+                : `The log of ${nameOf(of)} waits here for the studio’s server.`
               : `${nameOf(of)} was begun on this device: ${clock(seen.at)} into it.`}
           </span>
           {!log && (
@@ -200,7 +214,16 @@ function UnderWay({ kept, nameOf, onChange }: UnderWayProps) {
               Go on
             </a>
           )}
-          {!log && (
+          {log && (
+            <button
+              type="button"
+              className="min-h-11 rounded-lg border border-line px-4"
+              onClick={() => download(`${log.id}.json`, JSON.stringify(fileOf(log), null, 2))}
+            >
+              Save it as a file
+            </button>
+          )}
+          {(!log || refusals.has(id)) && (
             <button
               type="button"
               className="min-h-11 rounded-lg border border-line px-4"
@@ -216,20 +239,4 @@ function UnderWay({ kept, nameOf, onChange }: UnderWayProps) {
       ))}
     </ul>
   );
-}
-
-function remembered(): string {
-  try {
-    return localStorage.getItem(TEACHER) ?? '';
-  } catch {
-    return '';
-  }
-}
-
-function remember(teacher: string): void {
-  try {
-    localStorage.setItem(TEACHER, teacher);
-  } catch {
-    // Chosen anew at the next visit.
-  }
 }

@@ -16,9 +16,16 @@ export async function sendLog(log: Log): Promise<SentLog> {
   }
 }
 
-/** Sends the logs that wait on this device. What is in the studio is let go of here. */
-export async function sendWaitingLogs(): Promise<void> {
+/**
+ * Sends the logs that wait on this device. What is in the studio is let go of here.
+ * @returns why the studio did not take a log, by the id of its course
+ */
+export async function sendWaitingLogs(): Promise<ReadonlyMap<string, string>> {
+  const refusals = new Map<string, string>();
   for (const { id, log } of keptCourses()) {
-    if (log && (await sendLog(log)) === 'kept') dropCourse(id);
+    const sent = log && (await sendLog(log));
+    if (sent === 'kept') dropCourse(id);
+    else if (typeof sent === 'object') refusals.set(id, sent.refused);
   }
+  return refusals;
 }

@@ -108,12 +108,12 @@ export function Spares({ at, names }: { at: readonly number[]; names: string }) 
 }
 
 /** Pixels of a letter under a tread; where they do not fit, the row says it alone. */
-const LETTER = 9;
+const LETTER = 6.5;
 
 /** Which side a tread works, where it is wide enough to say so. */
 export const Sides = memo(function Sides({ treads }: { treads: readonly Tread[] }) {
   return (
-    <g className="fill-soft text-[11px] font-semibold" textAnchor="middle">
+    <g className="fill-soft font-narrow text-[11px] font-semibold" textAnchor="middle">
       {treads.map(
         ({ id, pass, sides, x, y, width }) =>
           sides !== '' &&
