@@ -11,7 +11,8 @@ function observe(element: Element, margin: string, tell: (near: boolean) => void
       (entries) => {
         for (const { target, isIntersecting } of entries) watched.get(target)?.(isIntersecting);
       },
-      { rootMargin: margin },
+      // What scrolls within the page is looked ahead in as the page is.
+      { rootMargin: margin, scrollMargin: margin },
     );
   observers.set(margin, observer);
   watched.set(element, tell);

@@ -64,6 +64,7 @@ export function TileFrame(props: TileFrameProps) {
   const { setNodeRef, attributes, listeners, transform, transition, isDragging } = useSortable({ id });
   const [watch, near] = useNear<HTMLDivElement>(index < FIRST_TILES);
   const [under, setUnder] = useState(false);
+  const [held, setHeld] = useState(false);
   const attach = useCallback(
     (node: HTMLDivElement | null) => {
       setNodeRef(node);
@@ -85,7 +86,12 @@ export function TileFrame(props: TileFrameProps) {
         role="group"
         aria-label={`Block ${index + 1}: ${name}${carries ? ', carries on' : ''}${chosen ? ', chosen' : ''}`}
         tabIndex={selected ? 0 : -1}
-        onFocus={() => actions.select(id)}
+        onFocus={({ target, currentTarget }) => {
+          actions.select(id);
+          // In a field the hand edits, and what it edits is shown before what moves.
+          setHeld(target === currentTarget);
+        }}
+        onBlur={() => setHeld(false)}
         onClick={(event) => {
           if (event.ctrlKey || event.metaKey || event.shiftKey) actions.choose(id);
         }}
@@ -118,7 +124,7 @@ export function TileFrame(props: TileFrameProps) {
             {...listeners}
             tabIndex={selected ? 0 : -1}
           >
-            {near || selected ? props.picture(under || selected) : null}
+            {near || selected ? props.picture(under || held) : null}
             <span className="sr-only">Drag block {index + 1}</span>
           </button>
           {(near || selected) && <div className="pointer-events-none absolute inset-0 text-soft">{props.over}</div>}
