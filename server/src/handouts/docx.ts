@@ -19,7 +19,7 @@ export async function docxOf({ title, about, parts, foot }: Handout): Promise<Bu
   const document = new Document({
     title,
     creator: 'Warm Ladder',
-    styles: { default: { document: { run: { font: 'Archivo', size: 20 } } } },
+    styles: { default: { document: { run: { font: 'Source Sans 3', size: 20 } } } },
     sections: [
       {
         footers: {

@@ -3,8 +3,9 @@ import { type ReactNode, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { SoonRungFigure } from '../figure/SoonRungFigure';
 import { ClassStairs } from '../parts/ClassStairs';
+import { downloadFrom } from '../parts/download';
 import { Sheet } from '../parts/Sheet';
-import { always, answers, commandsOf, type Command as Doing, STEPS } from './commands';
+import { ALWAYS, answers, commandsOf, type Command as Doing, STEPS } from './commands';
 import {
   selectAudiences,
   selectCatalog,
@@ -42,7 +43,7 @@ export default function Palette({ onClose, onImport }: PaletteProps) {
     onClose();
     if (typeof does === 'function') does();
     else if ('to' in does) void navigate(does.to);
-    else hand(does.file);
+    else downloadFrom(does.file);
   };
   const item = (each: Found) => {
     const late = waiting && typeof each.does === 'object' && 'file' in each.does;
@@ -98,14 +99,6 @@ export default function Palette({ onClose, onImport }: PaletteProps) {
 
 const keyOf = ({ does }: Doing): string => (typeof does === 'function' ? '' : 'to' in does ? does.to : does.file);
 
-/** Hands out a file of the server’s. */
-function hand(file: string) {
-  const link = document.createElement('a');
-  link.href = file;
-  link.download = '';
-  link.click();
-}
-
 /** What the letters find, the best answer first. */
 function ranked(all: readonly Found[], letters: readonly string[]): Found[] {
   const found = all.flatMap((each) => {
@@ -119,19 +112,20 @@ function useDoings(onImport: () => void): Doing[] {
   const dispatch = useAppDispatch();
   const create = useNewClass();
   const open = useAppSelector(selectOpenClass);
-  return always([
+  return [
+    ...ALWAYS,
     { step: 'Class', words: 'New class', also: 'empty', does: () => create() },
     { step: 'House', words: 'Import a file…', also: 'read open table', does: onImport },
     { step: 'House', words: 'Undo', does: () => void dispatch(undone()) },
     { step: 'House', words: 'Redo', does: () => void dispatch(redone()) },
     ...(open ? commandsOf(open) : []),
-  ]);
+  ];
 }
 
 /** Classes, ladders, audiences and series, each as it looks. */
 function useThings(): Found[] {
   const classes = useAppSelector(selectClasses);
-  const { exercises, ladder } = useLadders();
+  const catalog = useAppSelector(selectCatalog);
   const audiences = useAppSelector(selectAudiences);
   const series = useAppSelector(selectSeries);
   return [
@@ -143,8 +137,8 @@ function useThings(): Found[] {
         picture: <ClassStairs plan={plan} className="h-8" />,
       }),
     ),
-    ...exercises.map(({ id, name, tags }): Found => {
-      const entry = ladder(id)[0];
+    ...catalog.exercises.map(({ id, name, tags }): Found => {
+      const [entry] = catalog.ladder(id);
       return {
         step: 'Repertoire',
         words: name,
@@ -156,9 +150,4 @@ function useThings(): Found[] {
     ...audiences.map(({ id, name }): Found => ({ step: 'House', words: name, does: { to: `/audiences/${id}` } })),
     ...series.map(({ id, name }): Found => ({ step: 'Series', words: name, does: { to: `/series/${id}` } })),
   ];
-}
-
-function useLadders() {
-  const catalog = useAppSelector(selectCatalog);
-  return { exercises: catalog.exercises, ladder: (id: string) => catalog.ladder(id) };
 }

@@ -30,7 +30,7 @@ const go = (step: Step, words: string, to: string, also?: string): Command => ({
 });
 
 /** What there is to do wherever one is. */
-const ALWAYS: readonly Command[] = [
+export const ALWAYS: readonly Command[] = [
   go('Repertoire', 'Repertoire', '/repertoire', 'exercises ladders map'),
   go('Repertoire', 'Cues', '/cues', 'words images'),
   { step: 'Repertoire', words: 'Repertoire as a table', also: 'export csv', does: { file: '/api/repertoire.csv' } },
@@ -94,8 +94,6 @@ export function commandsOf({ id, name }: ClassPlan): Command[] {
     go('Log', `What happened in ${name}`, `/taught/${id}`, 'logs take'),
   ];
 }
-
-export const always = (more: readonly Command[]): Command[] => [...ALWAYS, ...more];
 
 /**
  * How well a name answers the letters typed: 0 where it begins with them, 1 where each begins a word of it, 2 where each

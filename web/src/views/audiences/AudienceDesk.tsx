@@ -42,7 +42,9 @@ export function AudienceDesk({ audience }: { audience: Audience }) {
   const known = audience.knows ?? [];
   const copy = () => {
     const name = `${audience.name} (copy)`.slice(0, 120);
-    const made: Audience = { ...audience, id: newId(name), name, abdominalChecks: undefined };
+    // Checks are of persons, and stay with those who were checked.
+    const { abdominalChecks: _checks, ...others } = audience;
+    const made: Audience = { ...others, id: newId(name), name };
     change('audiences', made.id, made, `copying ${audience.name}`);
     void navigate(`/audiences/${made.id}`);
   };

@@ -54,7 +54,7 @@ const FIRST_TILES = 24;
 
 const RUN_EDGE: Readonly<Record<Exclude<InRun, null>, string>> = {
   first: 'left-1 -right-1 rounded-tl border-l-2',
-  within: '-left-0 -right-1',
+  within: 'left-0 -right-1',
   last: 'left-0 right-1 rounded-tr border-r-2',
 };
 

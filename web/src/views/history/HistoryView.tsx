@@ -4,6 +4,7 @@ import type { History } from '@warm-ladder/core/wire';
 import { useCallback, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { noticed } from '../../app/deskState';
+import type { NameOf } from '../../app/differences';
 import { documentOf } from '../../app/entities';
 import { nameOf } from '../../app/nameOf';
 import { pathOf } from '../../app/places';
@@ -60,12 +61,13 @@ export function Component() {
   const [sought, setSought] = useState('');
   const letters = sought.toLowerCase().split(/\s+/).filter(Boolean);
   const entities = useAppSelector(({ studio }) => studio.entities);
-  const found = (told?.changes ?? []).filter(({ kind: of, id: whose, edit }) => {
+  const isSought = ({ kind: of, id: whose, edit }: Historic) => {
     const document = documentOf(entities, of, whose);
     const name = document === undefined ? (nameSaid(edit) ?? whose) : nameOf(document, whose);
     const words = `${name} ${KINDS[of]} ${editWords(document, edit, named)}`.toLowerCase();
     return letters.every((each) => words.includes(each));
-  });
+  };
+  const found = letters.length === 0 ? (told?.changes ?? []) : (told?.changes ?? []).filter(isSought);
   const days = byDay(found);
   return (
     <main className="mx-auto w-full max-w-3xl px-4 py-6">
@@ -106,7 +108,7 @@ export function Component() {
           <ol className="divide-y divide-line">
             {changes.flatMap((together) =>
               (together.length > MANY ? [together] : together.map((each): Together => [each])).map((row) => (
-                <Row key={row[0].version} changes={row} />
+                <Row key={row[0].version} changes={row} named={named} />
               )),
             )}
           </ol>
@@ -149,12 +151,17 @@ function byDay(changes: readonly Historic[]): ReadonlyMap<string, readonly Toget
 type Together = readonly [Historic, ...Historic[]];
 
 /** One change: when, of what, what it did, and the way back; what else was done with it is counted. */
-function Row({ changes: [{ version, kind, id, at, edit }, ...others] }: { changes: Together }) {
+function Row({
+  changes: [{ version, kind, id, at, edit }, ...others],
+  named,
+}: {
+  readonly changes: Together;
+  readonly named: NameOf;
+}) {
   const dispatch = useAppDispatch();
   const document = useAppSelector(({ studio }) => documentOf(studio.entities, kind, id));
   const path = document === undefined ? null : pathOf({ kind, id });
   const name = document === undefined ? (nameSaid(edit) ?? id) : nameOf(document, id);
-  const named = useNames();
   const made = isMaking(edit);
   const goBack = async () => {
     try {

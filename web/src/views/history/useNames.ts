@@ -1,5 +1,5 @@
 import { rungTitle } from '@warm-ladder/core/review';
-import { useCallback } from 'react';
+import { useMemo } from 'react';
 import type { NameOf } from '../../app/differences';
 import {
   selectAudiences,
@@ -9,22 +9,26 @@ import {
   selectRooms,
   selectTeachers,
 } from '../../app/selectors';
-import { store } from '../../app/store';
+import { useAppSelector } from '../../app/store';
 
 /** What the ids in a change are called, as the studio is now. */
-export const useNames = (): NameOf =>
-  useCallback((value) => {
-    const state = store.getState();
-    const catalog = selectCatalog(state);
-    if (typeof value === 'object') {
+export function useNames(): NameOf {
+  const catalog = useAppSelector(selectCatalog);
+  const audiences = useAppSelector(selectAudiences);
+  const teachers = useAppSelector(selectTeachers);
+  const rooms = useAppSelector(selectRooms);
+  const props = useAppSelector(selectProps);
+  const classes = useAppSelector(selectClasses);
+  return useMemo(() => {
+    const all = [...audiences, ...teachers, ...rooms, ...props, ...classes, ...catalog.exercises];
+    const names = new Map(all.map(({ id, name }) => [id, name]));
+    return (value) => {
+      if (typeof value === 'string') return names.get(value);
       const { exercise, rung, class: plan } = value as Record<string, unknown>;
-      if (typeof plan === 'string') return selectClasses(state).find(({ id }) => id === plan)?.name;
+      if (typeof plan === 'string') return names.get(plan);
       if (typeof exercise !== 'string' || typeof rung !== 'string') return undefined;
       const entry = catalog.rung({ exercise, rung });
       return entry && rungTitle(entry);
-    }
-    const all = [selectAudiences, selectTeachers, selectRooms, selectProps, selectClasses].flatMap((select) =>
-      select(state),
-    );
-    return [...all, ...catalog.exercises].find(({ id }) => id === value)?.name;
-  }, []);
+    };
+  }, [catalog, audiences, teachers, rooms, props, classes]);
+}
