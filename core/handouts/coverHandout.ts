@@ -5,9 +5,6 @@ import { cardOf, type Handout, type HandoutCell, type HandoutPart } from './hand
 import { propsWords, type SpokenClass } from './spokenClass';
 import { whenLate } from './whenLate';
 
-/** The smallest type of the table, points: it is read in the minutes before a class. */
-const LEAST = 7;
-
 /**
  * A class handed to somebody who covers it: on one page who comes and what to mind with them, what is done when, what may
  * go when it runs late, and when to stop. Conditions are named only where they point at nobody.
@@ -61,8 +58,7 @@ export function coverHandout(spoken: SpokenClass): Handout {
       {
         kind: 'table',
         head: ['', '', 'What', 'How', 'Instead, and with whom'],
-        widths: [0.07, 0.1, 0.27, 0.3, 0.26],
-        least: LEAST,
+        widths: [0.07, 0.1, 0.34, 0.25, 0.24],
         rows,
       },
       ...whenLate(spoken).map(text),

@@ -33,17 +33,18 @@ export type HandoutPart =
       readonly wrong: readonly WrongForm[];
       readonly lines: ReadonlyArray<{ readonly label: string; readonly text: string; readonly said: boolean }>;
     }
-  | {
-      readonly kind: 'table';
-      /** On a page of its own, and the smallest type it may be set in, points; as small as a page takes when unsaid. */
-      readonly page?: boolean;
-      readonly least?: number;
-      readonly head: readonly string[];
-      /** Shares of the width. */
-      readonly widths: readonly number[];
-      readonly rows: ReadonlyArray<readonly HandoutCell[]>;
-    }
+  | HandoutTable
   | { readonly kind: 'text'; readonly text: string };
+
+export interface HandoutTable {
+  readonly kind: 'table';
+  /** On a page of its own. */
+  readonly page?: boolean;
+  readonly head: readonly string[];
+  /** Shares of the width. */
+  readonly widths: readonly number[];
+  readonly rows: ReadonlyArray<readonly HandoutCell[]>;
+}
 
 export interface HandoutCell {
   readonly text: string;
@@ -57,9 +58,24 @@ export interface Handout {
   readonly title: string;
   /** Under the title: how long, for whom, what is needed. */
   readonly about: string;
+  /** On paper that lies on its side: a table of many columns. */
+  readonly across?: boolean;
   readonly parts: readonly HandoutPart[];
   /** At the foot of every page. */
   readonly foot: string;
+}
+
+/** A table without the columns nobody wrote in, the others wider for it; as it is where it is empty. */
+export function withoutEmptyColumns(table: HandoutTable): HandoutTable {
+  const kept = table.head.flatMap((_, i) =>
+    table.rows.some((cells) => cells[i] && (cells[i].text !== '' || cells[i].figure)) ? [i] : [],
+  );
+  if (kept.length === table.head.length || kept.length === 0) return table;
+  const pick = <T>(list: readonly T[]): T[] => kept.flatMap((i) => list.slice(i, i + 1));
+  const widths = pick(table.widths);
+  const sum = widths.reduce((total, share) => total + share, 0);
+  const shares = widths.map((share) => share / sum);
+  return { ...table, head: pick(table.head), widths: shares, rows: table.rows.map(pick) };
 }
 
 /** What stands before a line of each kind; set-up stands by itself. */
@@ -226,7 +242,6 @@ export function oneSheet(spoken: SpokenClass): Handout {
       head: ['', '', 'Block', 'How many', 'Say', 'Lower', 'Higher, or beside'],
       widths: [0.06, 0.09, 0.24, 0.12, 0.29, 0.1, 0.1],
       page: i > 0,
-      least: READABLE,
       rows: own,
     }),
   );
@@ -238,8 +253,8 @@ export function oneSheet(spoken: SpokenClass): Handout {
   };
 }
 
-/** Rows of one sheet, and the type that is read at arm’s length, points. Source: docs/voice.md. */
-const [SHEET_ROWS, READABLE] = [20, 8];
+/** Rows of one sheet in type that is read at arm’s length. Source: docs/voice.md. */
+const SHEET_ROWS = 20;
 
 /** As many sheets as it takes. */
 const sheetsOf = <T>(rows: readonly T[]): T[][] =>
@@ -269,6 +284,7 @@ export function roomCardHandout(spoken: SpokenClass): Handout {
   return {
     title: `${card.title}: room card`,
     about: `Works from heat ${card.from} to heat ${card.to}. Everybody begins and ends together.`,
+    across: true,
     parts: [
       {
         kind: 'table',

@@ -4,7 +4,7 @@ import { Catalog } from '@warm-ladder/core/repertoire';
 import { measureClass } from '@warm-ladder/core/review';
 import { reviewVoice } from '@warm-ladder/core/voice';
 import { docxOf } from '../../server/src/handouts/docx';
-import { pdfOf } from '../../server/src/handouts/pdf';
+import { pdfOf } from '../../server/src/handouts/paper/pdf';
 import { demoBundle } from '../demo';
 import { figure, quantile } from './report';
 import { sixtyBlocks } from './sixty';

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,6 +22,19 @@ export function preparedFolder(): ReturnType<typeof temporaryFolder> {
   const made = temporaryFolder();
   cpSync(process.env.PREPARED_FOLDER ?? '', made.folder, { recursive: true });
   return made;
+}
+
+export interface PdfPage {
+  readonly words: string;
+  readonly leastType: number;
+  readonly lowest: number;
+  readonly heard: ReadonlyArray<{ readonly role: string; readonly alt?: string }>;
+}
+
+/** The pages of a PDF, by a reader that is not the writer (scripts/lib/readPdf.mjs). */
+export function readPdf(path: string): PdfPage[] {
+  const reader = join(__dirname, '../../scripts/lib/readPdf.mjs');
+  return JSON.parse(execFileSync(process.execPath, [reader, path], { encoding: 'utf8' })) as PdfPage[];
 }
 
 export interface TestServer {

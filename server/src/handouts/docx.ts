@@ -1,4 +1,4 @@
-import type { Handout, HandoutPart } from '@warm-ladder/core/handouts';
+import { type Handout, type HandoutPart, type HandoutTable, withoutEmptyColumns } from '@warm-ladder/core/handouts';
 import {
   AlignmentType,
   Document,
@@ -51,7 +51,7 @@ function partOf(part: HandoutPart): Array<Paragraph | Table> {
   if (part.kind === 'text') return [new Paragraph({ text: part.text })];
   if (part.kind === 'table') {
     const page = part.page ? [new Paragraph({ pageBreakBefore: true })] : [];
-    return [...page, tableOf(part)];
+    return [...page, tableOf(withoutEmptyColumns(part))];
   }
   return [
     new Paragraph({
@@ -71,7 +71,7 @@ function partOf(part: HandoutPart): Array<Paragraph | Table> {
   ];
 }
 
-const tableOf = ({ head, widths, rows }: Extract<HandoutPart, { kind: 'table' }>): Table =>
+const tableOf = ({ head, widths, rows }: HandoutTable): Table =>
   new Table({
     width: { size: 100, type: WidthType.PERCENTAGE },
     rows: [head.map((text) => ({ text })), ...rows].map(

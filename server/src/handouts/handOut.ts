@@ -14,7 +14,8 @@ import {
   vttOf,
 } from '@warm-ladder/core/handouts';
 import type { HandoutFormat, HandoutSheet } from '@warm-ladder/core/wire';
-import type { Paper, pdfOf } from './pdf';
+import type { pdfOf } from './paper/pdf';
+import type { Paper } from './paper/sheet';
 
 /** What there is to hand out of a class. */
 const SHEETS: Readonly<Record<HandoutSheet, (spoken: SpokenClass) => Handout>> = {
@@ -67,4 +68,4 @@ export async function handOut(spoken: SpokenClass, { as, sheet, paper = 'a4' }: 
 }
 
 /** Handouts as the pages of one PDF. */
-export const pagesOf: typeof pdfOf = async (handouts, paper) => (await import('./pdf')).pdfOf(handouts, paper);
+export const pagesOf: typeof pdfOf = async (handouts, paper) => (await import('./paper/pdf')).pdfOf(handouts, paper);

@@ -2,7 +2,7 @@ import type { Bundle, CollectionName, Problem } from '@warm-ladder/core/formats'
 import type { TableRow } from '@warm-ladder/core/tables';
 import type { Form, RefusalBody, SentChange } from '@warm-ladder/core/wire';
 import type { Wanted } from '../handouts/handOut';
-import type { Paper } from '../handouts/pdf';
+import type { Paper } from '../handouts/paper/sheet';
 import type { SentError } from './messages';
 
 type Refused = { readonly ok: false; readonly problems: readonly Problem[] };

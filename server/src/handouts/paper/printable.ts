@@ -1,13 +1,5 @@
-import { createRequire } from 'node:module';
 import type { Handout, HandoutPart } from '@warm-ladder/core/handouts';
-import { openSync } from 'fontkit';
-
-const font = createRequire(import.meta.url);
-/** The house fonts, whole: Latin letters of every language, Greek and Cyrillic. */
-export const FONTS = {
-  plain: font.resolve('source-sans/TTF/SourceSans3-Regular.ttf'),
-  strong: font.resolve('source-sans/TTF/SourceSans3-Semibold.ttf'),
-} as const;
+import { canSet, standsIn } from './faces';
 
 /** What stands for a letter the font does not have. */
 const UNKNOWN = '□';
@@ -15,24 +7,26 @@ const UNKNOWN = '□';
 const NOTE = `Letters that this paper’s font does not have stand as ${UNKNOWN}; the text document has them all.`;
 
 const letters = new Intl.Segmenter('en', { granularity: 'grapheme' });
-let face: { hasGlyphForCodePoint(code: number): boolean } | undefined;
 
 /**
  * A handout as the house fonts can print it: a letter they lack, or a picture made of several, is one mark, and a line at
  * the end says so.
  */
 export function printable(handout: Handout): Handout {
-  face ??= openSync(FONTS.plain) as unknown as typeof face;
   let lacking = false;
-  const has = (letter: string) => [...letter].every((each) => face?.hasGlyphForCodePoint(each.codePointAt(0) ?? 0));
   const printed = (text: string): string => {
     const line = text.replace(/\s+/g, ' ');
-    if (has(line)) return line;
+    if (canSet(line)) return line;
     lacking = true;
-    return [...letters.segment(line)].map(({ segment }) => (has(segment) ? segment : UNKNOWN)).join('');
+    return [...letters.segment(line)].map(({ segment }) => (standsIn(segment) ? segment : UNKNOWN)).join('');
   };
   const parts = handout.parts.map((part) => printedPart(part, printed));
-  const said = { title: printed(handout.title), about: printed(handout.about), foot: printed(handout.foot) };
+  const said = {
+    ...handout,
+    title: printed(handout.title),
+    about: printed(handout.about),
+    foot: printed(handout.foot),
+  };
   return { ...said, parts: lacking ? [...parts, { kind: 'text', text: NOTE }] : parts };
 }
 
