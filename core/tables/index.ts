@@ -1,4 +1,6 @@
-export { CSV_COLUMNS, CSV_LOSS } from './columns';
+export { type Column, CSV_COLUMNS, CSV_LOSS, REQUIRED_COLUMNS } from './columns';
 export { decodeTable } from './decodeTable';
+export { FILLABLE, type Fill } from './filledRows';
+export { type OwnColumn, ownColumns, withColumns } from './ownTable';
 export * from './readRepertoireCsv';
 export { repertoireCsvSteps, writeRepertoireCsv } from './writeRepertoireCsv';

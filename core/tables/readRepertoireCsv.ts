@@ -1,13 +1,14 @@
 import Papa from 'papaparse';
-import type { BasePosition } from '../body/position';
 import type { Bundle } from '../formats';
 import { atOnce, type Steps, shortened } from '../formats';
 import { schemaProblems } from '../formats/schemaProblems';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
-import { type Exercise, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
+import { type Exercise, type Prop, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
 import { exerciseSchema } from '../repertoire/exerciseSchema';
-import { type Column, CSV_COLUMNS, REQUIRED_COLUMNS } from './columns';
+import { type BasePosition, POSITIONS } from '../vocabulary/position';
+import { type Column, CSV_COLUMNS, LEFT_OUT } from './columns';
+import { type Fill, filledRows } from './filledRows';
 
 /** Rows of one table at most: more rungs than any studio teaches, and few enough to be checked while one waits. */
 const MOST_ROWS = 20_000;
@@ -18,6 +19,8 @@ export type ReadCsv =
       readonly exercises: readonly Exercise[];
       /** Keys of rungs that were not here and come with a plain pose. */
       readonly plain: readonly string[];
+      /** Props the table names that were not here. */
+      readonly props: readonly Prop[];
     }
   | Refused;
 
@@ -34,10 +37,11 @@ export type ReadRows = { readonly ok: true; readonly rows: readonly TableRow[] }
  * Reads a table of the repertoire onto the studio that is here: all of it, or nothing with a report naming the row
  * and the column. Comma, semicolon or tab, with or without a byte-order mark; the order of the columns is free.
  * @param bundle the studio: its rungs keep their poses, phases and cues
+ * @param fill what is taken for new rungs where the table says nothing
  */
-export function readRepertoireCsv(text: string, bundle: Bundle): ReadCsv {
+export function readRepertoireCsv(text: string, bundle: Bundle, fill: Fill = {}): ReadCsv {
   const table = readTableRows(text);
-  return table.ok ? atOnce(exercisesOfRows(table.rows, bundle)) : table;
+  return table.ok ? atOnce(exercisesOfRows(table.rows, bundle, fill)) : table;
 }
 
 /** The rows of such a table, not yet held against anything. */
@@ -52,12 +56,13 @@ export function readTableRows(text: string): ReadRows {
   const parsed = Papa.parse<TableRow>(table, {
     ...shape,
     header: true,
-    transformHeader: nameOf,
+    // Left-out columns share a name, which a table’s rows can’t.
+    transformHeader: (header, i) => (nameOf(header) === LEFT_OUT ? `${LEFT_OUT}${i}` : nameOf(header)),
     transform: (value) => unescaped(value.trim()),
   });
-  const broken = parsed.errors.map(
-    ({ row = 0, message }): Problem => ({ path: [`row ${row + 2}`], message: `${message}.` }),
-  );
+  // A table of one column has no delimiter to be found.
+  const wrong = parsed.errors.filter(({ code }) => code !== 'UndetectableDelimiter');
+  const broken = wrong.map(({ row = 0, message }): Problem => ({ path: [`row ${row + 2}`], message: `${message}.` }));
   if (broken.length > 0) return { ok: false, problems: shortened(broken) };
   if (parsed.data.length > MOST_ROWS) {
     return refusal([], `The table has ${parsed.data.length} rows; expected at most ${MOST_ROWS}, one for each rung.`);
@@ -82,11 +87,10 @@ function columnProblems(found: readonly string[]): Problem[] {
   }
   const known: readonly string[] = CSV_COLUMNS;
   const seen = new Set<string>();
-  const twice = found.filter((column) => seen.size === seen.add(column).size);
-  const missing = REQUIRED_COLUMNS.filter((column) => !seen.has(column));
-  const strange = found.filter((column) => !known.includes(column));
+  const taken = found.filter((column) => column !== LEFT_OUT);
+  const twice = taken.filter((column) => seen.size === seen.add(column).size);
+  const strange = taken.filter((column) => !known.includes(column));
   return [
-    ...missing.map((column) => ({ path: ['row 1'], message: `The column “${column}” is missing.` })),
     ...strange.map((column) => ({
       path: ['row 1'],
       message: `The column “${column.slice(0, 60)}” is not known; expected ${CSV_COLUMNS.join(', ')}.`,
@@ -99,7 +103,9 @@ function columnProblems(found: readonly string[]): Problem[] {
  * Rows gathered into exercises, a row and an exercise a step: the first row of each says what it is, and the others must
  * agree.
  */
-export function* exercisesOfRows(rows: readonly TableRow[], bundle: Bundle): Steps<ReadCsv> {
+export function* exercisesOfRows(written: readonly TableRow[], bundle: Bundle, fill: Fill = {}): Steps<ReadCsv> {
+  const { rows, props, problems: missing } = yield* filledRows(written, bundle, fill);
+  if (missing.length > 0) return { ok: false, problems: missing };
   const problems: Problem[] = [];
   const here = new Map((bundle.exercises ?? []).map((exercise) => [exercise.id, exercise]));
   const likes = new Map((bundle.positions ?? []).map(({ id, like }) => [id, like]));
@@ -118,7 +124,7 @@ export function* exercisesOfRows(rows: readonly TableRow[], bundle: Bundle): Ste
       continue;
     }
     seen.set(key, number);
-    const head = headOf(row, complain);
+    const head = headOf(row, likes, complain);
     const known = made.get(ref.exercise);
     if (known && JSON.stringify(known.exercise) !== JSON.stringify(head)) {
       complain(
@@ -149,7 +155,7 @@ export function* exercisesOfRows(rows: readonly TableRow[], bundle: Bundle): Ste
       );
   }
   if (problems.length > 0) return { ok: false, problems: shortened(problems) };
-  return { ok: true, exercises, plain };
+  return { ok: true, exercises, plain, props };
 }
 
 /**
@@ -221,7 +227,11 @@ const listOf = (cell: string | undefined): string[] =>
     .map((each) => each.trim().replaceAll('||', '|'))
     .filter(Boolean);
 
-function headOf(row: TableRow, complain: Complain): Omit<Exercise, 'rungs'> {
+function headOf(row: TableRow, likes: ReadonlyMap<string, BasePosition>, complain: Complain): Omit<Exercise, 'rungs'> {
+  const position = row.position ?? '';
+  const positions: readonly string[] = [...POSITIONS, ...likes.keys()];
+  const known = positions.includes(position);
+  if (!known) complain('position', `“${position.slice(0, 60)}” is not a position; expected ${positions.join(', ')}.`);
   const directions = listOf(row.directions);
   for (const each of directions) {
     if (!(DIRECTIONS as readonly string[]).includes(each)) {
@@ -235,7 +245,8 @@ function headOf(row: TableRow, complain: Complain): Omit<Exercise, 'rungs'> {
   return {
     id: row.exercise ?? '',
     name: row['exercise name'] ?? '',
-    position: row.position ?? '',
+    // What was complained of once is not complained of again.
+    position: known ? position : POSITIONS[0],
     directions: directions as Direction[],
     sides,
     ...(row.notes ? { notes: row.notes } : {}),

@@ -16,7 +16,7 @@ const complaint = (text: string) => {
 test('what goes out comes back the same, poses and cues included, since the studio keeps them', () => {
   const bundle = bundleOf();
   const back = read(writeRepertoireCsv(bundle), bundle);
-  expect(back).toEqual({ ok: true, exercises: bundle.exercises, plain: [] });
+  expect(back).toEqual({ ok: true, exercises: bundle.exercises, plain: [], props: [] });
 });
 
 test.each([
@@ -137,5 +137,5 @@ test('the columns are as published, and heat is written but never read', () => {
   const [head = '', ...lines] = writeRepertoireCsv(bundle).split('\r\n');
   expect(head).toBe(CSV_COLUMNS.join(','));
   const hotter = [head, ...lines.map((line) => line.replace(/,(\d+(\.\d+)?),,$/, ',99,,'))].join('\r\n');
-  expect(read(hotter, bundle)).toEqual({ ok: true, exercises: bundle.exercises, plain: [] });
+  expect(read(hotter, bundle)).toEqual({ ok: true, exercises: bundle.exercises, plain: [], props: [] });
 });

@@ -5,6 +5,7 @@ export * from './features';
 export { LANDMARK_IDS, LANDMARKS, type Landmark } from './landmarks';
 export * from './measure';
 export * from './parts';
+export { idOf, plainWords } from './plainWords';
 export * from './preparations';
 export type { AbdominalCheck } from './schemas';
 export * from './side';

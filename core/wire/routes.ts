@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COLLECTIONS, DOCUMENT_KINDS, type DocumentKind } from '../formats/kinds';
+import type { FILLABLE } from '../tables';
 import {
   copySchema,
   feedSchema,
@@ -56,6 +57,17 @@ const version = z.coerce.number().int().min(0);
 const flag = z.enum(['true', 'false']).default('false');
 const rehearse = flag.describe('Only tell what it would do');
 const base = version.optional().describe('The revision of the studio it was rehearsed on: refused if that has changed');
+/** What a table does not say, said once for all of its new rungs. */
+const fillValue = z.string().max(120).optional();
+const fill = {
+  'rung name': fillValue.describe('What a rung is called in a table without levels'),
+  position: fillValue.describe('Of exercises that are new'),
+  directions: fillValue.describe('Joined by |'),
+  sides: fillValue.describe('both, each or alternate'),
+  'set-up seconds': fillValue.describe('Of rungs that are new'),
+  sets: fillValue,
+  reps: fillValue,
+} satisfies Record<(typeof FILLABLE)[number], typeof fillValue>;
 const named = z.strictObject({ name: z.string().max(200).describe('Of a copy') });
 const importName = z
   .string()
@@ -166,7 +178,7 @@ export const ROUTES = {
     method: 'POST',
     path: '/repertoire.csv',
     summary: 'Takes a table of the repertoire in, or tells what it would do',
-    query: z.strictObject({ rehearse, base }),
+    query: z.strictObject({ rehearse, base, ...fill }),
     body: csv,
     answer: json(tableSchema),
     refusals: ['INVALID', 'STALE', 'NO_SPACE', 'NO_COPY'],

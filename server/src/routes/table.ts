@@ -21,11 +21,11 @@ export const tableRoutes =
       return unhurried(repertoireCsvSteps(studio.catalog));
     });
 
-    serve(app, ROUTES.importTable, async ({ body, query: { rehearse, base = studio.revision } }) => {
+    serve(app, ROUTES.importTable, async ({ body, query: { rehearse, base = studio.revision, ...fill } }) => {
       const rows = await readers.rows(body);
-      const read = await unhurried(exercisesOfRows(rows, studio.bundle));
+      const read = await unhurried(exercisesOfRows(rows, studio.bundle, fill));
       if (!read.ok) throw invalid(read.problems);
-      const bundle = bundleInOrder({ ...emptyBundle(), exercises: [...read.exercises] });
+      const bundle = bundleInOrder({ ...emptyBundle(), props: [...read.props], exercises: [...read.exercises] });
       const answer = await studio.import({ bundle }, { mode: 'merge', rehearse: rehearse === 'true', base });
       return { ...answer, plain: read.plain };
     });
