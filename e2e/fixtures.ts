@@ -124,6 +124,13 @@ export async function chooseFile(page: Page, text: string): Promise<void> {
     .setInputFiles({ name: 'file.json', mimeType: 'application/json', buffer: Buffer.from(text) });
 }
 
+/** Takes in the file that was chosen, and leaves what it brought. */
+export async function takeIn(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('dialog')).toContainText(/Taken in|nothing has changed/);
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+}
+
 /** What the server has of a studio. */
 export async function kept(address: string): Promise<Bundle> {
   return (await fetch(`${address}/api/bundle`)).json() as Promise<Bundle>;

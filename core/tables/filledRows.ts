@@ -77,10 +77,29 @@ export function* filledRows(rows: readonly TableRow[], bundle: Bundle, fill: Fil
     filled.push(next);
     above = next;
   }
+  const told = rows[0]?.exercise === undefined ? withNotesTogether(filled) : filled;
   const problems = REQUIRED_COLUMNS.filter((column) => missing.has(column)).map(
     (column): Problem => ({ path: ['row 1'], message: `The column “${column}” is missing.` }),
   );
-  return { rows: filled, props: props.added, problems };
+  return { rows: told, props: props.added, problems };
+}
+
+/**
+ * In a table of one’s own a note stands beside its level; an exercise has one for all of them.
+ * @param rows of a table without ids: one that was written here says the same in every row
+ */
+function withNotesTogether(rows: readonly TableRow[]): TableRow[] {
+  const notes = new Map<string, Array<{ level: string; note: string }>>();
+  for (const { exercise = '', 'rung name': level = '', notes: note = '' } of rows) {
+    if (note !== '') notes.set(exercise, [...(notes.get(exercise) ?? []), { level, note }]);
+  }
+  return rows.map((row) => {
+    const own = notes.get(row.exercise ?? '');
+    if (!own) return row;
+    const [first] = own;
+    const same = own.every(({ note }) => note === first?.note);
+    return { ...row, notes: same ? first?.note : own.map(({ level, note }) => `${level}: ${note}`).join('\n') };
+  });
 }
 
 /** Ids by names: those there are, and new ones that none of them has. */

@@ -3,4 +3,5 @@ export { decodeTable } from './decodeTable';
 export { FILLABLE, type Fill } from './filledRows';
 export { type OwnColumn, ownColumns, withColumns } from './ownTable';
 export * from './readRepertoireCsv';
+export { tableTemplate } from './template';
 export { repertoireCsvSteps, writeRepertoireCsv } from './writeRepertoireCsv';

@@ -4,6 +4,7 @@ import { type Column, CSV_COLUMNS } from './columns';
 import type { Fill } from './filledRows';
 import { ownColumns, withColumns } from './ownTable';
 import { readRepertoireCsv } from './readRepertoireCsv';
+import { tableTemplate } from './template';
 import { writeRepertoireCsv } from './writeRepertoireCsv';
 
 const FILL: Fill = { directions: 'neutral', sides: 'both', 'set-up seconds': '20', sets: '1', reps: '6' };
@@ -34,13 +35,14 @@ test('a table as a director keeps it is matched by names and read by its words',
     null,
     'notes',
   ]);
-  const { exercises, props, plain } = taken(KEPT.replace(';Slow', ';'));
+  const { exercises, props, plain } = taken(KEPT);
   expect(exercises).toMatchObject([
     {
       id: 'heel-slide',
       position: 'supine',
       directions: ['neutral'],
       sides: 'alternate',
+      notes: 'Slow',
       rungs: [
         { id: 'level-1', name: 'Level 1', setupSeconds: 20, dose: { sets: 3, reps: 8 } },
         { name: 'Level 2', setupSeconds: 15, dose: { sets: 3, reps: 8, repsTo: 10 }, props: ['small-ball', 'towel'] },
@@ -135,4 +137,26 @@ test('a table as it is written here keeps its columns, in any order, delimiter a
     }),
     { numRuns: 50 },
   );
+});
+
+test('notes beside the levels of a ladder become the one note it has', () => {
+  const { exercises } = taken(
+    'Exercise,Level,Position,Notes\nBow,Low,prone,slow\nBow,High,,\nBow,Top,,wide',
+    bundleOf(),
+  );
+  expect(exercises[0]?.notes).toBe('Low: slow\nTop: wide');
+});
+
+test('the table to fill in is read as it is handed out', () => {
+  const { exercises, plain } = taken(tableTemplate(), bundleOf(), {});
+  expect(plain).toHaveLength(2);
+  expect(exercises[0]).toMatchObject({
+    name: 'Kiln door',
+    position: 'supine',
+    sides: 'alternate',
+    rungs: [
+      { setupSeconds: 20, dose: { sets: 1, reps: 6, repsTo: 8 } },
+      { setupSeconds: 20, dose: { sets: 2, reps: 6 } },
+    ],
+  });
 });

@@ -1,4 +1,4 @@
-import { expect, findings, row, saved, test } from '../fixtures';
+import { expect, findings, fromMenu, kept, row, saved, takeIn, test } from '../fixtures';
 
 test('two rungs are set beside each other, and their loads against each other', { tag: '@long' }, async ({
   page,
@@ -116,7 +116,42 @@ test('the repertoire goes out as a table and comes in again, its loss named; a w
 
   await choose(`\uFEFF${csv.replaceAll('Leg lower', 'Long leg lower')}`);
   await expect(page.getByText('Poses, phases and cues are not in it')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await takeIn(page);
   await page.getByLabel('Search the repertoire').fill('Long leg lower');
   await expect(page.getByRole('link', { name: 'Long leg lower', exact: true })).toBeVisible();
+});
+
+test('a table as a director keeps it is matched by hand, told, taken in and gone on from', async ({ page, studio }) => {
+  const text =
+    'Exercise;Level;Lies;Spine;Per side;Equipment;Dose;Taught by\nSaw-horse;Low;all fours;Twist;yes;Sandbag;3 x 8;Ada\n;Wide;;;;;8-10;\n';
+  await page.goto(`${studio.address}/repertoire`);
+  await fromMenu(page, 'Import a file…');
+  await page
+    .getByLabel('File to import')
+    .setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(`\uFEFF${text}`) });
+  const column = (name: string) => page.getByLabel(`What “${name}” is`);
+  await expect(column('Lies')).toHaveValue('position');
+  await expect(column('Taught by')).toHaveValue('');
+  await column('Taught by').selectOption('notes');
+  await page.getByLabel('set-up seconds').fill('25');
+  await page.getByLabel('set-up seconds').blur();
+  await expect(page.getByRole('dialog')).toContainText('2 new rungs come undrawn');
+  await column('Level').selectOption('');
+  await expect(page.getByRole('alert')).toContainText('stands in row 2 already');
+  await column('Level').selectOption('rung name');
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('dialog').getByRole('link', { name: 'Saw-horse' }).click();
+  await expect(page.getByRole('heading', { name: 'Saw-horse' })).toBeVisible();
+  const { exercises = [], props = [] } = await kept(studio.address);
+  expect(exercises.find(({ id }) => id === 'saw-horse')).toMatchObject({
+    position: 'four-point',
+    directions: ['rotation'],
+    sides: 'each',
+    notes: 'Ada',
+    rungs: [
+      { name: 'Low', setupSeconds: 25, dose: { sets: 3, reps: 8 }, props: ['sandbag'] },
+      { name: 'Wide', setupSeconds: 25, dose: { sets: 3, reps: 8, repsTo: 10 } },
+    ],
+  });
+  expect(props.map(({ name }) => name)).toContain('Sandbag');
 });

@@ -1,6 +1,6 @@
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { repertoireFile } from '../demo';
-import { chooseFile, expect, fromMenu, kept, saved, test } from '../fixtures';
+import { chooseFile, expect, fromMenu, kept, saved, takeIn, test } from '../fixtures';
 import { DEMO } from '../studio';
 
 const REPERTOIRE = repertoireFile();
@@ -60,7 +60,7 @@ test('an import and an emptying can be undone, and every copy can be brought bac
   await saved(page);
   const file = bundle({ classes: [{ ...oneClass('night-landing', 'From the file') }] });
   await chooseFile(page, file);
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await takeIn(page);
   await expect(page.getByLabel('Name of the class')).toHaveValue('From the file');
   await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Name of the class')).toHaveValue('Before the file');
@@ -110,8 +110,12 @@ test('files that need one another are taken in together, in any order; one that 
     await expect(page.getByText(/^Reading \d files…$/)).toBeInViewport();
     await route.continue();
   });
-  await chosen.setInputFiles(house);
-  await page.getByRole('button', { name: 'Take it in' }).click();
-  await expect(page.getByRole('dialog')).toBeHidden();
+  // One by one, the last first: refused until what it needs is there too.
+  const [last = '', ...others] = house;
+  await chosen.setInputFiles(last);
+  await expect(page.getByRole('alert')).toContainText('The file was not taken in');
+  await page.getByLabel('And one it needs…').setInputFiles(others);
+  await expect(page.getByRole('list', { name: 'Read together' }).getByRole('listitem')).toHaveCount(house.length + 1);
+  await takeIn(page);
   expect((await kept(server.address)).exercises).toHaveLength(150);
 });

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { repertoireFile } from '../demo';
-import { chooseFile, expect, findings, length, row, saved, test } from '../fixtures';
+import { chooseFile, expect, findings, length, row, saved, takeIn, test } from '../fixtures';
 import { ROOT } from '../studio';
 
 const REPERTOIRE = JSON.stringify(repertoireFile());
@@ -31,7 +31,7 @@ test('from an empty studio to a class that survives export, wipe and import', { 
 }) => {
   await page.goto(studio.address);
   await chooseFile(page, REPERTOIRE);
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await takeIn(page);
 
   await page.getByRole('button', { name: 'Empty class' }).click();
   await page.getByLabel('Name of the class').fill('Eight on Tuesday');
@@ -100,7 +100,7 @@ test('from an empty studio to a class that survives export, wipe and import', { 
   await expect(page.getByRole('heading', { name: 'A new studio' })).toBeVisible();
 
   await chooseFile(page, readFileSync(file, 'utf8'));
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await takeIn(page);
   await page.getByRole('link', { name: 'Eight on Tuesday' }).first().click();
   await expect(length(page)).toHaveText(before ?? '');
   await expect(page.getByRole('list').getByRole('group')).toHaveCount(8);

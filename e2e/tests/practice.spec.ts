@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { emptyBundle } from '@warm-ladder/core/formats';
-import { chooseFile, expect, findings, kept, length, row, saved, test } from '../fixtures';
+import { chooseFile, expect, findings, kept, length, row, saved, takeIn, test } from '../fixtures';
 
 /** Seconds of the class on the screen, to the second it is shown to. */
 async function seconds(page: Page): Promise<number> {
@@ -195,7 +195,7 @@ test('a file of version 1 is taken in as it would be written today, and what tha
   const dialog = page.getByRole('dialog');
   await dialog.getByText('From an older version:').click();
   await expect(dialog.getByText('audiences[0].homeHeat')).toBeVisible();
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await takeIn(page);
   await page.getByLabel('Search the classes').fill('old file');
   await page.getByRole('link', { name: 'From the old file' }).click();
   await expect(row(page, 1)).toContainText('Side leg lift');

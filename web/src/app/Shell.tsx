@@ -19,7 +19,7 @@ import { useShortcuts } from './useShortcuts';
 const ConflictDialog = lazily(() => import('./ConflictDialog'));
 const Palette = lazily(() => import('./Palette'));
 const FileMenu = lazily(() => import('./FileMenu'));
-const ImportDialog = lazily(() => import('./ImportDialog'));
+const ImportDialog = lazily(() => import('./import/ImportDialog'));
 
 /** The working order of the director; a script and a class of the same name stand one step apart. */
 export function Shell() {

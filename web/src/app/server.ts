@@ -1,4 +1,5 @@
 import { BUILD_HEADER, type DocumentKind } from '@warm-ladder/core/formats';
+import type { Fill } from '@warm-ladder/core/tables';
 import type { Kept, RefusalBody, ROUTES, SentChange, SetAsideDocument } from '@warm-ladder/core/wire';
 import type { z } from 'zod';
 import { hearBuild } from './build';
@@ -103,9 +104,9 @@ export const server = {
   change: (changes: readonly SentChange[]) => ask('POST', '/changes', { body: json({ changes }) }),
   import: (text: string, query: ImportQuery) => ask('POST', '/bundle', { query: { ...query }, body: text }),
   progress: (id: string) => ask('GET', '/progress/{id}', { params: { id } }),
-  /** A table as it lies on the disk: the server reads its encoding. */
-  importTable: (table: Blob, { rehearse, base }: ImportQuery) =>
-    ask('POST', '/repertoire.csv', { query: { rehearse, base }, body: table, type: 'text/csv' }),
+  /** A table, its columns said as they are known here. @param fill what it does not say, for all new rungs */
+  importTable: (table: Blob, { rehearse, base }: ImportQuery, fill: Fill) =>
+    ask('POST', '/repertoire.csv', { query: { rehearse, base, ...fill }, body: table, type: 'text/csv' }),
   /** What has been changed, the newest first; of one document, or before a change, where they are named. */
   history: (query: { readonly before?: number; readonly kind?: DocumentKind; readonly id?: string }) =>
     ask('GET', '/history', { query }),
