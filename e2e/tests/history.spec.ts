@@ -40,8 +40,16 @@ test('edited while the server is away and closed: what can be is kept, what is r
 
   await undo(back).click();
   await expect(target(back)).toHaveValue('30');
-  // The next step was done on another page: it says where, and shows it.
+  // The next step was done on another page: it asks, says where, and shows it.
   await undo(back).click();
+  const question = back.getByRole('alertdialog');
+  await expect(question).toContainText('not on this page');
+  await expect(question).toContainText('in “Rowers on ice”');
+  await question.getByRole('button', { name: 'Leave it' }).click();
+  expect((await kept(studio.address)).classes?.find(({ id }) => id === 'rowers-sixty')?.name).not.toBe('Rowers on ice');
+  await back.keyboard.press('Control+z');
+  await expect(question.getByRole('button', { name: 'Undo it' })).toBeFocused();
+  await back.keyboard.press('Enter');
   const notice = back.getByRole('status').filter({ hasText: 'Undone' });
   await expect(notice).toContainText('in “Rowers, sixty minutes”');
   await notice.getByRole('link', { name: 'Show it' }).click();

@@ -11,8 +11,8 @@ import type { Place } from './studioState';
 const STAYS = 12_000;
 
 /**
- * What an undo or a redo did where nobody sees it: on another page, which it offers to show, or nowhere, since somebody
- * has changed the same since. What it did further down this page is brought into sight.
+ * What was undone or redone, and how many in a row: where it is on another page it offers to show it, where somebody has
+ * changed the same since nothing was done. What it did further down this page is brought into sight.
  */
 export function GoneNotice() {
   const gone = useAppSelector(({ studio }) => studio.gone);
@@ -34,15 +34,25 @@ export function GoneNotice() {
   };
   const there = elsewhere.find((place) => pathOf(place) !== null && documentOf(entities, place.kind, place.id));
   const word = gone.way === 'back' ? 'undone' : 'redone';
-  if (elsewhere.length + gone.clashed.length === 0) return null;
+  // What is in sight is seen; it is said once to who does not see it.
+  if (elsewhere.length + gone.clashed.length === 0 && gone.times === 1) {
+    return (
+      <p role="status" className="sr-only">
+        {capital(word)}: {gone.label}.
+      </p>
+    );
+  }
   return (
     <div
       role="status"
       className="no-print fixed inset-x-0 bottom-4 z-20 mx-auto flex w-fit max-w-[min(40rem,92vw)] flex-wrap items-center gap-x-3 gap-y-1 rounded-lg bg-ink px-4 py-2 text-sheet shadow-lg"
     >
-      {elsewhere.length > 0 && (
+      {gone.changed.length > 0 && (
         <span>
-          {word.charAt(0).toUpperCase() + word.slice(1)}: {gone.label}, in {named(elsewhere)}.
+          {gone.times > 1 && `${gone.times} `}
+          {gone.times > 1 ? `${word}, the last: ` : `${capital(word)}: `}
+          {gone.label}
+          {elsewhere.length > 0 && `, in ${named(elsewhere)}`}.
         </span>
       )}
       {gone.clashed.length > 0 && (
@@ -58,6 +68,8 @@ export function GoneNotice() {
     </div>
   );
 }
+
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 /** Scrolls to the first of some items that is on the page and out of sight. */
 function bringIntoSight(items: readonly string[]): void {

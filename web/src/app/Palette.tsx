@@ -14,9 +14,9 @@ import {
   selectSeries,
   selectWaiting,
 } from './selectors';
-import { useAppDispatch, useAppSelector } from './store';
-import { redone, undone } from './studio';
+import { useAppSelector } from './store';
 import { useNewClass } from './useNewClass';
+import { useUndo } from './useUndo';
 
 interface PaletteProps {
   readonly onClose: () => void;
@@ -109,15 +109,15 @@ function ranked(all: readonly Found[], letters: readonly string[]): Found[] {
 }
 
 function useDoings(onImport: () => void): Doing[] {
-  const dispatch = useAppDispatch();
+  const undo = useUndo();
   const create = useNewClass();
   const open = useAppSelector(selectOpenClass);
   return [
     ...ALWAYS,
     { step: 'Class', words: 'New class', also: 'empty', does: () => create() },
     { step: 'House', words: 'Import a file…', also: 'read open table', does: onImport },
-    { step: 'House', words: 'Undo', does: () => void dispatch(undone()) },
-    { step: 'House', words: 'Redo', does: () => void dispatch(redone()) },
+    { step: 'House', words: 'Undo', does: () => undo('back') },
+    { step: 'House', words: 'Redo', does: () => undo('forward') },
     ...(open ? commandsOf(open) : []),
   ];
 }

@@ -1,8 +1,9 @@
 import { classShownAt } from '@warm-ladder/core/formats';
 import { Redo2, Undo2 } from 'lucide-react';
-import { Suspense, useCallback, useState } from 'react';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useParams } from 'react-router';
 import { reloadPage, useNewerBuild } from './build';
+import { ElsewhereQuestion } from './ElsewhereQuestion';
 import { GoneNotice } from './GoneNotice';
 import { lazily } from './lazily';
 import { useReadiness } from './measured';
@@ -11,9 +12,10 @@ import { SaveState } from './SaveState';
 import { ShortcutsButton } from './ShortcutsButton';
 import { selectCatalog, selectClass, selectWhole } from './selectors';
 import { useAppDispatch, useAppSelector } from './store';
-import { loadStudio, redone, undone } from './studio';
+import { loadStudio, pageShown } from './studio';
 import { usePageHead } from './usePageHead';
 import { useShortcuts } from './useShortcuts';
+import { useUndo } from './useUndo';
 
 // Menus come with a library of their own: a view shows before it does.
 const ConflictDialog = lazily(() => import('./ConflictDialog'));
@@ -34,6 +36,7 @@ export function Shell() {
     { to: '/series', name: 'Series' },
   ];
   usePageHead();
+  usePageShown();
   const whole = useAppSelector(selectWhole);
   const [going, setGoing] = useState(false);
   const [importing, setImporting] = useState(false);
@@ -81,6 +84,7 @@ export function Shell() {
       <StudioGate />
       <NoticeLine />
       <GoneNotice />
+      <ElsewhereQuestion />
       {going && (
         <Suspense>
           <Palette onClose={() => setGoing(false)} onImport={() => setImporting(true)} />
@@ -145,8 +149,17 @@ function Readiness() {
   return null;
 }
 
-function UndoButtons() {
+/** What is done from here on is done on this page. */
+function usePageShown() {
+  const { pathname } = useLocation();
   const dispatch = useAppDispatch();
+  useEffect(() => {
+    dispatch(pageShown(pathname));
+  }, [pathname, dispatch]);
+}
+
+function UndoButtons() {
+  const undo = useUndo();
   const whole = useAppSelector(selectWhole);
   const past = useAppSelector(({ studio }) => (whole ? studio.past.at(-1)?.label : undefined));
   const future = useAppSelector(({ studio }) => (whole ? studio.future.at(-1)?.label : undefined));
@@ -157,7 +170,7 @@ function UndoButtons() {
         type="button"
         className={look}
         disabled={past === undefined}
-        onClick={() => dispatch(undone())}
+        onClick={() => undo('back')}
         title={past ? `Undo: ${past}` : 'Nothing to undo'}
       >
         <Undo2 className="size-5" aria-hidden="true" />
@@ -167,7 +180,7 @@ function UndoButtons() {
         type="button"
         className={look}
         disabled={future === undefined}
-        onClick={() => dispatch(redone())}
+        onClick={() => undo('forward')}
         title={future ? `Redo: ${future}` : 'Nothing to redo'}
       >
         <Redo2 className="size-5" aria-hidden="true" />

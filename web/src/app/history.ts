@@ -48,10 +48,11 @@ export function recorded(before: StudioState, state: StudioState, { documents, l
     const joined = last.documents.map((each, i) => ({ ...each, edit: merged(each.edit, edits[i]?.edit ?? []) }));
     const left = joined.filter(changes);
     const past = left.length > 0 ? state.past.with(-1, { ...last, label, documents: left }) : state.past.slice(0, -1);
-    return { ...state, past, future: [] };
+    return { ...state, past, future: [], gone: null };
   }
   const n = Math.max(last?.n ?? 0, state.future[0]?.n ?? 0) + 1;
-  return { ...state, past: [...state.past, { n, documents: edits, label, field }].slice(-STEPS), future: [] };
+  const step: HistoryStep = { n, documents: edits, label, field, at: state.page };
+  return { ...state, past: [...state.past, step].slice(-STEPS), future: [], gone: null };
 }
 
 /** The state with documents changed here, as one step of undo. */
@@ -105,7 +106,15 @@ function went(
   return {
     now: withDocuments(state, became),
     done: done.length > 0 ? { ...step, documents: done } : null,
-    gone: { way, n: step.n, label: step.label, changed, clashed, items: done.flatMap(itemsOf) },
+    gone: {
+      way,
+      times: state.gone?.way === way ? state.gone.times + 1 : 1,
+      n: step.n,
+      label: step.label,
+      changed,
+      clashed,
+      items: done.flatMap(itemsOf),
+    },
   };
 }
 

@@ -7,6 +7,7 @@ const step = (n: number): HistoryStep => ({
   n,
   label: `step ${n}`,
   field: '',
+  at: '/class/x',
   documents: [
     { kind: 'classes', id: 'x', edit: [{ op: 'set', path: ['document', 'name'], value: `${n}`, was: `${n - 1}` }] },
   ],

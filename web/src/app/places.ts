@@ -1,5 +1,5 @@
 import { CLASS_PAGES, type DocumentKind, METHOD_ID } from '@warm-ladder/core/formats';
-import type { Place } from './studioState';
+import type { HistoryStep, Place } from './studioState';
 
 /** Where each kind of document is shown, the first one being where it is gone to; what a studio only has is nowhere. */
 const VIEWS: Readonly<Partial<Record<DocumentKind, readonly string[]>>> = {
@@ -24,8 +24,32 @@ export function placeAt(pathname: string): Place | null {
   return kind && own !== '' ? { kind, id: decodeURIComponent(own) } : null;
 }
 
+/** The view an address leads to: sheets over the repertoire are not pages of their own. */
+export const pageOf = (pathname: string): string => (pathname.startsWith('/repertoire') ? '/repertoire' : pathname);
+
 /** Whether a page shows a document. @example isShownAt({ kind: 'classes', id: 'monday' }, '/script/monday') // true */
 export function isShownAt({ kind, id }: Place, pathname: string): boolean {
   const shown = placeAt(pathname);
   return shown?.kind === kind && (kind === 'method' || shown.id === id);
 }
+
+/** What a page shows a list of, or of several kinds together. */
+const LISTS: Readonly<Record<string, readonly DocumentKind[]>> = {
+  '/class': ['classes'],
+  '/versions': ['classes'],
+  '/shelf': ['classes', 'series'],
+  '/repertoire': ['exercises'],
+  '/cues': ['exercises'],
+  '/audiences': ['audiences'],
+  '/teachers': ['teachers', 'rooms'],
+  '/series': ['series'],
+  '/calendar': ['series', 'teachers', 'rooms'],
+  '/method/positions': ['positions'],
+  '/logs': ['logs'],
+};
+
+/** Whether what a step did can be seen on a page, or was done on it. On the page of all changes everything can be. */
+export const isOnPage = ({ at, documents }: Pick<HistoryStep, 'at' | 'documents'>, pathname: string): boolean =>
+  (at !== undefined && pageOf(at) === pageOf(pathname)) ||
+  pathname === '/history' ||
+  documents.some((place) => isShownAt(place, pathname) || LISTS[pageOf(pathname)]?.includes(place.kind));

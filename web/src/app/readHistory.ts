@@ -7,6 +7,7 @@ const stepSchema = z.strictObject({
   n: z.int().min(1),
   label: z.string(),
   field: z.string(),
+  at: z.string().optional(),
   documents: z.array(z.strictObject({ kind: z.enum(DOCUMENT_KINDS), id: z.string(), edit: editSchema })).min(1),
 });
 

@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { deskReducer } from './deskState';
 import { studioReducer } from './studio';
 
@@ -12,4 +12,5 @@ export const store = configureStore({
 export type AppStore = typeof store;
 export type RootState = ReturnType<AppStore['getState']>;
 export const useAppDispatch = useDispatch.withTypes<AppStore['dispatch']>();
+export const useAppStore = useStore.withTypes<AppStore>();
 export const useAppSelector = useSelector.withTypes<RootState>();

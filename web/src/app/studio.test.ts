@@ -8,7 +8,9 @@ import {
   changed,
   conflictSettled,
   fed,
+  goneTold,
   loadStudio,
+  pageShown,
   redone,
   studioReducer,
   takeServers,
@@ -101,6 +103,17 @@ test('keystrokes in one field are one step; another field, or none, begins a new
   expect(name(run(typed, undone()))).toBe('Test class');
   expect(run(typed, named('Tue!', 'other')).past).toHaveLength(2);
   expect(run(opened(), named('A'), named('B')).past).toHaveLength(2);
+});
+
+test('a step knows its page, and steps gone one way in a row are counted', () => {
+  const shown = run(opened(), pageShown('/class/a'), named('A'), pageShown('/class/b'), named('B'));
+  expect(shown.past.map(({ at }) => at)).toEqual(['/class/a', '/class/b']);
+  expect(run(shown, undone()).gone).toMatchObject({ way: 'back', times: 1 });
+  const twice = run(shown, undone(), undone());
+  expect(twice.gone).toMatchObject({ way: 'back', times: 2 });
+  expect(run(twice, redone()).gone).toMatchObject({ way: 'forward', times: 1 });
+  expect(run(twice, goneTold(), redone(), undone()).gone).toMatchObject({ times: 1 });
+  expect(run(twice, named('C')).gone).toBeNull();
 });
 
 test('a change after an undo takes the place of what was undone', () => {

@@ -65,6 +65,8 @@ export const undone = createAction('studio/undone');
 export const redone = createAction('studio/redone');
 /** What was gone back or forward has been told. */
 export const goneTold = createAction('studio/goneTold');
+/** A page is shown: its path. */
+export const pageShown = createAction<string>('studio/pageShown');
 export const sending = createAction<StudioState['sending']>('studio/sending');
 /** The server's answers, each to what was sent: an edit made meanwhile stays unsaved. */
 export const answered = createAction<readonly SentAnswer[]>('studio/answered');
@@ -105,6 +107,7 @@ export function studioReducer(state: StudioState = initialState, action: Unknown
   if (undone.match(action)) return state.only === null ? wentBack(state) : state;
   if (redone.match(action)) return state.only === null ? wentForward(state) : state;
   if (goneTold.match(action)) return { ...state, gone: null };
+  if (pageShown.match(action)) return state.page === action.payload ? state : { ...state, page: action.payload };
   if (sending.match(action)) return { ...state, sending: action.payload };
   if (answered.match(action)) {
     return action.payload.reduce<StudioState>(withAnswer, { ...state, sending: {}, away: false, trouble: null });
@@ -121,7 +124,9 @@ export function studioReducer(state: StudioState = initialState, action: Unknown
   if (loadStudio.fulfilled.match(action)) {
     const { payload, meta } = action;
     const { answer, left } = payload;
-    return left ? opened(answer, left) : reloaded(state, answer, meta.arg === undefined ? 'the import' : meta.arg);
+    return left
+      ? { ...opened(answer, left), page: state.page }
+      : reloaded(state, answer, meta.arg === undefined ? 'the import' : meta.arg);
   }
   if (takeServers.fulfilled.match(action)) return asServers(state, action.payload);
   return state;

@@ -43,11 +43,15 @@ export interface HistoryStep extends Pick<Change, 'label' | 'field'> {
   /** Grows from step to step, and tells two apart wherever they are kept. */
   readonly n: number;
   readonly documents: readonly DocumentEdit[];
+  /** The page it was done on; not known of steps that were kept before pages were. */
+  readonly at?: string | undefined;
 }
 
 /** A step that was gone back or forward: the documents it changed, and those changed since where it would have. */
 export interface Gone extends Pick<HistoryStep, 'n' | 'label'> {
   readonly way: 'back' | 'forward';
+  /** How many have been gone this way in a row. */
+  readonly times: number;
   /** Ids of what was changed inside a document, where it can be pointed at. */
   readonly items: readonly string[];
   readonly changed: readonly Place[];
@@ -82,6 +86,8 @@ export interface StudioState {
   readonly future: readonly HistoryStep[];
   /** What the last undo or redo did, and where. */
   readonly gone: Gone | null;
+  /** The path of the page that is shown. */
+  readonly page: string;
   /** Documents changed here and not yet kept there. */
   readonly unsaved: Readonly<Record<DocumentKey, true>>;
   /** What was sent of a document without an answer: it may have arrived. */
@@ -120,6 +126,7 @@ export const initialState: StudioState = {
   past: [],
   future: [],
   gone: null,
+  page: '',
   unsaved: {},
   unanswered: {},
   refused: {},

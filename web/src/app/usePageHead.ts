@@ -1,10 +1,8 @@
 import { useEffect } from 'react';
 import { useLocation, useNavigationType } from 'react-router';
+import { pageOf } from './places';
 
 const STUDIO = document.title;
-
-/** The view an address leads to: sheets over the repertoire are not pages of their own. */
-const pageOf = (pathname: string): string => (pathname.startsWith('/repertoire') ? '/repertoire' : pathname);
 
 /**
  * Each page is called by its heading, in the title of the window too. What one goes to by a link begins at its top, with

@@ -1,6 +1,5 @@
 import { useEffect } from 'react';
-import { useAppDispatch } from './store';
-import { redone, undone } from './studio';
+import { useUndo } from './useUndo';
 
 /** Every shortcut there is, as the list of shortcuts shows them. */
 export const SHORTCUTS: ReadonlyArray<readonly [string, string]> = [
@@ -57,7 +56,7 @@ export function useSingleKey(key: string, run: () => void): void {
 
 /** Undo, redo and the list of everything from anywhere. In a field they are the class's too, since every keystroke there is already an edit. */
 export function useShortcuts(goTo: () => void): void {
-  const dispatch = useAppDispatch();
+  const undo = useUndo();
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
@@ -65,11 +64,11 @@ export function useShortcuts(goTo: () => void): void {
       if (key !== 'z' && key !== 'y' && key !== 'k') return;
       event.preventDefault();
       if (key === 'k') return goTo();
-      dispatch(key === 'y' || event.shiftKey ? redone() : undone());
+      undo(key === 'y' || event.shiftKey ? 'forward' : 'back');
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
-  }, [dispatch, goTo]);
+  }, [undo, goTo]);
 }
 
 /** Whether a key was meant for a field and not for the view. */
