@@ -85,3 +85,19 @@ test('a series says who it is for and who should see someone first, and its scri
   await expect(page.getByText('Numb fingers: see a doctor first.')).toBeVisible();
   await expect(page.getByText('General movement education, not medical advice.')).toBeVisible();
 });
+
+test('a figure shows every class it finds something in, and the open one, as it is changed', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/method?class=choir-first-draft`);
+  const order = page.getByRole('region', { name: 'Putting it in order' });
+  const trips = order.getByRole('listitem').filter({ hasText: 'Times up from the floor to standing' });
+  await expect(trips).toContainText('2 · 2 of 34 beyond');
+  await order.getByLabel('Times up from the floor to standing').fill('2');
+  await expect(trips).toContainText(/2 · [01] of 34 beyond/);
+  const minutes = page.getByRole('region', { name: 'Teaching a block' });
+  await expect(minutes).toContainText('Choir Monday, first draft (to mend): 44:07');
+  await minutes.getByLabel('One count').fill('1.2');
+  await expect(minutes).not.toContainText('44:07');
+});

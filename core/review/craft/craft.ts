@@ -26,6 +26,7 @@ export const CRAFT_TERMS = [
   late,
 ] as const;
 export type CraftName = (typeof CRAFT_TERMS)[number]['name'];
+export const CRAFT_NAMES: readonly CraftName[] = CRAFT_TERMS.map(({ name }) => name);
 
 /** Minutes of a class under which it is a piece of one, and not asked for craft. */
 const WHOLE_MINUTES = 12;

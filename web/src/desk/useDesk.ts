@@ -28,6 +28,7 @@ import type {
   PlannedSeries,
   ProposedClasses,
   ReadTake,
+  StandingClass,
 } from './worker';
 
 /** What can be worked out about a class, each on the class as it is when asked, once the whole studio is here. */
@@ -70,6 +71,13 @@ const aboutClass = async <T>(plan: ClassPlan, ask: (work: Remote<DeskWork>, cont
 /** What each answer of the method would change of a class. */
 export const effectsOnClass = (plan: ClassPlan): Promise<readonly Effect[]> =>
   aboutClass(plan, (work, context) => work.effects(plan, context));
+
+/** How every class stands to the figures of the house, as the studio is now. */
+export async function standingClasses(): Promise<readonly StandingClass[]> {
+  const state = await wholeStudio();
+  const asked = selectClasses(state).map((plan) => ({ plan, context: reviewContext(state, plan) }));
+  return atDesk(selectCatalogSource(state), (work) => work.standings(asked));
+}
 
 /** Captions of a class, read back. @throws when they can’t be read, with the line */
 export const takeOfClass = (plan: ClassPlan, captions: string, day: string): Promise<ReadTake> =>

@@ -9,10 +9,17 @@ import {
   type ToTime,
   toTime,
 } from '@warm-ladder/core/mend';
-import type { MethodFile } from '@warm-ladder/core/method';
+import { DIRECTIONS, type Direction, type MethodFile } from '@warm-ladder/core/method';
 import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
-import { type Finding, measureClass, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
+import {
+  askedMeasures,
+  type Finding,
+  type Measures,
+  measureClass,
+  type ReviewContext,
+  reviewClass,
+} from '@warm-ladder/core/review';
 import {
   type Brief,
   type Proposal,
@@ -48,6 +55,13 @@ export interface PlannedSeries {
   readonly clashes: readonly string[];
   /** How many episodes would do, where those asked for are too few. */
   readonly enough?: number | undefined;
+}
+
+/** How a class stands to the figures of the house: its measures, and its shares of the work by direction. */
+export interface StandingClass {
+  readonly id: string;
+  readonly measures: Partial<Measures>;
+  readonly directions: Readonly<Record<Direction, number>>;
 }
 
 /** What a brief's ids name, beside the repertoire. */
@@ -137,6 +151,19 @@ const work = {
   levels(plan: ClassPlan, context: ReviewContext): LevelledClass {
     const { edits, told, seconds } = levelled(known(), measureClass(known(), plan, context), context);
     return { edits, told, seconds };
+  },
+  /** How every class stands to the figures of the house. */
+  standings(asked: ReadonlyArray<{ readonly plan: ClassPlan; readonly context: ReviewContext }>): StandingClass[] {
+    return asked.map(({ plan, context }) => {
+      const review = reviewClass(known(), plan, context);
+      const { timed } = review;
+      const shares = DIRECTIONS.map((each) => [each, (timed.directions[each] ?? 0) / Math.max(1, timed.parts.work)]);
+      return {
+        id: plan.id,
+        measures: askedMeasures(review),
+        directions: Object.fromEntries(shares) as StandingClass['directions'],
+      };
+    });
   },
   /** What each answer of the method would change of a class. */
   effects(plan: ClassPlan, context: ReviewContext): Effect[] {

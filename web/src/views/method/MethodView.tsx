@@ -1,54 +1,29 @@
 import {
   BALANCED_BANDS,
   type Band,
-  CRAFT_SETTINGS,
   DIRECTION_WORDS,
   DIRECTIONS,
   type Direction,
-  LIMIT_SETTINGS,
   type MethodFile,
-  SCORE_SETTINGS,
-  TIMING_SETTINGS,
-  UNCERTAINTY_SETTINGS,
+  type Setting,
 } from '@warm-ladder/core/method';
+import { HELD_BY, type HouseSetting } from '@warm-ladder/core/review';
+import { type ReactNode, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useMethodChange } from '../../app/edits';
 import { selectMethod } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import type { StandingClass } from '../../desk/worker';
 import { DirectionMark } from '../../parts/DirectionMark';
-import { Figures, type Values } from '../../parts/Figures';
+import { FigureList, figureText, type Values } from '../../parts/Figures';
 import { NumberField } from '../../parts/NumberField';
 import { CautionRules } from './CautionRules';
+import { GROUPS, type Group, TABLES, type TableName } from './groups';
+import { MinutesOfClass } from './MinutesOfClass';
 import { SchoolsDesk } from './SchoolsDesk';
+import { Spread } from './Spread';
 import { Terms } from './Terms';
-
-/** Parts of the method that hold a table of figures of their own. */
-const PARTS = [
-  {
-    key: 'limits',
-    title: 'When the review warns',
-    about: 'Beyond these a finding is raised.',
-    table: LIMIT_SETTINGS,
-  },
-  {
-    key: 'uncertainty',
-    title: 'How much times vary',
-    about: 'From one teaching to the next, as a share of the seconds.',
-    table: UNCERTAINTY_SETTINGS,
-  },
-  {
-    key: 'score',
-    title: 'What a finding costs',
-    about: 'Two classes are held against each other by what is found in them; lower is better.',
-    table: SCORE_SETTINGS,
-  },
-  {
-    key: 'craft',
-    title: 'What makes a class well made',
-    about: 'Where each begins to be missed, and what it weighs when it is missed altogether: 10 is a third of a fix.',
-    table: CRAFT_SETTINGS,
-  },
-] as const;
+import { useShownClass, useStandings } from './useStandings';
 
 const UNSAID: MethodFile = {};
 
@@ -57,9 +32,9 @@ export function Component() {
   const method = useAppSelector(selectMethod) ?? UNSAID;
   const change = useMethodChange();
   const { directionBands = {} } = method;
-  const timing: Values = Object.fromEntries(
-    Object.keys(TIMING_SETTINGS).map((key) => [key, method[key as keyof typeof TIMING_SETTINGS]]),
-  );
+  const { plan } = useShownClass();
+  const standings = useStandings();
+  const picture = useMemo(() => pictureOf(standings, plan?.id), [standings, plan?.id]);
   const put = (part: Partial<MethodFile>, field: string) => change({ ...method, ...part }, field);
   return (
     <main className="mx-auto w-full max-w-[1280px] px-4 py-4">
@@ -82,44 +57,33 @@ export function Component() {
         }}
       />
       <h2 className="mt-8 font-name text-2xl font-semibold">Figures</h2>
-      <div className="mt-2 columns-1 gap-x-12 md:columns-2 xl:columns-3">
-        <Figures
-          title="Clock and reference body"
-          about="Loads are reckoned on this body: they compare options and are no clinical measure."
-          table={TIMING_SETTINGS}
-          values={timing}
-          onChange={(values, field) => {
-            const others = Object.fromEntries(Object.entries(method).filter(([key]) => !(key in TIMING_SETTINGS)));
-            change({ ...others, ...values }, field);
-          }}
+      {plan && (
+        <p className="text-soft">
+          Beside each stands every class of the house, a mark each, and {plan.name} as a point: what lies beyond is
+          found in it.
+        </p>
+      )}
+      {GROUPS.map((group) => (
+        <FigureGroup
+          key={group.title}
+          group={group}
+          method={method}
+          picture={picture}
+          onChange={change}
+          above={
+            group.picture === 'minutes'
+              ? plan && <MinutesOfClass plan={plan} />
+              : group.picture === 'directions' && (
+                  <Bands
+                    bands={directionBands}
+                    standings={standings}
+                    own={plan?.id}
+                    onChange={(bands, field) => put({ directionBands: bands }, field)}
+                  />
+                )
+          }
         />
-        {PARTS.map(({ key, title, about, table }) => (
-          <Figures
-            key={key}
-            title={title}
-            about={about}
-            table={table}
-            values={method[key] ?? {}}
-            onChange={(values, field) => put({ [key]: values }, field)}
-          />
-        ))}
-        <section aria-label="Directions" className="mb-6 break-inside-avoid">
-          <h2 className="font-name text-xl font-semibold">Directions</h2>
-          <p className="text-sm text-soft">The share of the work each should take in a balanced class, in percent.</p>
-          <ul className="mt-1">
-            {DIRECTIONS.map((direction) => (
-              <BandRow
-                key={direction}
-                direction={direction}
-                band={directionBands[direction] ?? BALANCED_BANDS[direction]}
-                onChange={(band) =>
-                  put({ directionBands: { ...directionBands, [direction]: band } }, `band ${direction}`)
-                }
-              />
-            ))}
-          </ul>
-        </section>
-      </div>
+      ))}
       <CautionRules
         changes={method.cautions ?? []}
         onChange={(cautions, field) => put({ cautions: [...cautions] }, field)}
@@ -128,21 +92,121 @@ export function Component() {
   );
 }
 
+type Picture = (table: TableName, key: string, figure: number) => ReactNode;
+
+/** Every class of the house beside a figure that it is held against. */
+const pictureOf =
+  (standings: readonly StandingClass[], own: string | undefined): Picture =>
+  (table, key, figure) => {
+    const held = table === 'timing' || table === 'uncertainty' ? undefined : HELD_BY[key as HouseSetting];
+    if (!held) return null;
+    const setting = (TABLES[table] as Readonly<Record<string, Setting>>)[key];
+    const values = standings.flatMap(({ measures }) => measures[held.measure] ?? []);
+    return (
+      <Spread
+        values={values}
+        own={standings.find(({ id }) => id === own)?.measures[held.measure]}
+        say={(value) => (setting ? figureText(setting, value) : String(value))}
+        {...(held.bound === 'most' ? { to: figure } : held.bound === 'least' ? { from: figure } : { best: figure })}
+      />
+    );
+  };
+
+interface FigureGroupProps {
+  readonly group: Group;
+  readonly method: MethodFile;
+  readonly picture: Picture;
+  readonly above: ReactNode;
+  readonly onChange: (method: MethodFile, field: string) => void;
+}
+
+/** Figures that are decided at one step of the work, from whichever tables they are. */
+function FigureGroup({ group: { title, about, shares }, method, picture, above, onChange }: FigureGroupProps) {
+  return (
+    <section aria-label={title} className="mt-6 border-t-2 border-line pt-2">
+      <h3 className="font-name text-xl font-semibold">{title}</h3>
+      <p className="max-w-prose text-sm text-soft">{about}</p>
+      {above}
+      <div className="columns-1 gap-x-12 lg:columns-2">
+        {shares.map(({ table, keys }) => {
+          const all: Values = table === 'timing' ? timingOf(method) : (method[table] ?? {});
+          return (
+            <FigureList
+              key={table}
+              table={Object.fromEntries(Object.entries(TABLES[table]).filter(([key]) => keys.includes(key)))}
+              values={all}
+              picture={(key, figure) => picture(table, key, figure)}
+              onChange={(values, field) => onChange(withTable(method, table, values), field)}
+            />
+          );
+        })}
+      </div>
+    </section>
+  );
+}
+
+/** What of the clock the house has set: it stands in the method itself. */
+const timingOf = (method: MethodFile): Values =>
+  Object.fromEntries(Object.entries(method).filter(([key]) => key in TABLES.timing)) as Values;
+
+function withTable(method: MethodFile, table: TableName, values: Record<string, number>): MethodFile {
+  if (table !== 'timing') return { ...method, [table]: values };
+  const others = Object.fromEntries(Object.entries(method).filter(([key]) => !(key in TABLES.timing)));
+  return { ...others, ...values };
+}
+
+interface BandsProps {
+  readonly bands: NonNullable<MethodFile['directionBands']>;
+  readonly standings: readonly StandingClass[];
+  readonly own: string | undefined;
+  readonly onChange: (bands: NonNullable<MethodFile['directionBands']>, field: string) => void;
+}
+
+/** The share of the work each direction should take in a balanced class, over the share it takes in every class. */
+function Bands({ bands, standings, own, onChange }: BandsProps) {
+  return (
+    <ul className="my-2 columns-1 gap-x-12 lg:columns-2" aria-label="Directions">
+      {DIRECTIONS.map((direction) => {
+        const band = bands[direction] ?? BALANCED_BANDS[direction];
+        return (
+          <BandRow
+            key={direction}
+            direction={direction}
+            band={band}
+            picture={
+              <Spread
+                values={standings.map(({ directions }) => directions[direction])}
+                own={standings.find(({ id }) => id === own)?.directions[direction]}
+                from={band.min}
+                to={band.max}
+                say={(share) => `${Math.round(share * 100)} %`}
+              />
+            }
+            onChange={(next) => onChange({ ...bands, [direction]: next }, `band ${direction}`)}
+          />
+        );
+      })}
+    </ul>
+  );
+}
+
 interface BandRowProps {
   readonly direction: Direction;
   readonly band: Band;
+  readonly picture: ReactNode;
   readonly onChange: (band: Band) => void;
 }
 
 /** A band stays a band: its ends can meet and not pass each other. */
-function BandRow({ direction, band, onChange }: BandRowProps) {
+function BandRow({ direction, band, picture, onChange }: BandRowProps) {
   const percent = (share: number) => Math.round(share * 1000) / 10;
   const name = DIRECTION_WORDS[direction];
   return (
-    <li className="flex items-baseline gap-2 border-b border-line/60 py-0.5 text-[15px]">
+    <li className="flex break-inside-avoid items-baseline gap-2 border-b border-line/60 py-0.5 text-[15px]">
       <span className="grow">
         <DirectionMark direction={direction} word />
       </span>
+      <span className="w-44 shrink-0 self-center max-sm:w-24">{picture}</span>
       <NumberField
         label={`Least ${name}, percent`}
         value={percent(band.min)}

@@ -2,12 +2,12 @@ import type { MethodFile } from '@warm-ladder/core/method';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { type Effect, withAnswer } from '@warm-ladder/core/versions';
 import { useEffect, useState } from 'react';
-import { useSearchParams } from 'react-router';
-import { selectCatalogSource, selectClasses, selectOpenClass } from '../../app/selectors';
+import { selectCatalogSource } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { effectsOnClass } from '../../desk/useDesk';
 import { Schools } from './Schools';
 import { TwoMethods } from './TwoMethods';
+import { useShownClass } from './useStandings';
 
 interface SchoolsDeskProps {
   readonly method: MethodFile;
@@ -16,10 +16,7 @@ interface SchoolsDeskProps {
 
 /** The schools of the house, shown on one class: what each answer would change of it, tried out or taken. */
 export function SchoolsDesk({ method, onChange }: SchoolsDeskProps) {
-  const [address, setAddress] = useSearchParams();
-  const classes = useAppSelector(selectClasses);
-  const open = useAppSelector(selectOpenClass);
-  const plan = classes.find(({ id }) => id === address.get('class')) ?? open;
+  const { classes, plan, show } = useShownClass();
   const effects = useEffects(plan);
   const [tried, setTried] = useState<MethodFile | null>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -49,7 +46,7 @@ export function SchoolsDesk({ method, onChange }: SchoolsDeskProps) {
                 className="field max-w-56"
                 aria-label="Class to show it on"
                 value={plan.id}
-                onChange={({ target }) => setAddress({ class: target.value }, { replace: true })}
+                onChange={({ target }) => show(target.value)}
               >
                 {classes.map(({ id, name }) => (
                   <option key={id} value={id}>
