@@ -5,7 +5,7 @@ export * from './begun';
 export * from './clock';
 export { CRAFT_NAMES, type CraftName } from './craft/craft';
 export { threadTitle } from './craft/idea';
-export { heatTaken, hottestTaken, isAtHand } from './craft/taking';
+export { heatTaken, hottestTaken, isAtHand, type TakenInPosition, takenByPosition } from './craft/taking';
 export { type CraftWord, craftWords } from './craft/words';
 export * from './earlier';
 export * from './finding';

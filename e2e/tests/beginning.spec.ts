@@ -94,3 +94,21 @@ test('a class asked for as the next episode begins with the end of the last one,
     .poll(async () => (await (await fetch(`${studio.address}/api/bundle`)).json()).series[0].episodes.length)
     .toBe(before.series[0].episodes.length);
 });
+
+test('a brief shows what the room can take before anything is asked, and a body chosen there has to be in it', async ({
+  page,
+  studio,
+}) => {
+  await page.goto(`${studio.address}/propose`);
+  const frame = page.getByRole('region', { name: 'What it may be made of' });
+  await page.getByLabel('Audience').selectOption('Throwing-room potters');
+  await expect(frame.getByRole('img', { name: /^Climbs to heat \d+ in 45:00$/ })).toBeVisible();
+  const supine = frame.getByRole('listitem').filter({ has: page.getByRole('heading', { name: /^supine/ }) });
+  await expect(supine).toContainText(/\d+ of \d{3}/);
+  const body = supine.getByRole('button').first();
+  const [ladder = ''] = ((await body.getAttribute('aria-label')) ?? '').split(',');
+  await body.click();
+  await expect(body).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: new RegExp(`^${ladder} ?, take it from the list$`) }).click();
+  await expect(body).toHaveAttribute('aria-pressed', 'false');
+});

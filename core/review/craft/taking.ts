@@ -44,3 +44,31 @@ export function heatTaken(room: Room): number {
   const last = hottestTaken(room).at(-1);
   return last ? room.catalog.heat(last) : 0;
 }
+
+/** What a room can take in one position: how many rungs, of how many, and the hottest of each ladder, hottest first. */
+export interface TakenInPosition {
+  readonly position: string;
+  readonly fine: number;
+  readonly of: number;
+  readonly hottest: readonly RungEntry[];
+}
+
+/** The repertoire by position as a room can take it, positions from the highest to the lowest; what has no rung is left out. */
+export function takenByPosition(room: Room): TakenInPosition[] {
+  const { catalog, limits, graded, audience } = room;
+  const positions = new Map(
+    catalog.graph.positions.map((id) => [id as string, { of: 0, fine: 0, best: new Map<string, RungEntry>() }]),
+  );
+  for (const entry of hottestFirst(catalog)) {
+    const own = positions.get(entry.exercise.position);
+    if (!own) continue;
+    own.of += 1;
+    if (catalog.heat(entry) > limits.homeHeat || !isAtHand(entry, audience?.equipment)) continue;
+    if (judge(catalog, entry, graded).verdict !== 'fine') continue;
+    own.fine += 1;
+    if (!own.best.has(entry.exercise.id)) own.best.set(entry.exercise.id, entry);
+  }
+  return [...positions].flatMap(([position, { of, fine, best }]) =>
+    of === 0 ? [] : [{ position, fine, of, hottest: [...best.values()] }],
+  );
+}

@@ -17,6 +17,7 @@ import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
 import { PositionOptions } from '../../parts/PositionOptions';
+import { BriefFrame } from './BriefFrame';
 import { BriefMore } from './BriefMore';
 import { ProposalCard } from './ProposalCard';
 import { SearchState } from './SearchState';
@@ -166,12 +167,22 @@ export function Component() {
           </Link>
         </div>
       </form>
+      {!asked && (
+        <BriefFrame brief={brief} onMustHave={(exercise) => set({ mustHave: toggled(brief.mustHave, exercise) })} />
+      )}
       <SearchState answer={answer} share={share} onStop={stop} />
       {answer !== null && typeof answer !== 'string' && (
         <Answer answer={answer} kept={kept} setKept={setKept} onTake={take} />
       )}
     </main>
   );
+}
+
+/** A wish more, or one less; nothing where none is left. */
+function toggled(wishes: Brief['mustHave'] = [], exercise: string): Brief['mustHave'] {
+  const others = wishes.filter((each) => each.exercise !== exercise);
+  const next = others.length < wishes.length ? others : [...wishes, { exercise }];
+  return next.length > 0 ? next : undefined;
 }
 
 /** The class as it is taken, and, where it was asked for as one, as an episode of its series in the place asked for. */
