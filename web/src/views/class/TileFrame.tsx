@@ -107,7 +107,7 @@ export function TileFrame(props: TileFrameProps) {
           <span aria-hidden="true" className={`absolute top-0 h-1.5 border-t-2 border-cobalt ${RUN_EDGE[inRun]}`} />
         )}
         <p className="flex min-h-4 items-baseline gap-1 font-narrow text-xs text-soft">
-          <TileClock index={index} selected={selected} />
+          <TileClock index={index} near={selected || under} />
           {way !== null && (
             <span className="ml-auto truncate" title={way}>
               <span aria-hidden="true">↳ </span>
@@ -160,18 +160,16 @@ export function TileFrame(props: TileFrameProps) {
   );
 }
 
-/** When it begins; how sure that is, where the eye is. */
-function TileClock({ index, selected }: { index: number; selected: boolean }) {
+/** When it begins; how sure that is, where the hand is: every edit moves all that begins after it. */
+function TileClock({ index, near }: { index: number; near: boolean }) {
   const start = useContext(StartsContext)[index];
   if (!start) return null;
   const { startSeconds, p10, p90 } = start;
+  if (!near) return <span className="shrink-0 text-ink">{clock(startSeconds)}</span>;
   return (
     <span className="shrink-0" title={`Begins most often between ${clock(p10)} and ${clock(p90)}`}>
-      <span className="text-ink">{clock(startSeconds)}</span>
-      <span className={selected ? '' : 'hidden group-hover/tile:inline'}>
-        {' '}
-        ± {clock(Math.max(p90 - startSeconds, startSeconds - p10))}
-      </span>
+      <span className="text-ink">{clock(startSeconds)}</span> ±{' '}
+      {clock(Math.max(p90 - startSeconds, startSeconds - p10))}
     </span>
   );
 }
