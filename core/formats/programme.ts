@@ -1,5 +1,5 @@
 import { timeClass } from '../plan';
-import { occasionsOf } from '../series';
+import { occasionsOf, timeText } from '../series';
 import type { Programme } from '../wire/answers';
 import type { Documents } from './documents';
 
@@ -45,7 +45,3 @@ export function programmeOf(studio: Documents, from: string, to: string): Progra
     teachers: studio.list('teachers').map(({ id, name }) => ({ id, name })),
   };
 }
-
-/** @param minutes since midnight @example timeText(1110) // '18:30' */
-const timeText = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;

@@ -8,3 +8,4 @@ export * from './markdown';
 export * from './planCsv';
 export * from './seriesHandouts';
 export * from './spokenClass';
+export { wholeTerm } from './wholeTerm';

@@ -81,6 +81,10 @@ export interface Occasion {
 
 const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
 
+/** @param minutes since midnight @example timeText(1110) // '18:30' */
+export const timeText = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
 /** The episodes of a series that fall on a day. @param minutes how long the class of an id lasts */
 export function occasionsOf(series: Series, minutes: (id: string) => number): readonly Occasion[] {
   const { schedule, episodes } = series;

@@ -23,7 +23,13 @@ import { FORMS, HANDOUT_FORMATS, HANDOUT_SHEETS, PAPERS } from './handouts';
 
 /** A body, sent or answered, and its type. */
 interface Body<T extends z.ZodType = z.ZodType> {
-  readonly type: 'application/json' | 'text/csv' | 'text/event-stream' | 'application/octet-stream';
+  readonly type:
+    | 'application/json'
+    | 'text/csv'
+    | 'text/event-stream'
+    | 'application/octet-stream'
+    | 'application/pdf'
+    | 'text/calendar';
   readonly schema: T;
   /** It may be as large as a whole studio. */
   readonly large?: true;
@@ -216,6 +222,26 @@ export const ROUTES = {
     params: withId,
     answer: { type: 'application/octet-stream', schema: z.string() },
     refusals: ['NOT_FOUND'],
+  },
+  termSheet: {
+    method: 'GET',
+    path: '/term/sheet',
+    summary: 'All series in one term as a PDF: week by week every class on its day, and what clashes',
+    query: z.strictObject({
+      from: z.iso.date().optional().describe('The first day'),
+      to: z.iso.date().optional().describe('The last day'),
+      paper: z.enum(PAPERS).default('a4'),
+      today: z.iso.date().optional(),
+    }),
+    answer: { type: 'application/pdf', schema: z.string() },
+    refusals: [],
+  },
+  termCalendar: {
+    method: 'GET',
+    path: '/term/calendar',
+    summary: 'The episodes of all series that fall on a day, as one iCalendar',
+    answer: { type: 'text/calendar', schema: z.string() },
+    refusals: [],
   },
   seriesPackage: {
     method: 'GET',

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { demoFiles } from '@warm-ladder/core/testing';
 import ICAL from 'ical.js';
 import ical from 'node-ical';
-import { temporaryFolder } from './testing';
+import { readPdf, temporaryFolder } from './testing';
 
 const { folder, remove } = temporaryFolder();
 afterAll(remove);
@@ -36,6 +36,28 @@ const calendar = (all: readonly string[] = files, zone?: string) =>
 const plain = calendar();
 const starts = (text: string) =>
   text.match(/^DTSTART[^:\r\n]*:\d{8}T\d{6}$/gm)?.filter((line) => !line.includes(':1970'));
+
+test('a term is all its series in one calendar, and on one sheet week by week with its clashes', () => {
+  const whole = command('calendar', files, ['--as', 'ics']);
+  expect(whole.status).toBe(0);
+  const uids = Object.values(ical.sync.parseICS(whole.stdout)).flatMap((each) =>
+    each?.type === 'VEVENT' ? [String(each.uid)] : [],
+  );
+  expect(new Set(uids).size).toBe(uids.length);
+  expect(uids.filter((uid) => uid.startsWith(`${SERIES}-`))).toHaveLength(6);
+  expect(uids.length).toBeGreaterThan(6);
+  const path = join(folder, 'term.pdf');
+  const asked = ['--as', 'pdf', '--from', '2027-01-11', '--to', '2027-01-24', '--out', path];
+  expect(command('calendar', files, asked).status).toBe(0);
+  const words = readPdf(path)
+    .map((page) => page.words)
+    .join(' ');
+  expect(words).toMatch(/2027-01-11 +Mon 01-11 +18:30/);
+  expect(words).toContain('Mon 01-18');
+  expect(words).not.toContain('01-25');
+  expect(words).toMatch(/18:30 +The middle, lying and propped, 19:/);
+  expect(command('calendar', files, ['--as', 'pdf', '--series', SERIES]).stderr).toMatch(/of the whole term/);
+});
 
 test('episodes fall on their days by the clock on the wall, wherever the machine stands, and two readers agree', () => {
   const { stdout, status } = plain;

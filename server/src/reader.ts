@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import { studioOf } from '@warm-ladder/core/formats';
-import { seriesHandouts, spokenIn } from '@warm-ladder/core/handouts';
+import { seriesHandouts, spokenIn, wholeTerm } from '@warm-ladder/core/handouts';
 import { packageOf } from '@warm-ladder/core/package';
 import { handOut, pagesOf } from './handouts/handOut';
 import { calendarOf } from './series/calendarOf';
@@ -25,7 +25,13 @@ const MAKES: { readonly [K in MakeName]: (given: Tasks[K]['given']) => Promise<T
   },
   calendar: async (given) => {
     const found = seriesIn(given);
-    return found && calendarOf(found.whole, found.series);
+    return found && calendarOf(found.whole, [found.series]);
+  },
+  termSheet: async ({ bundle, today, from, to, paper }) =>
+    pagesOf([wholeTerm(studioOf(bundle, { today }), { from, to })], paper),
+  termCalendar: async ({ bundle, today }) => {
+    const whole = studioOf(bundle, { today });
+    return calendarOf(whole, whole.allSeries);
   },
   package: async (given) => {
     const found = seriesIn(given);
@@ -98,6 +104,10 @@ function done(asked: Exclude<ToThread, { taken: true }>): Promise<unknown> {
       return MAKES.sheets(asked.given);
     case 'calendar':
       return MAKES.calendar(asked.given);
+    case 'termSheet':
+      return MAKES.termSheet(asked.given);
+    case 'termCalendar':
+      return MAKES.termCalendar(asked.given);
     case 'package':
       return MAKES.package(asked.given);
   }

@@ -84,7 +84,7 @@ test.each(ROUTES.filter(doesWhatItIsFor))('%s answers as the contract says', asy
   const response = await ask(own, await SAID[name]?.());
   expect(response.status).toBe(200);
   expect(response.headers.get('content-type')).toContain(own.answer.type);
-  const answer = own.answer.type === 'text/csv' ? await response.text() : await response.json();
+  const answer = own.answer.type === 'application/json' ? await response.json() : await response.text();
   expect(own.answer.schema.safeParse(answer).error?.issues ?? []).toEqual([]);
 });
 

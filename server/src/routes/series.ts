@@ -31,6 +31,16 @@ export const seriesRoutes =
       reply.header('content-disposition', named(`${id}.ics`)).type('text/calendar; charset=utf-8');
       return made;
     });
+    serve(app, ROUTES.termSheet, async ({ query, reply }) => {
+      const made = await readers.make('termSheet', { bundle: studio.bundle, ...query });
+      reply.header('content-disposition', named('term.pdf')).type(MEDIA.pdf);
+      return made;
+    });
+    serve(app, ROUTES.termCalendar, async ({ reply }) => {
+      const made = await readers.make('termCalendar', { bundle: studio.bundle });
+      reply.header('content-disposition', named('term.ics')).type('text/calendar; charset=utf-8');
+      return made;
+    });
     serve(app, ROUTES.seriesPackage, async ({ params: { id }, reply, request: { url } }) => {
       const made = sent(await readers.make('package', given(id, url)), url);
       reply.header('content-disposition', named(`${id}.zip`)).type('application/zip');

@@ -1,6 +1,6 @@
 import { timeClass } from '@warm-ladder/core/plan';
 import { occasionsOf, type Series, type WholeStudio } from '@warm-ladder/core/series';
-import ical, { ICalCalendarMethod, ICalEventTransparency } from 'ical-generator';
+import ical, { type ICalCalendar, ICalCalendarMethod, ICalEventTransparency } from 'ical-generator';
 import { tzlib_get_ical_block } from 'timezones-ical-library';
 
 /** The zone's own rules, as every calendar reads them. */
@@ -19,13 +19,24 @@ function wallTime(day: string, minutes: number, zoned: boolean): Date {
 }
 
 /**
- * The episodes of a series that fall on a day, as iCalendar: by the clock on the wall, in the zone the series names or in
+ * The episodes of one series or more that fall on a day, as one iCalendar: by the clock on the wall, in the zone the series names or in
  * none, never in UTC. An event keeps its UID when it moves, so that a calendar takes the new one in its place.
  */
-export function calendarOf(studio: WholeStudio, series: Series): string {
+export function calendarOf(studio: WholeStudio, all: readonly Series[]): string {
+  const name = all.length === 1 ? (all[0]?.name ?? '') : 'The term';
+  const calendar = ical({ name, prodId: '//Warm Ladder//Series//EN', method: ICalCalendarMethod.PUBLISH });
+  const zones = new Set(all.map(({ schedule }) => schedule?.timeZone));
+  const [zone] = zones;
+  // Where series lie in several zones the calendar is of none, and each event of its own.
+  if (zones.size > 1 || zone !== undefined) {
+    calendar.timezone({ name: zones.size === 1 ? (zone ?? null) : null, generator: zoneBlock });
+  }
+  for (const series of all) addSeries(calendar, studio, series);
+  return `${calendar.toString()}\r\n`.replace(/(\r?\n)+$/, '\r\n');
+}
+
+function addSeries(calendar: ICalCalendar, studio: WholeStudio, series: Series): void {
   const zone = series.schedule?.timeZone;
-  const calendar = ical({ name: series.name, prodId: '//Warm Ladder//Series//EN', method: ICalCalendarMethod.PUBLISH });
-  if (zone !== undefined) calendar.timezone({ name: zone, generator: zoneBlock });
   const lengths = new Map<string, number>();
   for (const { class: id } of series.episodes) {
     const plan = studio.classOf(id);
@@ -59,5 +70,4 @@ export function calendarOf(studio: WholeStudio, series: Series): string {
       transparency: ICalEventTransparency.OPAQUE,
     });
   }
-  return `${calendar.toString()}\r\n`.replace(/(\r?\n)+$/, '\r\n');
 }

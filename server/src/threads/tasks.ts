@@ -59,6 +59,16 @@ export interface Tasks {
     readonly said: Uint8Array | null;
   };
   calendar: { readonly given: OfSeries; readonly item: never; readonly said: string | null };
+  termSheet: {
+    readonly given: Omit<OfSeries, 'id'> & {
+      readonly from?: string | undefined;
+      readonly to?: string | undefined;
+      readonly paper: Paper;
+    };
+    readonly item: never;
+    readonly said: Uint8Array;
+  };
+  termCalendar: { readonly given: Omit<OfSeries, 'id'>; readonly item: never; readonly said: string };
   package: { readonly given: OfSeries; readonly item: never; readonly said: Uint8Array | null };
 }
 export type TaskName = keyof Tasks;

@@ -47,6 +47,24 @@ export function Component() {
           <span className="sr-only">The weeks after</span>
         </button>
         <span className="ml-auto flex flex-wrap gap-x-4">
+          {days.length > 0 && (
+            <>
+              <a
+                href={`/api/term/sheet?${new URLSearchParams({ from, to: daysOn(end, -1) })}`}
+                download="term.pdf"
+                className="underline decoration-dotted underline-offset-4"
+              >
+                These weeks on paper
+              </a>
+              <a
+                href="/api/term/calendar"
+                download="term.ics"
+                className="underline decoration-dotted underline-offset-4"
+              >
+                All of it as a calendar file
+              </a>
+            </>
+          )}
           <a href="/tonight" className="underline decoration-dotted underline-offset-4">
             Today, for a phone
           </a>

@@ -1,13 +1,14 @@
 import { useDraggable } from '@dnd-kit/core';
 import { CSS } from '@dnd-kit/utilities';
 import type { Series } from '@warm-ladder/core/series';
+import { timeText } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { Link } from 'react-router';
 import { selectCatalog, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { climbing, PeakBody, peakOf } from '../../parts/PeakBody';
-import { type Dated, timeText } from './occasions';
+import type { Dated } from './occasions';
 
 interface OccasionCardProps {
   /** The least and the most heat of any class of the term. */

@@ -29,7 +29,3 @@ export function datedIn(studio: Studio, series: Series): Dated[] {
       .map(({ message }) => message),
   }));
 }
-
-/** @param minutes from midnight @example timeText(1110) // '18:30' */
-export const timeText = (minutes: number): string =>
-  `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, '0')}`;
