@@ -1,10 +1,11 @@
-import type { Audience } from '@warm-ladder/core/plan';
+import type { Audience, Room } from '@warm-ladder/core/plan';
+import { countText } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
-import { NavLink, useNavigate, useParams } from 'react-router';
+import { Link, NavLink, useNavigate, useParams } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { LostPage } from '../../app/LostPage';
-import { selectAudiences } from '../../app/selectors';
+import { selectAudiences, selectProps, selectRooms, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { AudienceDesk } from './AudienceDesk';
 
@@ -41,6 +42,7 @@ export function Component() {
         <button type="button" className="action mt-3" onClick={create}>
           <Plus className="size-4" aria-hidden="true" /> New audience
         </button>
+        <WhereAndByWhom />
       </nav>
       {audience ? (
         <AudienceDesk key={audience.id} audience={audience} />
@@ -51,5 +53,36 @@ export function Component() {
         </p>
       )}
     </main>
+  );
+}
+
+/** Where classes are taught, with what, and by whom: what else is decided before a class is planned. */
+function WhereAndByWhom() {
+  const rooms = useAppSelector(selectRooms);
+  const teachers = useAppSelector(selectTeachers);
+  const props = useAppSelector(selectProps);
+  const inside = ({ size, props: counts = {} }: Room) =>
+    [
+      ...(size === undefined ? [] : [countText(size, 'person', 'people')]),
+      ...props.flatMap(({ id, name }) => (counts[id] ? [`${counts[id]} × ${name.toLowerCase()}`] : [])),
+    ].join(', ');
+  return (
+    <section aria-label="Where, and by whom" className="mt-6 max-lg:hidden">
+      <h2 className="font-semibold">Where</h2>
+      <ul className="text-sm">
+        {rooms.length === 0 && <li className="text-soft">No room yet.</li>}
+        {rooms.map((room) => (
+          <li key={room.id} className="mt-1">
+            {room.name}
+            <span className="block text-soft">{inside(room)}</span>
+          </li>
+        ))}
+      </ul>
+      <h2 className="mt-3 font-semibold">By whom</h2>
+      <p className="text-sm">{teachers.map(({ name }) => name).join(', ') || 'Nobody yet.'}</p>
+      <Link to="/teachers" className="mt-1 inline-block text-sm underline decoration-dotted underline-offset-4">
+        Teachers and rooms
+      </Link>
+    </section>
   );
 }
