@@ -47,5 +47,13 @@ test('what is offered already stays, and a second time changes nothing', () => {
   const plan = must(classOf('night-landing'));
   const context = contextOf(plan);
   const once = levelled(catalog, measureClass(catalog, plan, context), context);
-  expect(levelled(catalog, once.measure, context).edits).toEqual([]);
+  expect(once.why).toBeNull();
+  const twice = levelled(catalog, once.measure, context);
+  expect(twice.edits).toEqual([]);
+  // Why is told of every block, each once.
+  expect(twice.why).toMatch(/^Nothing more to offer: \d+ blocks? with all there is for this room already/);
+  const counted = [...(twice.why ?? '').matchAll(/(\d+) blocks? /g)].reduce((sum, [, count]) => sum + Number(count), 0);
+  expect(counted).toBe(once.measure.timed.blocks.length);
+  const none = levelled(catalog, measureClass(catalog, { ...plan, blocks: [] }, context), context);
+  expect(none.why).toBe('There is no block to offer a level beside.');
 });

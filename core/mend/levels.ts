@@ -11,12 +11,24 @@ import {
 } from '../plan';
 import { type Catalog, laneOf, type RungEntry } from '../repertoire';
 import { type ClassMeasure, measureClass, Offer, type ReviewContext, rungTitle, type Subject } from '../review';
+import { countText } from '../vocabulary';
+
+/** Why blocks are offered nothing more, as it is said of so many. */
+const LEFT_ALONE = {
+  offering: 'with all there is for this room already',
+  none: 'with nothing above or below in their position, with what is in the hand',
+  untaken: 'with only what this room must not take, or what another block does anyway',
+  locked: 'locked, or only shown',
+} as const;
+type LeftAlone = keyof typeof LEFT_ALONE;
 
 /** A level offered beside a block, and what it costs. */
 export interface Levelled {
   readonly edits: readonly PlanEdit[];
   /** What is offered where, in words. */
   readonly told: readonly string[];
+  /** Where nothing is offered, why, in a sentence; else `null`. */
+  readonly why: string | null;
   readonly measure: ClassMeasure;
   /** Seconds that saying it adds to the class. */
   readonly seconds: number;
@@ -34,9 +46,14 @@ export const offeringIn = ({ timed }: ClassMeasure): number =>
 export function levelled(catalog: Catalog, measure: ClassMeasure, context: ReviewContext, least = 0): Levelled {
   const edits: PlanEdit[] = [];
   const told: string[] = [];
+  const left: Record<LeftAlone, number> = { locked: 0, offering: 0, none: 0, untaken: 0 };
   let now = measure;
   for (const { block } of measure.timed.blocks) {
-    if (block.locked || block.mode === 'show') continue;
+    if (block.locked || block.mode === 'show') {
+      left.locked += 1;
+      continue;
+    }
+    const before = edits.length;
     for (const lane of ['lower', 'upper'] as const) {
       const part = now.timed.blocks.find((each) => each.block.id === block.id) as TimedBlock;
       const offered = part.block.options ?? [];
@@ -51,9 +68,31 @@ export function levelled(catalog: Catalog, measure: ClassMeasure, context: Revie
       told.push(`${rungTitle(part.entry)}: ${found.told}`);
       now = after;
     }
+    if (edits.length === before) left[whyLeft(catalog, now, block.id)] += 1;
   }
-  return { edits, told, measure: now, seconds: now.timed.seconds - measure.timed.seconds };
+  const why = edits.length > 0 ? null : whyNone(left);
+  return { edits, told, why, measure: now, seconds: now.timed.seconds - measure.timed.seconds };
 }
+
+function whyNone(left: Readonly<Record<LeftAlone, number>>): string {
+  const kinds = (Object.keys(LEFT_ALONE) as LeftAlone[]).filter((each) => left[each] > 0);
+  if (kinds.length === 0) return 'There is no block to offer a level beside.';
+  return `Nothing more to offer: ${kinds.map((each) => `${countText(left[each], 'block')} ${LEFT_ALONE[each]}`).join('; ')}.`;
+}
+
+/** Why a block was left as it is. */
+function whyLeft(catalog: Catalog, { timed }: ClassMeasure, id: string): LeftAlone {
+  const part = timed.blocks.find((each) => each.block.id === id) as TimedBlock;
+  if ((part.block.options ?? []).length > 0) return 'offering';
+  const beside = catalog
+    .ladder(part.entry.exercise.id)
+    .some((each) => each !== part.entry && sharesRoom(part.entry, each));
+  return beside ? 'untaken' : 'none';
+}
+
+/** Whether two rungs are done in one position with the same props. */
+const sharesRoom = (home: RungEntry, each: RungEntry): boolean =>
+  each.position === home.position && each.props.every((prop) => home.props.includes(prop));
 
 /** What the review has against options, time aside. */
 const complaints = ({ score: { parts } }: ClassMeasure): number =>
@@ -84,8 +123,7 @@ export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'up
   const ladder = catalog.ladder(entry.exercise.id).filter((each) => laneOf(entry, each) === lane);
   const fits = (each: RungEntry) =>
     (doubles || !isDouble(subject, part, each)) &&
-    each.position === entry.position &&
-    each.props.every((prop) => entry.props.includes(prop)) &&
+    sharesRoom(entry, each) &&
     judge(catalog, each, graded).verdict === 'fine';
   const chosen = lane === 'lower' ? ladder.findLast(fits) : ladder.find(fits);
   if (!chosen) return null;

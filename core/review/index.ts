@@ -13,6 +13,7 @@ export { askedMeasures, HELD_BY, type HeldBy, type HouseSetting, isBeyond } from
 export * from './ideal';
 export { giveText, lateText } from './lateText';
 export { learntBy } from './learnt';
+export { lettingGo, restName } from './lettingGo';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';

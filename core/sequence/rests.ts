@@ -1,32 +1,9 @@
-import { judge } from '../caution';
 import { type Block, freeBlockId } from '../plan';
-import { type RungEntry, usesOf } from '../repertoire';
-import { type ClassMeasure, measureClass } from '../review';
+import { type ClassMeasure, lettingGo, measureClass, restName } from '../review';
 import type { Search } from './aims';
 
-/** Heat up to which something lets go. */
-const EASY = 18;
-
-/** What is done in small rests in a position: the coolest of what releases, asks nothing of anybody and needs nothing. */
-function releasesIn({ catalog }: Search, { subject }: ClassMeasure, position: string): readonly RungEntry[] {
-  const open = catalog.rungs.filter(
-    (entry) =>
-      entry.position === position &&
-      entry.props.length === 0 &&
-      entry.sides === 'both' &&
-      catalog.heat(entry) <= EASY &&
-      usesOf(entry).goodFor.some((use) => use === 'release' || use === 'breath') &&
-      judge(catalog, entry, subject.graded).verdict === 'fine',
-  );
-  const ease = (entry: RungEntry) => catalog.heat(entry) - RELEASES * releases(entry);
-  return open.sort((a, b) => ease(a) - ease(b)).slice(0, IN_TURN);
-}
-
-/** What releases may be as much hotter than what breathes. */
-const RELEASES = 8;
 /** So many are done in turn: the same rest again and again is none. */
 const IN_TURN = 3;
-const releases = (entry: RungEntry): number => Number(usesOf(entry).goodFor.includes('release'));
 
 /** A class in which rests after blocks are small rests with a name, where its position has something that lets go. */
 export function withRests(search: Search, measure: ClassMeasure): ClassMeasure {
@@ -38,7 +15,7 @@ export function withRests(search: Search, measure: ClassMeasure): ClassMeasure {
   for (const { block, position, runsOn, index } of measure.timed.blocks) {
     const { restAfterSeconds: seconds } = block;
     if (!seconds || block.locked || runsOn || index < locked) continue;
-    const open = releasesIn(search, measure, position);
+    const open = lettingGo(measure.subject, position).slice(0, IN_TURN);
     const release = open[rests % Math.max(1, open.length)];
     if (!release) continue;
     rests += 1;
@@ -47,7 +24,7 @@ export function withRests(search: Search, measure: ClassMeasure): ClassMeasure {
     const pause: Block = {
       id: freeBlockId(plan),
       interlude: 'recover',
-      name: `${release.exercise.name}, ${release.rung.name.toLowerCase()}`,
+      name: restName(release),
       seconds: Math.max(SHORTEST, seconds),
       rung: release.key,
     };

@@ -37,7 +37,9 @@ test('a class is worked on while the rest of the studio is on its way, and all e
   expect(urls).toEqual(['/api/studio?class=night-landing', '/api/studio']);
   bring();
   await expect(page.getByRole('main')).toContainText('Bridge');
+  // It was done on another page, and that is asked first.
   await undo.click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Undo it' }).click();
   await page.getByRole('link', { name: 'Class', exact: true }).click();
   await expect(page.getByRole('main').getByRole('link', { name: /^Rowers, sixty minutes/ })).toBeVisible();
   await page.getByRole('link', { name: /^Landing after a night shift/ }).click();

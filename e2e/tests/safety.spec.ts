@@ -68,12 +68,18 @@ test('a server that comes back is found again; away, two tabs keep their own, an
   const [one, two] = [await context.newPage(), await context.newPage()];
   // The rest of the app is fetched while the hand rests, before it is asked for: later on a busy machine.
   const fetched = one.waitForResponse(/AudiencesView/, { timeout: 200_000 });
+  let heard = Date.now();
+  one.on('response', () => {
+    heard = Date.now();
+  });
   await one.goto(studio.address + LANDING);
   await two.goto(`${studio.address}/class/rowers-sixty`);
   await expect(length(one)).toBeVisible();
   await expect(name(two)).toBeVisible();
   await one.bringToFront();
   await (await fetched).finished();
+  // What it stands on comes after it.
+  await expect.poll(() => Date.now() - heard, { timeout: 60_000 }).toBeGreaterThan(2000);
   await studio.kill();
   await one.getByLabel('Opening, seconds').fill('100');
   await expect(one.getByText('The server is away')).toBeVisible();
@@ -94,6 +100,8 @@ test('a server that comes back is found again; away, two tabs keep their own, an
   await one.getByRole('link', { name: 'Audiences' }).click();
   await one.getByRole('button', { name: 'New audience' }).click();
   await one.getByLabel('Name of the audience').fill('Glaze mixers');
+  // No hand closes a window within the turn in which it typed: what is typed is on its way to the browser's store.
+  await one.waitForTimeout(500);
   for (const page of [one, two]) await page.close({ runBeforeUnload: false });
 
   await studio.again();

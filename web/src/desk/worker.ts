@@ -41,7 +41,7 @@ export type FindingName = Pick<Finding, 'code' | 'ids' | 'message'>;
 export type MendedClass = Pick<Mended, 'steps' | 'left' | 'why' | 'plan'>;
 
 /** What is told of levels offered everywhere. */
-export type LevelledClass = Pick<Levelled, 'edits' | 'told' | 'seconds'>;
+export type LevelledClass = Pick<Levelled, 'edits' | 'told' | 'why' | 'seconds'>;
 
 /** What is told of a proposal: the review is made anew where it is shown. */
 export type ProposedClass = Pick<Proposal, 'plan' | 'standing' | 'why'>;
@@ -149,8 +149,8 @@ const work = {
   },
   /** A lower and a higher rung beside every block. */
   levels(plan: ClassPlan, context: ReviewContext): LevelledClass {
-    const { edits, told, seconds } = levelled(known(), measureClass(known(), plan, context), context);
-    return { edits, told, seconds };
+    const { edits, told, why, seconds } = levelled(known(), measureClass(known(), plan, context), context);
+    return { edits, told, why, seconds };
   },
   /** How every class stands to the figures of the house. */
   standings(asked: ReadonlyArray<{ readonly plan: ClassPlan; readonly context: ReviewContext }>): StandingClass[] {

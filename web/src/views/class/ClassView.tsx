@@ -3,9 +3,7 @@ import {
   type Audience,
   applyEdits,
   type ClassPlan,
-  freeBlockId,
   guessedSetups,
-  type Interlude,
   type InterludeKind,
   type PlanEdit,
   timeClass,
@@ -33,6 +31,7 @@ import { Said } from './Said';
 import { SkipLinks } from './SkipLinks';
 import { Strip } from './Strip';
 import { StairsView } from './stairs/StairsView';
+import { useInterlude } from './useInterlude';
 import { focusTile, useTileActions } from './useTileActions';
 
 // Menus come with a library of their own: the class shows before it does.
@@ -141,12 +140,12 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
   const replaced = timed.blocks.find(({ block }) => block.id === instead);
   const place = plan.blocks.findIndex(({ id }) => id === selected);
   const after = place < 0 ? plan.blocks.length : place + 1;
+  const { rest, fresh } = useInterlude(review, after);
   const addInterlude = (kind: InterludeKind) => {
-    const id = freeBlockId(plan);
-    const block: Interlude = { id, interlude: kind, ...FRESH[kind] };
+    const block = fresh(kind);
     edit({ kind: 'insert', before: plan.blocks[after]?.id ?? null, block }, `adding ${block.name}`);
-    setSelected(id);
-    setOpen(id);
+    setSelected(block.id);
+    setOpen(block.id);
   };
   return (
     <main
@@ -190,7 +189,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
                 </span>
               }
             >
-              <InterludeMenu onAdd={addInterlude} />
+              <InterludeMenu rest={rest} onAdd={addInterlude} />
             </Suspense>
             <button
               type="button"
@@ -316,13 +315,6 @@ function useGhost(catalog: Catalog, plan: ClassPlan, audience: Audience | undefi
     [catalog, plan, audience, tried],
   );
 }
-
-/** What a fresh interlude is, before anyone has said more. */
-const FRESH: Readonly<Record<InterludeKind, Pick<Interlude, 'name' | 'seconds'>>> = {
-  talk: { name: 'A few words', seconds: 40 },
-  check: { name: 'Check the shape', seconds: 40 },
-  recover: { name: 'Hug the knees', seconds: 20 },
-};
 
 function Beginning() {
   return (

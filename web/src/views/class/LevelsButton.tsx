@@ -64,7 +64,6 @@ export default function LevelsButton({ levels, onTake }: LevelsButtonProps) {
 
 function about(found: LevelledClass | string | null): string {
   if (found === null || typeof found === 'string') return found ?? '';
-  if (found.edits.length === 0)
-    return 'Every block offers what this room can take already, or there is nothing to offer.';
+  if (found.why !== null) return found.why;
   return `They end together with the main version. Saying them takes ${spell(found.seconds)}; Fit it to the target takes that back.`;
 }

@@ -19,7 +19,7 @@ export const TABLES = {
 export type TableName = keyof typeof TABLES;
 
 /** Figures of one table that are decided together. */
-export interface Share {
+interface Share {
   readonly table: TableName;
   readonly keys: readonly string[];
 }
