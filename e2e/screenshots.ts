@@ -22,9 +22,16 @@ const SHOTS: ReadonlyArray<{
   { name: 'audience', path: '/audiences/returning-rowers' },
   {
     name: 'method',
-    path: '/method',
-    // Beside each answer stands what it would change, once it is worked out.
-    before: (page) => page.getByText('…', { exact: true }).first().waitFor({ state: 'detached', timeout: 60_000 }),
+    path: '/method?class=choir-first-draft',
+    // Every class stands beside each figure, once all are measured.
+    before: async (page) => {
+      const order = page.getByRole('region', { name: 'Putting it in order' });
+      await order
+        .getByText(/of \d+ beyond/)
+        .first()
+        .waitFor({ timeout: 60_000 });
+      await order.evaluate((section) => section.scrollIntoView({ block: 'start' }));
+    },
   },
   { name: 'classes', path: '/class' },
   { name: 'class', path: '/class/choir-first-draft' },
