@@ -95,10 +95,9 @@ test('a class asked for as the next episode begins with the end of the last one,
     .toBe(before.series[0].episodes.length);
 });
 
-test('a brief shows what the room can take before anything is asked, and a body chosen there has to be in it', async ({
-  page,
-  studio,
-}) => {
+test('a brief shows what the room can take before anything is asked, and a body chosen there has to be in it', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/propose`);
   const frame = page.getByRole('region', { name: 'What it may be made of' });
   await page.getByLabel('Audience').selectOption('Throwing-room potters');
