@@ -86,7 +86,7 @@ test('a series says who it is for and who should see someone first, and its scri
   await expect(page.getByText('General movement education, not medical advice.')).toBeVisible();
 });
 
-test('a figure shows every class it finds something in, and the open one, as it is changed', async ({
+test('a figure shows every class it finds something in, and the open one, as it is changed', { tag: '@long' }, async ({
   page,
   studio,
 }) => {
