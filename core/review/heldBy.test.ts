@@ -1,6 +1,6 @@
 import { studioOf } from '../formats';
 import { demoBundle, must } from '../testing';
-import { askedMeasures, HELD_BY, type HouseSetting, isBeyond } from './heldBy';
+import { askedMeasures, endsOf, HELD_BY, type HouseSetting, isBeyond } from './heldBy';
 import { reviewClass } from './reviewClass';
 import { RULES } from './rules';
 
@@ -31,10 +31,7 @@ test('what a review finds beyond a figure of the method lies beyond it where the
       // A limit of an audience’s own, or of a kind of class, is not the figure that is shown.
       if (!held || others.length > 0 || limit !== figures[key as string]) continue;
       const value = measures[held.measure];
-      expect([code, value !== undefined && isBeyond(held, value, figures[key as string] ?? Number.NaN)]).toEqual([
-        code,
-        true,
-      ]);
+      expect([code, value !== undefined && isBeyond(endsOf(held, limit), value)]).toEqual([code, true]);
       seen.add(code);
     }
   }
@@ -48,7 +45,7 @@ test('what was not asked of a class stands nowhere, and what is only liked best 
   expect(measures).not.toHaveProperty('peakAt');
   expect(measures).not.toHaveProperty('thread');
   expect(measures.floorTrips).toBe(0);
-  expect(isBeyond(must(HELD_BY.peakAt), 0.2, 0.7)).toBe(false);
-  expect(isBeyond(must(HELD_BY.densityLeast), 0.5, 0.6)).toBe(true);
-  expect(isBeyond(must(HELD_BY.densityMost), 1.1, 1.1)).toBe(false);
+  expect(isBeyond(endsOf(must(HELD_BY.peakAt), 0.7), 0.2)).toBe(false);
+  expect(isBeyond(endsOf(must(HELD_BY.densityLeast), 0.6), 0.5)).toBe(true);
+  expect(isBeyond(endsOf(must(HELD_BY.densityMost), 1.1), 1.1)).toBe(false);
 });

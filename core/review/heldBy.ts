@@ -60,6 +60,16 @@ export function askedMeasures({ measures, subject }: Pick<ClassReview, 'measures
   return asked;
 }
 
+/** What is within a figure, or liked best. */
+export interface Ends {
+  readonly from?: number;
+  readonly to?: number;
+  readonly best?: number;
+}
+
+export const endsOf = ({ bound }: HeldBy, figure: number): Ends =>
+  bound === 'most' ? { to: figure } : bound === 'least' ? { from: figure } : { best: figure };
+
 /** Whether a class lies on the wrong side of a figure; of one that is only best, never. */
-export const isBeyond = ({ bound }: HeldBy, value: number, figure: number): boolean =>
-  (bound === 'most' && value > figure) || (bound === 'least' && value < figure);
+export const isBeyond = ({ from, to }: Ends, value: number): boolean =>
+  (to !== undefined && value > to) || (from !== undefined && value < from);

@@ -9,7 +9,7 @@ export { heatTaken, hottestTaken, isAtHand, type TakenInPosition, takenByPositio
 export { type CraftWord, craftWords } from './craft/words';
 export * from './earlier';
 export * from './finding';
-export { askedMeasures, HELD_BY, type HeldBy, type HouseSetting, isBeyond } from './heldBy';
+export { askedMeasures, type Ends, endsOf, HELD_BY, type HouseSetting, isBeyond } from './heldBy';
 export * from './ideal';
 export { giveText, lateText } from './lateText';
 export { learntBy } from './learnt';

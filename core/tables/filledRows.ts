@@ -55,9 +55,9 @@ export function* filledRows(rows: readonly TableRow[], bundle: Bundle, fill: Fil
     const said = (column: Column, known: string | undefined): string => {
       const cell = row[column];
       if (cell) return cell;
-      const else_ = known ?? (above.exercise === own ? above[column] : undefined) ?? fill[column];
-      if (else_ === undefined && cell === undefined) missing.add(column);
-      return else_ ?? '';
+      const elsewhere = known ?? (above.exercise === own ? above[column] : undefined) ?? fill[column];
+      if (elsewhere === undefined && cell === undefined) missing.add(column);
+      return elsewhere ?? '';
     };
     const next: TableRow = {
       ...row,

@@ -7,7 +7,7 @@ import {
   type MethodFile,
   type Setting,
 } from '@warm-ladder/core/method';
-import { HELD_BY, type HouseSetting } from '@warm-ladder/core/review';
+import { endsOf, HELD_BY, type HouseSetting } from '@warm-ladder/core/review';
 import { type ReactNode, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useMethodChange } from '../../app/edits';
@@ -59,8 +59,8 @@ export function Component() {
       <h2 className="mt-8 font-name text-2xl font-semibold">Figures</h2>
       {plan && (
         <p className="text-soft">
-          Beside each stands every class of the house, a mark each, and {plan.name} as a point: what lies beyond is
-          found in it.
+          Beside each that classes are held against stand all of the house, a mark each, and {plan.name} as a point: in
+          what lies beyond, something is found.
         </p>
       )}
       {GROUPS.map((group) => (
@@ -107,7 +107,7 @@ const pictureOf =
         values={values}
         own={standings.find(({ id }) => id === own)?.measures[held.measure]}
         say={(value) => (setting ? figureText(setting, value) : String(value))}
-        {...(held.bound === 'most' ? { to: figure } : held.bound === 'least' ? { from: figure } : { best: figure })}
+        within={endsOf(held, figure)}
       />
     );
   };
@@ -177,8 +177,7 @@ function Bands({ bands, standings, own, onChange }: BandsProps) {
               <Spread
                 values={standings.map(({ directions }) => directions[direction])}
                 own={standings.find(({ id }) => id === own)?.directions[direction]}
-                from={band.min}
-                to={band.max}
+                within={{ from: band.min, to: band.max }}
                 say={(share) => `${Math.round(share * 100)} %`}
               />
             }

@@ -1,13 +1,11 @@
+import { type Ends, isBeyond } from '@warm-ladder/core/review';
+
 interface SpreadProps {
   /** A value a class. */
   readonly values: readonly number[];
   /** Of the class that is shown, where it has one. */
   readonly own: number | undefined;
-  /** What is within, where it has an end. */
-  readonly from?: number;
-  readonly to?: number;
-  /** What is liked best, where nothing is beyond. */
-  readonly best?: number;
+  readonly within: Ends;
   /** A value in words. */
   readonly say: (value: number) => string;
 }
@@ -19,14 +17,14 @@ const [WIDTH, HEIGHT] = [200, 18];
  * Every class of the house along one figure: a mark each, those beyond it marked as such and taller, the open class as a
  * point; what is within is a bar on the floor.
  */
-export function Spread({ values, own, from, to, best, say }: SpreadProps) {
+export function Spread({ values, own, within, say }: SpreadProps) {
   if (values.length === 0) return <span className="block h-9" />;
+  const { from, to, best } = within;
   const ends = [from, to, best].filter((end) => end !== undefined);
   const most = 1.08 * Math.max(...values, ...ends.map((end) => end * 1.25), 1e-6);
   const least = Math.min(0, ...values);
   const at = (value: number) => ((value - least) / (most - least)) * WIDTH;
-  const isBeyond = (value: number) => (to !== undefined && value > to) || (from !== undefined && value < from);
-  const beyond = values.filter(isBeyond);
+  const beyond = values.filter((value) => isBeyond(within, value));
   const marks = (list: readonly number[], top: number) =>
     list.map((value) => `M${at(value).toFixed(1)} ${top}V14`).join('');
   const [left, right] = [at(from ?? least), at(to ?? most)];
@@ -39,7 +37,7 @@ export function Spread({ values, own, from, to, best, say }: SpreadProps) {
         )}
         <path
           d={marks(
-            values.filter((value) => !isBeyond(value)),
+            values.filter((value) => !isBeyond(within, value)),
             7,
           )}
           className="stroke-soft"
@@ -53,7 +51,7 @@ export function Spread({ values, own, from, to, best, say }: SpreadProps) {
         {own !== undefined && (
           <path
             d={`M${at(own).toFixed(1)} 5V5.01`}
-            className={isBeyond(own) ? 'stroke-alarm' : 'stroke-ink'}
+            className={isBeyond(within, own) ? 'stroke-alarm' : 'stroke-ink'}
             strokeWidth="9"
             strokeLinecap="round"
             vectorEffect="non-scaling-stroke"
