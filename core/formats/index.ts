@@ -12,7 +12,7 @@ export * from './paceBundle';
 export { BUILD_EVENT, BUILD_HEADER, CLASS_PAGES, classShownAt, ROOM_PAGES } from './pages';
 export * from './parseBrief';
 export * from './parseBundle';
-export { type PartAsked, partOf, partOfSeries } from './partOf';
+export { measuredForParts, type PartAsked, partOf, partOfSeries, partOfTerm } from './partOf';
 export * from './problems';
 export { programmeOf } from './programme';
 export * from './proposeBundle';

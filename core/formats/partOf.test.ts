@@ -1,9 +1,9 @@
-import { spokenIn } from '../handouts';
+import { spokenIn, wholeTerm } from '../handouts';
 import { timeClass } from '../plan';
 import { reviewClass } from '../review';
 import { demoBundle } from '../testing/demo';
 import { block, bundleOf, classOf, must } from '../testing/studio';
-import { type Bundle, classShownAt, Documents, partOf, programmeOf, studioOf } from '.';
+import { type Bundle, classShownAt, Documents, measuredForParts, partOf, partOfTerm, programmeOf, studioOf } from '.';
 
 const bundle = demoBundle();
 const whole = Documents.of(bundle);
@@ -30,6 +30,16 @@ test.each(plans.map(({ id }) => id))('%s is measured and spoken from what its pa
   expect(judged(part.bundle, id)).toEqual(judged(bundle, id));
   // Else it would be no part.
   expect(part.list('exercises').length).toBeLessThan(0.7 * whole.list('exercises').length);
+});
+
+test('the sheet of the term is from its part what it is from the whole, and what chooses a part is measured a rung a step', () => {
+  const today = '2026-11-29';
+  const studio = Documents.of(bundle);
+  const steps = [...measuredForParts(studio)].length;
+  expect(steps).toBe(studio.catalog.rungs.length);
+  const part = partOfTerm(studio);
+  expect(part.list('exercises').length).toBeLessThan(whole.list('exercises').length);
+  expect(wholeTerm(studioOf(part.bundle, { today }))).toEqual(wholeTerm(studioOf(bundle, { today })));
 });
 
 test('with a class come the others of its series, what its exercises require and what its room can take, in the studio’s order', () => {

@@ -4,6 +4,7 @@ import { countsForPace } from '../taught';
 import type { Bundle, DocumentKind } from './bundle';
 import { Documents } from './documents';
 import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
+import type { Steps } from './steps';
 
 /** How a page of a class is asked for. */
 export interface PartAsked {
@@ -40,6 +41,25 @@ export function partOf(
 /** The same of a series: its episodes, what it follows on, and what those name. @returns `null` where there is none */
 export const partOfSeries = (studio: Documents, id: string): Documents | null =>
   studio.has('series', id) ? partFrom(studio, [documentKey('series', id)], { logs: [], questions: [] }) : null;
+
+/** The same of all series. */
+export const partOfTerm = (studio: Documents): Documents =>
+  partFrom(
+    studio,
+    studio.list('series').map(({ id }) => documentKey('series', id)),
+    { logs: [], questions: [] },
+  );
+
+/**
+ * Measures what a part is chosen by, a rung a step: what a room can take is known once every rung of a studio is measured,
+ * which takes a second and more where none is. After this a part is put together at once.
+ */
+export function* measuredForParts({ catalog }: Documents): Steps<void> {
+  for (const entry of catalog.rungs) {
+    catalog.measures(entry);
+    yield;
+  }
+}
 
 /** Days on which every check of the belly counts, and on which none does any more. */
 const DAYS = [undefined, '9999-12-31'];

@@ -1,8 +1,25 @@
-import { block, bundleOf, classOf } from '@warm-ladder/core/testing';
+import { block, bundleOf, classOf, demoBundle } from '@warm-ladder/core/testing';
 import { LARGEST_STUDIO } from './routes/limits';
 import { useServer } from './testing';
 
 const running = useServer();
+
+test('the first page asked for waits for the rungs to be measured, and nobody else does', async () => {
+  await running.server.send('POST', '/bundle?mode=replace', JSON.stringify(demoBundle()));
+  const { studio } = running.server;
+  let turns = 0;
+  let waiting = true;
+  const count = () => {
+    turns += 1;
+    if (waiting) setImmediate(count);
+  };
+  setImmediate(count);
+  const [one, other] = await Promise.all([studio.partFor('series', 'bench-to-mat'), studio.textFor('rowers-sixty')]);
+  waiting = false;
+  expect([one?.series?.length, other?.length]).not.toContain(undefined);
+  // Turns of the loop meanwhile, in each of which somebody else is answered: a stretch is a dozen rungs at most.
+  expect(turns).toBeGreaterThan(studio.catalog.rungs.length / 60);
+}, 60_000);
 
 test('a studio as large as the server keeps is exported and taken in again; more is refused and changes nothing', async () => {
   const { send } = running.server;

@@ -19,7 +19,7 @@ export const bundleRoutes =
       const room = isFromRoom(request);
       // Whose body asks for what is sent to another machine of the people in the class alone.
       const asked = { teacher, audiences: room ? 'its own' : 'all' } as const;
-      const part = id === undefined ? null : studio.textFor(id, asked);
+      const part = id === undefined ? null : await studio.textFor(id, asked);
       if (part !== null) return part;
       // The whole studio is this machine's own.
       if (room) throw notFound(request.url);

@@ -14,7 +14,7 @@ export const handoutRoutes =
       app,
       ROUTES.handout,
       async ({ params: { id }, query: { as, sheet, form, paper, teacher, today }, reply, request }) => {
-        const part = studio.partFor('classes', id);
+        const part = await studio.partFor('classes', id);
         const made =
           part &&
           (await readers.make('handout', { bundle: part, id, form, teacher, today, wanted: { as, sheet, paper } }));

@@ -11,8 +11,8 @@ export const seriesRoutes =
   (studio: Studio, readers: Readers): FastifyPluginAsync =>
   async (app) => {
     /** A part of the studio with a series in it. */
-    const given = (id: string, url: string) => {
-      const bundle = studio.partFor('series', id);
+    const given = async (id: string, url: string) => {
+      const bundle = await studio.partFor('series', id);
       if (!bundle) throw notFound(url);
       return { bundle, id };
     };
@@ -22,27 +22,27 @@ export const seriesRoutes =
     };
     const named = (name: string) => `attachment; filename="${name}"`;
     serve(app, ROUTES.seriesSheets, async ({ params: { id }, query: { paper, today }, reply, request: { url } }) => {
-      const made = sent(await readers.make('sheets', { ...given(id, url), today, paper }), url);
+      const made = sent(await readers.make('sheets', { ...(await given(id, url)), today, paper }), url);
       reply.header('content-disposition', named(`${id}.pdf`)).type(MEDIA.pdf);
       return made;
     });
     serve(app, ROUTES.seriesCalendar, async ({ params: { id }, reply, request: { url } }) => {
-      const made = sent(await readers.make('calendar', given(id, url)), url);
+      const made = sent(await readers.make('calendar', await given(id, url)), url);
       reply.header('content-disposition', named(`${id}.ics`)).type('text/calendar; charset=utf-8');
       return made;
     });
     serve(app, ROUTES.termSheet, async ({ query, reply }) => {
-      const made = await readers.make('termSheet', { bundle: studio.bundle, ...query });
+      const made = await readers.make('termSheet', { bundle: await studio.partForTerm(), ...query });
       reply.header('content-disposition', named('term.pdf')).type(MEDIA.pdf);
       return made;
     });
     serve(app, ROUTES.termCalendar, async ({ reply }) => {
-      const made = await readers.make('termCalendar', { bundle: studio.bundle });
+      const made = await readers.make('termCalendar', { bundle: await studio.partForTerm() });
       reply.header('content-disposition', named('term.ics')).type('text/calendar; charset=utf-8');
       return made;
     });
     serve(app, ROUTES.seriesPackage, async ({ params: { id }, reply, request: { url } }) => {
-      const made = sent(await readers.make('package', given(id, url)), url);
+      const made = sent(await readers.make('package', await given(id, url)), url);
       reply.header('content-disposition', named(`${id}.zip`)).type('application/zip');
       return made;
     });

@@ -12,10 +12,12 @@ import {
   documentKey,
   type LengthsChanged,
   lengthsChanged,
+  measuredForParts,
   type PartAsked,
   type Problem,
   partOf,
   partOfSeries,
+  partOfTerm,
   pathText,
   programmeOf,
   REPERTOIRE,
@@ -116,6 +118,7 @@ export class Studio {
   #queue: Promise<unknown> = Promise.resolve();
   #lengths: LengthsChanged | null = null;
   #tidying: Promise<void> | null = null;
+  #measuring: { readonly catalog: Catalog; readonly done: Promise<void> } | undefined;
 
   private constructor(
     db: Database,
@@ -167,9 +170,14 @@ export class Studio {
   }
 
   /** What pages of a class or a series are made from; `null` where there is no such one. */
-  partFor(kind: 'classes' | 'series', id: string): Bundle | null {
-    const { documents } = this.#snapshot;
+  async partFor(kind: 'classes' | 'series', id: string): Promise<Bundle | null> {
+    const { documents } = await this.#measured();
     return (kind === 'classes' ? partOf(documents, id) : partOfSeries(documents, id))?.bundle ?? null;
+  }
+
+  /** What pages of all series are made from. */
+  async partForTerm(): Promise<Bundle> {
+    return partOfTerm((await this.#measured()).documents).bundle;
   }
 
   get bundleText(): string {
@@ -200,9 +208,19 @@ export class Studio {
   }
 
   /** What the page of one class opens with, likewise; `null` where there is no such class. */
-  textFor(classId: string, asked: PartAsked = {}): string | null {
-    const part = this.#snapshot.part(classId, asked);
+  async textFor(classId: string, asked: PartAsked = {}): Promise<string | null> {
+    const part = (await this.#measured()).part(classId, asked);
     return part && this.#textOf(part, classId);
+  }
+
+  /** What is kept, measured as far as parts of it are chosen by that: once for all who ask meanwhile, and in stretches. */
+  async #measured(): Promise<Snapshot> {
+    const snapshot = this.#snapshot;
+    const { catalog } = snapshot.documents;
+    if (this.#measuring?.catalog !== catalog)
+      this.#measuring = { catalog, done: unhurried(measuredForParts(snapshot.documents)) };
+    await this.#measuring.done;
+    return snapshot;
   }
 
   #textOf({ revision, versions, bundleText }: Snapshot, only: string | null): string {
