@@ -3,7 +3,7 @@ import type { Change, Edit, Item, Json, Step } from './edit';
 
 type Fields = { readonly [key: string]: Json };
 
-const isFields = (value: unknown): value is Fields =>
+export const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Whether a list is of items with an id each, and no id twice. */
@@ -59,7 +59,10 @@ function items(before: readonly Item[], after: readonly Item[], path: readonly S
     order.splice(at, 1);
     changes.push({ op: 'take', path, item, before: order[at] ?? null });
   }
-  const stay = inLine(order, after);
+  const stay = inLine(
+    order,
+    after.map(({ id }) => id),
+  );
   let next: string | null = null;
   const was = new Map(before.map((item) => [item.id, item]));
   for (const item of after.toReversed()) {
@@ -87,8 +90,8 @@ function place(order: string[], id: string, before: string | null): void {
 }
 
 /** The most of the items that stand in the right order already: the longest run that rises. */
-function inLine(order: readonly string[], after: readonly Item[]): ReadonlySet<string> {
-  const places = new Map(after.map(({ id }, i) => [id, i]));
+export function inLine(order: readonly string[], after: readonly string[]): ReadonlySet<string> {
+  const places = new Map(after.map((id, i) => [id, i]));
   /** By length of the run, where the shortest such run ends; and what each comes after. */
   const ends: string[] = [];
   const previous = new Map<string, string | undefined>();

@@ -1,38 +1,8 @@
 import fc from 'fast-check';
 import { block, classOf } from '../testing';
+import { document } from '../testing/documentsByChance';
 import { applied, diff, type Edit, EditClash, inverted, merged } from '.';
 import { editSchema } from './editSchema';
-
-const id = fc.constantFrom('a', 'b', 'c', 'd', 'e', 'f', 'g');
-const leaf = fc.oneof(
-  fc.integer(),
-  fc.string(),
-  fc.boolean(),
-  fc.constant(null),
-  fc.array(fc.integer(), { maxLength: 3 }),
-);
-const item = fc.record({
-  id,
-  name: fc.string({ maxLength: 3 }),
-  dose: fc.dictionary(fc.constantFrom('reps', 'sets'), leaf),
-});
-const list = fc.uniqueArray(item, { selector: (each) => each.id, maxLength: 7 });
-const nested = list.chain((items) =>
-  fc.tuple(...items.map(() => list)).map((inner) => items.map((each, i) => ({ ...each, inner: inner[i] ?? [] }))),
-);
-const document = fc
-  .record(
-    {
-      id: fc.constant('it'),
-      name: fc.string({ maxLength: 4 }),
-      blocks: nested,
-      tags: fc.array(fc.string({ maxLength: 2 }), { maxLength: 3 }),
-      extra: leaf,
-    },
-    { requiredKeys: ['id'] },
-  )
-  // As JSON has it: what is drawn by chance has no prototype here and there.
-  .map((each): object => JSON.parse(JSON.stringify(each)));
 
 test('an edit leads from any document to any other, is JSON, and is taken back to the very one', () => {
   fc.assert(
