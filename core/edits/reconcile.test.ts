@@ -46,7 +46,8 @@ test('what two hands made of a document is one document, whoever of them comes f
   expect(agreed).toBeGreaterThan(50);
 });
 
-const turned = ({ path, mine, theirs }: Clash): Clash => ({
+const turned = ({ what, path, mine, theirs }: Clash): Clash => ({
+  what,
   path,
   ...(theirs === undefined ? {} : { mine: theirs }),
   ...(mine === undefined ? {} : { theirs: mine }),
@@ -134,7 +135,7 @@ test('two blocks of one class changed by two hands meet, and so do two fields of
   expect(clashes).toEqual([]);
   expect(value).toEqual({ ...theirs, name: 'Evening', blocks: [mine.blocks[0], theirs.blocks[1], PLAN.blocks[2]] });
   const sets = reconciled(PLAN, mine, withBlock('b1', { dose: { reps: 8, sets: 2 } }));
-  expect(sets.value.blocks[0]?.dose).toEqual({ reps: 10, sets: 2 });
+  expect(sets.value.blocks[0]).toMatchObject({ dose: { reps: 10, sets: 2 } });
 });
 
 test('one field changed by two hands is the one thing that clashes, and everything else of both stands', () => {
@@ -146,7 +147,7 @@ test('one field changed by two hands is the one thing that clashes, and everythi
     ['theirs', 12],
   ] as const) {
     const { value, clashes } = reconciled<typeof PLAN>(PLAN, mine, theirs, prefer);
-    expect(clashes).toEqual([{ path: reps, mine: 10, theirs: 12 }]);
+    expect(clashes).toEqual([{ what: 'value', path: reps, mine: 10, theirs: 12 }]);
     expect(value).toEqual({ ...withBlock('b1', { dose: { reps: stands } }), name: 'Evening', targetMinutes: 50 });
   }
 });
@@ -154,7 +155,7 @@ test('one field changed by two hands is the one thing that clashes, and everythi
 test('a block that one removed and the other changed is asked about, whole', () => {
   const removed = { ...PLAN, blocks: PLAN.blocks.slice(1) };
   const changed = withBlock('b1', { note: 'Slowly.' });
-  const clash = { path: ['blocks', { id: 'b1' }], theirs: changed.blocks[0] };
+  const clash = { what: 'item', path: ['blocks', { id: 'b1' }], theirs: changed.blocks[0] };
   expect(reconciled(PLAN, removed, changed)).toEqual({ value: removed, clashes: [clash] });
   expect(reconciled(PLAN, removed, changed, 'theirs').value).toEqual(changed);
   // Untouched, it goes.

@@ -5,11 +5,10 @@ import type { Item, Json, Step } from './edit';
 type Fields = { readonly [key: string]: Json };
 type Side = 'mine' | 'theirs';
 
-/**
- * A place that two hands changed differently: one value, an item that one took away and the other changed, or the order
- * of a list (then the ids in it). What is not there is left out.
- */
+/** A place that two hands changed differently, with what each has there; what is not there is left out. */
 export interface Clash {
+  /** One value; an item that one took away and the other changed, or both put there; the order of a list, by its ids. */
+  readonly what: 'value' | 'item' | 'order';
   readonly path: readonly Step[];
   readonly mine?: Json;
   readonly theirs?: Json;
@@ -59,12 +58,17 @@ class Merge {
       return this.#items(was ?? [], mine, theirs, path);
     }
     if (isFields(was) && isFields(mine) && isFields(theirs)) return this.fields(was, mine, theirs, path);
-    return this.#clash(path, mine, theirs);
+    return this.#clash('value', path, mine, theirs);
   }
 
-  #clash<V extends Json>(path: readonly Step[], mine: V | undefined, theirs: V | undefined): V | undefined {
+  #clash<V extends Json>(
+    what: Clash['what'],
+    path: readonly Step[],
+    mine: V | undefined,
+    theirs: V | undefined,
+  ): V | undefined {
     const told = { ...(mine === undefined ? {} : { mine }), ...(theirs === undefined ? {} : { theirs }) };
-    this.clashes.push({ path, ...told });
+    this.clashes.push({ what, path, ...told });
     return this.#prefer === 'mine' ? mine : theirs;
   }
 
@@ -83,7 +87,7 @@ class Merge {
     const orders = { was: idsIn(was), mine: idsIn(mine), theirs: idsIn(theirs) };
     let order = ordered(orders);
     if (!order) {
-      const chosen = this.#clash(path, orders.mine, orders.theirs) ?? [];
+      const chosen = this.#clash('order', path, orders.mine, orders.theirs) ?? [];
       order = [...chosen, ...[...items.keys()].filter((id) => !chosen.includes(id))];
     }
     return order.flatMap((id) => items.get(id) ?? []);
@@ -92,12 +96,12 @@ class Merge {
   #item(was: Item | undefined, mine: Item | undefined, theirs: Item | undefined, path: readonly Step[]) {
     if (mine && theirs) {
       if (was) return this.fields(was, mine, theirs, path) as Item;
-      return same(mine, theirs) ? mine : this.#clash(path, mine, theirs);
+      return same(mine, theirs) ? mine : this.#clash('item', path, mine, theirs);
     }
     const left = mine ?? theirs;
     // New here, or gone here and there as it was.
     if (!was || !left) return left;
-    return same(was, left) ? undefined : this.#clash(path, mine, theirs);
+    return same(was, left) ? undefined : this.#clash('item', path, mine, theirs);
   }
 }
 

@@ -28,7 +28,13 @@ const versionSchema = z.int().min(0).describe('Rises with every change of the st
 export const kindSchema = z.enum(DOCUMENT_KINDS).describe('The kind of a document');
 /** Of anything that has an id of at most so many letters. */
 export const idSchema = z.string().max(64);
-const documentSchema = z.union(Object.values(documentSchemas) as ReadonlyArray<(typeof documentSchemas)[DocumentKind]>);
+export const documentSchema = z.union(
+  Object.values(documentSchemas) as ReadonlyArray<(typeof documentSchemas)[DocumentKind]>,
+);
+
+export const standsSchema = documentSchema
+  .optional()
+  .describe('The document as it stands, where others changed it meanwhile: what they did and what was sent');
 
 /** A document as it is kept, with the version it has. */
 export const keptSchema = <K extends DocumentKind>(kind: K) =>

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { idSchema, kindSchema, refusalSchema } from './answers';
+import { documentSchema, idSchema, kindSchema, refusalSchema, standsSchema } from './answers';
 
 /** Most changes sent together: more than a browser ever keeps unsent, and few enough to hold nobody up. */
 const MOST_CHANGES = 30_000;
@@ -24,8 +24,12 @@ export type SentChange = z.infer<typeof changesSchema>['changes'][number];
 
 /** What became of one change. */
 const changeAnswerSchema = z.discriminatedUnion('outcome', [
-  z.strictObject({ outcome: z.literal('kept'), version: z.int() }),
-  z.strictObject({ outcome: z.literal('stale'), current: refusalSchema.shape.current.unwrap() }),
+  z.strictObject({ outcome: z.literal('kept'), version: z.int(), value: standsSchema }),
+  z.strictObject({
+    outcome: z.literal('stale'),
+    current: refusalSchema.shape.current.unwrap(),
+    was: documentSchema.optional().describe('What the change was made from, where that is still known'),
+  }),
   z.strictObject({ outcome: z.literal('refused'), refusal: refusalSchema }),
 ]);
 export type ChangeAnswer = z.infer<typeof changeAnswerSchema>;

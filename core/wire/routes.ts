@@ -15,6 +15,7 @@ import {
   progressSchema,
   type RefusalCode,
   setAsideSchema,
+  standsSchema,
   studioSchema,
   tableSchema,
 } from './answers';
@@ -321,7 +322,13 @@ export const writtenSchema = z.strictObject({
   value: z.unknown().describe('The document'),
 });
 const written = { ...json(writtenSchema), steps: true } as const;
-const next = json(z.strictObject({ version: z.int().min(0).describe('The version it has now') }));
+const nextSchema = z.strictObject({
+  version: z.int().min(0).describe('The version it has now'),
+  value: standsSchema,
+});
+/** What is answered to a document that was put. */
+export type Written = z.infer<typeof nextSchema>;
+const next = json(nextSchema);
 const CHANGED: readonly RefusalCode[] = ['INVALID', 'STALE', 'IN_USE', 'NO_SPACE'];
 
 /** Questions about one kind of document: the one method has neither a list nor an id, and is never removed. */

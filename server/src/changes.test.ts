@@ -98,6 +98,67 @@ test('a change sent again after its answer was lost is no conflict; another one 
   expect((await running.server.send('POST', '/changes', gone)).body.answers).toEqual([{ outcome: 'kept', version: 0 }]);
 });
 
+/** A class two people change, and what each sends from the version both began with. */
+async function begun() {
+  const value = classOf([block('hold', { dose: { reps: 8 } }), block('curl'), block('arch')], { id: 'shared' });
+  const [answer] = await send(put('classes', value));
+  const version = answer?.outcome === 'kept' ? answer.version : 0;
+  const change = async (after: object) => {
+    const changes = [{ kind: 'classes', id: 'shared', version, value: after }];
+    return ((await running.server.send('POST', '/changes', { changes })).body.answers as ChangeAnswer[])[0];
+  };
+  const withBlock = (n: number, parts: object) => ({
+    ...value,
+    blocks: value.blocks.map((each, i) => (i === n ? { ...each, ...parts } : each)),
+  });
+  return { value, change, withBlock };
+}
+const shared = async () => (await studio()).bundle.classes?.find(({ id }) => id === 'shared');
+
+test('two people on two blocks of one class meet without a question, however many writes lie between', async () => {
+  const { value, change, withBlock } = await begun();
+  expect(await change(withBlock(1, { restAfterSeconds: 20 }))).toEqual({
+    outcome: 'kept',
+    version: expect.any(Number),
+  });
+  const reps = withBlock(0, { dose: { reps: 10 } });
+  const answer = await change(reps);
+  const both = { ...reps, blocks: [reps.blocks[0], { ...value.blocks[1], restAfterSeconds: 20 }, value.blocks[2]] };
+  expect(answer).toMatchObject({ outcome: 'kept', value: both });
+  // A third from the same old version removes one and adds one; what is sent once more changes nothing.
+  const added = { ...value, blocks: [...value.blocks.slice(0, 2), { ...value.blocks[2], id: 'new' }] };
+  expect(await change(added)).toMatchObject({ outcome: 'kept' });
+  const now = { ...both, blocks: [...both.blocks.slice(0, 2), { ...value.blocks[2], id: 'new' }] };
+  expect(await shared()).toEqual(now);
+  const again = await change(reps);
+  expect(again).toMatchObject({ outcome: 'kept', value: now });
+  expect((await studio()).versions.classes?.shared).toBe(again?.outcome === 'kept' ? again.version : 0);
+});
+
+test('the same field changed by two is stale, with what both were made from; nothing of it is half kept', async () => {
+  const { value, change, withBlock } = await begun();
+  const theirs = withBlock(0, { dose: { reps: 12 } });
+  await change(theirs);
+  const answer = await change({ ...withBlock(0, { dose: { reps: 10 } }), name: 'Mine' });
+  expect(answer).toMatchObject({ outcome: 'stale', current: { value: theirs }, was: value });
+  expect(await shared()).toEqual(theirs);
+  // Of a version that never was, nothing is known.
+  const unknown = { kind: 'classes', id: 'shared', version: 3, value: { ...value, targetMinutes: 50 } };
+  const [strange] = (await running.server.send('POST', '/changes', { changes: [unknown] })).body
+    .answers as ChangeAnswer[];
+  expect(strange).toMatchObject({ outcome: 'stale', current: { value: theirs } });
+  expect(strange).not.toHaveProperty('was');
+});
+
+test('two changes that can stand by themselves and not together are asked about, and the first stands', async () => {
+  const { value, change, withBlock } = await begun();
+  const theirs = withBlock(0, { dose: { reps: 8, repsTo: 10 } });
+  expect(await change(theirs)).toMatchObject({ outcome: 'kept' });
+  const answer = await change(withBlock(0, { dose: { reps: 12 } }));
+  expect(answer).toMatchObject({ outcome: 'stale', current: { value: theirs }, was: value });
+  expect(await shared()).toEqual(theirs);
+});
+
 test.each<[string, unknown, number, RegExp]>([
   ['no list', {}, 422, /“changes” is missing/],
   ['a kind nobody knows', { changes: [{ kind: 'shoes', id: 'a', version: 0, value: {} }] }, 422, /kind|Invalid option/],

@@ -6,7 +6,13 @@ import {
   METHOD_ID,
   type Steps,
 } from '@warm-ladder/core/formats';
-import { type ChangeAnswer, documentRoutes as documentRoutesOf, ROUTES, type SentChange } from '@warm-ladder/core/wire';
+import {
+  type ChangeAnswer,
+  documentRoutes as documentRoutesOf,
+  ROUTES,
+  type SentChange,
+  type Written,
+} from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { invalid, Refusal } from '../errors';
 import { closed, isFromRoom } from '../room/roomRequests';
@@ -23,15 +29,19 @@ function answerOf(resolved: Resolved | undefined, { kind, id }: Pick<SentChange,
     const { body } = invalid(resolved.problems, resolved.inUse ? 'IN_USE' : 'INVALID');
     return { outcome: 'refused', refusal: { ...body, path: documentKey(kind, id) } };
   }
-  return { outcome: 'kept', version: resolved?.version ?? 0 };
+  const { version = 0, value } = resolved ?? {};
+  return { outcome: 'kept', version, ...(value ? { value } : {}) };
 }
 
-/** One change by itself: its new version, or a refusal. @throws Refusal */
-export async function changeOne(studio: Studio, asked: AskedChange): Promise<{ version: number }> {
+/** One change by itself: its new version and what else stands in it, or a refusal. @throws Refusal */
+export async function changeOne(studio: Studio, asked: AskedChange): Promise<Written> {
   const { kind, id, base: version, value = null } = asked;
   const key = documentKey(kind, id);
   const answer = answerOf((await studio.change([asked])).get(key), asked);
-  if (answer.outcome === 'kept') return { version: answer.version };
+  if (answer.outcome === 'kept') {
+    const { version: kept, value: stands } = answer;
+    return { version: kept, ...(stands ? { value: stands } : {}) };
+  }
   if (answer.outcome === 'refused') throw Refusal.of(answer.refusal);
   const what = answer.current === null ? 'was deleted' : version === 0 ? 'already exists' : 'was changed';
   throw new Refusal('STALE', `“${id}” ${what} elsewhere since you opened it; nothing was overwritten.`, {

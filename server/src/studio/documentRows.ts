@@ -1,3 +1,4 @@
+import type { Edit } from '@warm-ladder/core/edits';
 import { BUNDLE_VERSION, type DocumentKind } from '@warm-ladder/core/formats';
 import type { SetAsideDocument } from '@warm-ladder/core/wire';
 import { LOCK_SPACE, LOCKS, type Queries } from '../database/port';
@@ -48,6 +49,13 @@ interface ChangeRow extends DocumentName {
   readonly version: number;
   readonly at: Date;
   readonly patch: unknown;
+}
+
+/** A change with the edit it is, and its document as it is by now; `null` where that is gone. */
+interface LaterChange extends DocumentName {
+  readonly version: number;
+  readonly edit: Edit;
+  readonly document: object | null;
 }
 
 /** The kind of a row that tells of a new order of documents, and of nothing else. */
@@ -176,14 +184,21 @@ export const documentRows = {
   },
 
   /** A change and all later ones of its document, the newest first, each beside the document as it is. */
-  async from(db: Queries, version: number): Promise<Array<Omit<ChangeRow, 'at'> & { readonly body: object | null }>> {
-    const { rows } = await db.query<Omit<ChangeRow, 'at'> & { body: object | null }>(
-      `select c.version, c.kind, c.id, c.patch, d.body
+  async from(db: Queries, version: number): Promise<LaterChange[]> {
+    // As text, to be read here: what a driver makes of JSON need not be made of the same objects as everything else.
+    const { rows } = await db.query<DocumentName & { version: number; patch: string; body: string | null }>(
+      `select c.version, c.kind, c.id, c.patch::text as patch, d.body::text as body
        from change o join change c using (kind, id) left join document d using (kind, id)
        where o.version = $1 and c.version >= $1 order by c.version desc`,
       [version],
     );
-    return rows.map((row) => ({ ...row, version: Number(row.version) }));
+    return rows.map(({ kind, id, version: own, patch, body }) => ({
+      kind,
+      id,
+      version: Number(own),
+      edit: JSON.parse(patch) as Edit,
+      document: body === null ? null : (JSON.parse(body) as object),
+    }));
   },
 
   /**

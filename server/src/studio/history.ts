@@ -37,23 +37,52 @@ export async function beforeChange(db: Queries, version: number): Promise<Former
     throw new Refusal('NOT_FOUND', `No change ${version} is kept any more; expected one of the history.`);
   }
   const kind = last.kind as DocumentKind;
-  let value: object = last.body ?? NOTHING;
-  try {
-    for (const { patch } of rows) value = applied(inverted(patch as Edit), value);
-  } catch (error) {
-    if (!(error instanceof EditClash)) throw error;
-    throw lost(last.id);
+  const value = formerOf(kind, rows);
+  if (value === undefined) {
+    throw new Refusal(
+      'NOT_FOUND',
+      `What “${last.id}” was can’t be made out any more: it was written by an older version.`,
+    );
   }
-  if (Object.keys(value).length === 0) return { kind, id: last.id, value: null };
-  // What it was may have been written before this version of the format.
-  const read = [value, migrateDocument(kind, value, BUNDLE_VERSION - 1).value]
-    .map((each) => documentSchemas[kind].safeParse(each))
-    .find(({ success }) => success);
-  if (!read?.success) throw lost(last.id);
-  return { kind, id: last.id, value: read.data };
+  return { kind, id: last.id, value };
+}
+
+/**
+ * A document as a change left it.
+ * @param version of that change
+ * @returns `null` where it removed it; `undefined` where no such change is kept, or what it left can't be made out
+ */
+export async function afterChange(
+  db: Queries,
+  { kind, id }: { readonly kind: DocumentKind; readonly id: string },
+  version: number,
+): Promise<DocumentOf<DocumentKind> | null | undefined> {
+  const rows = await documentRows.from(db, version);
+  const own = rows.at(-1);
+  if (own?.version !== version || own.kind !== kind || own.id !== id) return undefined;
+  // While a change is kept, all later ones of its document are: they are forgotten from the oldest on.
+  return formerOf(kind, rows.slice(0, -1), own.document);
 }
 
 const NOTHING = {};
 
-const lost = (id: string): Refusal =>
-  new Refusal('NOT_FOUND', `What “${id}” was can’t be made out any more: it was written by an older version.`);
+/** A document with changes taken back from it, the newest first; `undefined` where they don't fit it, or it no schema. */
+function formerOf(
+  kind: DocumentKind,
+  rows: Awaited<ReturnType<typeof documentRows.from>>,
+  body = rows[0]?.document ?? null,
+): DocumentOf<DocumentKind> | null | undefined {
+  let value: object = body ?? NOTHING;
+  try {
+    for (const { edit } of rows) value = applied(inverted(edit), value);
+  } catch (error) {
+    if (error instanceof EditClash) return undefined;
+    throw error;
+  }
+  if (Object.keys(value).length === 0) return null;
+  // What it was may have been written before this version of the format.
+  const read = [value, migrateDocument(kind, value, BUNDLE_VERSION - 1).value]
+    .map((each) => documentSchemas[kind].safeParse(each))
+    .find(({ success }) => success);
+  return read?.data;
+}

@@ -16,10 +16,17 @@ import { type Snapshot, textOf } from './snapshot';
 export type AskedChange = DocumentChange & { readonly base: number };
 
 export type Resolved =
-  | { readonly outcome: 'keep'; readonly version?: number }
+  /** With what stands, where that is more than was asked for: what others did meanwhile is in it. */
+  | { readonly outcome: 'keep'; readonly version?: number; readonly value?: Kept['value'] }
   /** What is asked for is there already: the answer to an earlier asking was lost. */
-  | { readonly outcome: 'there'; readonly version: number }
-  | { readonly outcome: 'stale'; readonly version?: undefined; readonly current: Kept | null }
+  | { readonly outcome: 'there'; readonly version: number; readonly value?: Kept['value'] }
+  /** With what it was made from, where that is still known. */
+  | {
+      readonly outcome: 'stale';
+      readonly version?: undefined;
+      readonly current: Kept | null;
+      readonly was?: Kept['value'];
+    }
   | {
       readonly outcome: 'refused';
       readonly version?: undefined;
@@ -62,8 +69,8 @@ export function* resolveChanges(
 function staleness(snapshot: Snapshot, { kind, id, base, value }: AskedChange): Resolved | null {
   const current = snapshot.kept(kind, id);
   const known = (current?.version ?? 0) === base;
-  if (known && (current !== null || value !== undefined)) return null;
   const same = value === undefined ? current === null : current !== null && textOf(current.value) === textOf(value);
+  if (known && !same) return null;
   return same ? { outcome: 'there', version: current?.version ?? 0 } : { outcome: 'stale', current };
 }
 

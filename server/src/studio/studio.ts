@@ -45,6 +45,7 @@ import { Feed } from './feed';
 import { beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { Line } from './line';
+import { meeting, outcomesOf } from './met';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import type { Tell } from './progress';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
@@ -295,15 +296,15 @@ export class Studio {
 
   #change(changes: readonly AskedChange[]): Promise<Map<DocumentKey, Resolved>> {
     return this.#decided(async () => {
-      const { after, kept, resolved } = await unhurried(resolveChanges(this.#snapshot, changes));
-      const outcome = new Map<DocumentKey, Resolved>(resolved);
-      if (kept.length === 0) return outcome;
+      const together = await meeting(this.#db, this.#snapshot, changes);
+      const { after, kept, resolved } = await unhurried(resolveChanges(this.#snapshot, together.changes));
+      if (kept.length === 0) return outcomesOf(resolved, together);
       const next = await this.#store(kept, after);
       if (!next) return null;
       for (const { kind, id } of kept) {
-        outcome.set(documentKey(kind, id), { outcome: 'keep', version: next.version(kind, id) });
+        resolved.set(documentKey(kind, id), { outcome: 'keep', version: next.version(kind, id) });
       }
-      return outcome;
+      return outcomesOf(resolved, together);
     });
   }
 

@@ -1,12 +1,13 @@
 import type { DocumentKind } from '@warm-ladder/core/formats';
 import { Sheet } from '../parts/Sheet';
-import { differencesOf } from './differences';
+import { clashesOf, type Difference, differencesOf } from './differences';
 import { documentOf } from './entities';
 import { newId } from './freeId';
 import { nameOf } from './nameOf';
 import { useAppDispatch, useAppSelector } from './store';
 import { conflictSettled } from './studio';
 import type { Conflict } from './studioState';
+import { useNames } from './useNames';
 
 /** Kinds that are named by nothing else until somebody does, so that a second one beside the first harms nothing. */
 const CAN_STAND_TWICE: ReadonlySet<DocumentKind> = new Set<DocumentKind>([
@@ -22,7 +23,7 @@ export default function ConflictDialog() {
   const mine = useAppSelector(({ studio }) => conflict && documentOf(studio.entities, conflict.kind, conflict.id));
   const dispatch = useAppDispatch();
   if (!conflict) return null;
-  const { kind, id, unsent } = conflict as Conflict;
+  const { kind, id, unsent, was } = conflict as Conflict;
   const theirs = unsent ? unsent.value : conflict.current?.value;
   const settle = (keep: 'mine' | 'theirs' | 'both') => {
     if (unsent) void import('./unsent').then(({ dropRecord }) => dropRecord(unsent.key));
@@ -35,9 +36,17 @@ export default function ConflictDialog() {
     <Sheet
       open
       title={unsent ? `“${name}” was changed in two windows` : `“${name}” was changed in another window`}
-      about="Nothing has been overwritten. Choose which version stays; if you take theirs, undo brings yours back."
+      about={
+        was
+          ? 'Both of you changed the same. Choose whose stays there; everything else of both stands. If you take theirs, undo brings yours back.'
+          : 'Nothing has been overwritten. Choose which version stays; if you take theirs, undo brings yours back.'
+      }
     >
-      <Differences mine={mine} theirs={theirs} />
+      {was && mine && theirs ? (
+        <Clashes was={was} mine={mine as object} theirs={theirs as object} />
+      ) : (
+        <Differences mine={mine} theirs={theirs} />
+      )}
       <div className="mt-4 flex flex-wrap gap-2">
         <button type="button" className="action" onClick={() => settle('mine')}>
           Keep mine
@@ -59,9 +68,25 @@ function Differences({ mine, theirs }: { mine: unknown; theirs: unknown }) {
   if (mine === undefined) return <p>You removed it; the other window changed it.</p>;
   if (theirs === undefined || theirs === null) return <p>The other window removed it; you changed it.</p>;
   const { told, more } = differencesOf(mine, theirs);
+  return <DifferenceTable head="What differs" told={told} more={more} />;
+}
+
+/** Places told at once; more are counted. */
+const MOST = 8;
+
+function Clashes(versions: { was: object; mine: object; theirs: object }) {
+  const named = useNames();
+  const clashes = clashesOf(versions.was, versions.mine, versions.theirs, named);
+  // Each may stand, and only both together can't.
+  if (clashes.length === 0) return <Differences mine={versions.mine} theirs={versions.theirs} />;
+  const more = Math.max(0, clashes.length - MOST);
+  return <DifferenceTable head="What both of you changed" told={clashes.slice(0, MOST)} more={more} />;
+}
+
+function DifferenceTable({ head, told, more }: { head: string; told: readonly Difference[]; more: number }) {
   return (
     <table className="w-full text-left">
-      <caption className="text-left font-semibold">What differs</caption>
+      <caption className="text-left font-semibold">{head}</caption>
       <thead>
         <tr className="text-soft">
           <th className="font-normal">&nbsp;</th>

@@ -1,3 +1,5 @@
+import { reconciled, type Step } from '@warm-ladder/core/edits';
+
 /** One place where two versions of a document differ, with what each says there. */
 export interface Difference {
   readonly where: string;
@@ -49,6 +51,31 @@ export const valueWords = (value: unknown, named: NameOf = () => undefined): str
   return text.length > 60 ? `${text.slice(0, 60)}…` : text;
 };
 
+/** The item of a list that a step points at, as the document has it now. */
+export function itemIn(document: unknown, path: readonly Step[]): unknown {
+  let now = document;
+  for (const step of path) {
+    if (Array.isArray(now) && typeof step === 'object') now = now.find((each) => each?.id === step.id);
+    else if (typeof step === 'string' && typeof now === 'object' && now !== null) now = (now as never)[step];
+    else return undefined;
+  }
+  return now;
+}
+
+/** Where a change is, in words: `rung “Knees bent”, dose, reps`. */
+export function placeWords(document: unknown, path: readonly Step[], named?: NameOf): string {
+  return path
+    .flatMap((step, i) => {
+      if (typeof step === 'object') return [];
+      const next = path[i + 1];
+      if (typeof next !== 'object') return [spaced(step)];
+      const item = itemIn(document, path.slice(0, i + 2));
+      const name = item === undefined ? '' : valueWords(item, named);
+      return [name === '' || name === 'something' ? singular(step) : `${singular(step)} “${name}”`];
+    })
+    .join(', ');
+}
+
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null;
 
 /**
@@ -74,4 +101,23 @@ export function differencesOf(mine: unknown, theirs: unknown): { readonly told: 
   };
   walk(mine ?? undefined, theirs ?? undefined, []);
   return { told: found.slice(0, MOST), more: Math.max(0, found.length - MOST) };
+}
+
+/**
+ * Only what two hands changed differently in one document, in words: everything else of both can stand.
+ * @param was what both began with
+ * @param named what the ids in it are called
+ */
+export function clashesOf(was: object, mine: object, theirs: object, named?: NameOf): readonly Difference[] {
+  return reconciled(was, mine, theirs).clashes.map((clash) => {
+    const where = placeWords(itemIn(mine, clash.path) === undefined ? theirs : mine, clash.path, named);
+    if (clash.what === 'order') {
+      return { where: `the order of ${where}`, mine: 'as you put them', theirs: 'as they put them' };
+    }
+    const said = (value: unknown) => {
+      if (clash.what === 'value') return valueWords(value, named);
+      return value === undefined ? 'removed' : 'changed';
+    };
+    return { where, mine: said(clash.mine), theirs: said(clash.theirs) };
+  });
 }

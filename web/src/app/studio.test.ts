@@ -157,6 +157,46 @@ test('an answer that was lost is no conflict, though the hand went on meanwhile;
   expect(run(lost, answered([{ ...again, answer: stale(theirs) }])).conflicts).toHaveLength(1);
 });
 
+test('what others did meanwhile stands with what was sent, and what was typed since stands on top of both', () => {
+  const first = run(opened(), renamed('Mine'));
+  const stands = { ...HERE, name: 'Mine', targetMinutes: 50 };
+  const sent = documentOf(first.entities, 'classes', 'test-class');
+  const met = run(first, answered([{ ...CLASS, sent, answer: { outcome: 'kept', version: 12, value: stands } }]));
+  expect(met).toMatchObject({ unsaved: {}, versions: { classes: { 'test-class': 12 } } });
+  expect(classes(met)[0]).toEqual(stands);
+  const on = run(first, renamed('Mine, longer'));
+  const later = run(on, answered([{ ...CLASS, sent, answer: { outcome: 'kept', version: 12, value: stands } }]));
+  expect(later).toMatchObject({ unsaved: { [KEY]: true }, versions: { classes: { 'test-class': 12 } } });
+  expect(classes(later)[0]).toEqual({ ...stands, name: 'Mine, longer' });
+  // Undo takes back what was done here, and that alone.
+  expect(classes(run(met, undone()))[0]).toEqual({ ...stands, name: 'Test class' });
+});
+
+test('where it is known what both were made from, only what clashes is chosen, and undo brings only that back', () => {
+  const was = { ...HERE, targetMinutes: 40 };
+  const [own, other] = [
+    { ...was, name: 'Mine', openingSeconds: 70 },
+    { ...was, name: 'Theirs', targetMinutes: 50 },
+  ];
+  const edited = run(opened(bundleOf({ classes: [was] })), changed(one('test-class', own, 'renaming')));
+  const answer = { outcome: 'stale' as const, current: { version: 9, value: other }, was };
+  const asked = run(edited, answered([{ ...CLASS, sent: own, answer }]));
+  const [conflict] = asked.conflicts;
+  if (!conflict) throw new Error('nobody asked');
+  const [kept, taken] = (['mine', 'theirs'] as const).map((keep) => run(asked, conflictSettled({ conflict, keep })));
+  if (!kept || !taken) throw new Error('nothing chosen');
+  expect(classes(kept)[0]).toEqual({ ...own, targetMinutes: 50 });
+  expect(classes(taken)[0]).toEqual({ ...other, openingSeconds: 70 });
+  for (const state of [kept, taken]) {
+    expect(state).toMatchObject({
+      conflicts: [],
+      unsaved: { [KEY]: true },
+      versions: { classes: { 'test-class': 9 } },
+    });
+  }
+  expect(classes(run(taken, undone()))[0]).toEqual({ ...own, targetMinutes: 50 });
+});
+
 describe('two versions of one document', () => {
   const conflict = { ...CLASS, current: { version: 9, value: theirs } };
   const met = run(
@@ -228,9 +268,10 @@ describe('what an earlier page left unsent', () => {
     expect(state).toMatchObject({ refused: { [KEY]: { message: 'Because.' } }, unsaved: { [KEY]: true } });
     expect(run(state, undone())).toMatchObject({ refused: {}, entities: entitiesOf(bundleOf()) });
   });
-  test('is asked about when the server has another, unless that is what was sent from here', () => {
-    expect(left(record({ base: 3 })).conflicts).toHaveLength(1);
-    expect(left(record({ base: 3, sent: here })).conflicts).toEqual([]);
+  test('is sent as made from the version it was made from, unless the server has what was sent from here', () => {
+    const versions = (state: StudioState) => state.versions.classes['test-class'];
+    expect([left(record({ base: 3 })).conflicts, versions(left(record({ base: 3 })))]).toEqual([[], 3]);
+    expect(versions(left(record({ base: 3, sent: here })))).toBe(7);
   });
   test('by two tabs is asked about, and either can be taken', () => {
     const others = [

@@ -1,4 +1,5 @@
 import { createAction, createAsyncThunk, type UnknownAction } from '@reduxjs/toolkit';
+import { reconciled } from '@warm-ladder/core/edits';
 import { classShownAt, type DocumentKind, documentKey } from '@warm-ladder/core/formats';
 import type { FeedEvent, Kept, StudioAnswer } from '@warm-ladder/core/wire';
 import { documentOf, withValue } from './entities';
@@ -14,6 +15,7 @@ import {
   type Place,
   type SentAnswer,
   type StudioState,
+  same,
   without,
   withVersion,
 } from './studioState';
@@ -144,7 +146,7 @@ const withoutAnswer = (state: StudioState, { sent, trouble }: Unanswered): Studi
 });
 
 function settled(state: StudioState, { conflict, keep, copy }: Settlement): StudioState {
-  const { kind, id, current, unsent } = conflict;
+  const { kind, id, current } = conflict;
   const key = documentKey(kind, id);
   const closed: StudioState = {
     ...state,
@@ -152,19 +154,37 @@ function settled(state: StudioState, { conflict, keep, copy }: Settlement): Stud
     versions: withVersion(state.versions, kind, id, current?.version ?? 0),
     unanswered: without(state.unanswered, key),
   };
-  if (keep === 'mine') return closed;
   const before = documentOf(state.entities, kind, id);
-  const after = unsent ? (unsent.value ?? undefined) : current?.value;
+  const { value: after, rest } = keptOf(conflict, before, keep);
+  if (keep === 'mine' && after === before) return closed;
   const now: StudioState = {
     ...closed,
     entities: withValue(state.entities, kind, id, after),
-    unsaved: unsent ? { ...state.unsaved, [key]: true } : without(state.unsaved, key),
+    unsaved: rest ? { ...state.unsaved, [key]: true } : without(state.unsaved, key),
     refused: without(state.refused, key),
   };
-  const taken = recorded(state, now, { documents: [{ kind, id }], label: 'taking theirs', field: '' });
+  // What others did elsewhere in it is no step of undo here.
+  if (keep === 'mine') return now;
+  const mine = { ...state, entities: withValue(state.entities, kind, id, keptOf(conflict, before, 'mine').value) };
+  const taken = recorded(mine, now, { documents: [{ kind, id }], label: 'taking theirs', field: '' });
   if (keep === 'theirs' || copy === undefined || typeof before !== 'object') return taken;
-  const mine = { ...before, id: copy, name: `${nameOf(before)} (mine)`.slice(0, 120) };
-  return did(taken, { documents: [{ kind, id: copy, after: mine }], label: 'keeping both', field: '' });
+  const copied = { ...before, id: copy, name: `${nameOf(before)} (mine)`.slice(0, 120) };
+  return did(taken, { documents: [{ kind, id: copy, after: copied }], label: 'keeping both', field: '' });
+}
+
+/**
+ * What stands of a document after the answer to a conflict. Where it is known what both were made from, everything that
+ * does not clash stands of both; to keep both apart, theirs stands as it is.
+ * @returns `rest`: whether the server has less than that
+ */
+function keptOf({ was, current, unsent }: Conflict, mine: unknown, keep: Settlement['keep']) {
+  if (unsent) return keep === 'mine' ? { value: mine, rest: true } : { value: unsent.value ?? undefined, rest: true };
+  const theirs = current?.value;
+  if (was && theirs && typeof mine === 'object' && mine !== null && keep !== 'both') {
+    const { value } = reconciled<object>(was, mine, theirs, keep);
+    return { value: same(value, mine) ? mine : value, rest: !same(value, theirs) };
+  }
+  return keep === 'mine' ? { value: mine, rest: true } : { value: theirs, rest: false };
 }
 
 /** A document as the server has it, though it was changed here. */

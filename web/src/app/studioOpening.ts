@@ -47,9 +47,10 @@ export function opened(
   for (const { kind, id, base, value, sent, state: stood, message } of records) {
     const version = state.versions[kind][id] ?? 0;
     const theirs = documentOf(state.entities, kind, id);
-    const current = theirs === undefined ? null : ({ version, value: theirs } as Kept);
-    if (version !== base && !(sent !== undefined && same(sent, theirs ?? null))) conflicts.push({ kind, id, current });
+    const arrived = sent !== undefined && same(sent, theirs ?? null);
     state = withDocuments(state, [{ kind, id, after: value ?? undefined }]);
+    // Made from an earlier version, it is sent as that: the server brings it together with what others did, or asks.
+    if (version !== base && !arrived) state = { ...state, versions: withVersion(state.versions, kind, id, base) };
     // It is named from the start, and sent again with whatever is changed next.
     if (stood === 'refused' && message !== undefined) {
       const refusal = { message, value: documentOf(state.entities, kind, id) };

@@ -62,6 +62,8 @@ export interface Gone extends Pick<HistoryStep, 'n' | 'label'> {
 export interface Conflict extends Place {
   /** What the server has; `null` where it was deleted there. */
   readonly current: Kept | null;
+  /** What both were made from, where that is still known: then only what clashes is asked about. */
+  readonly was?: Kept['value'];
   /** What another tab kept and never sent, and where it lies in this browser. */
   readonly unsent?: { readonly key: RecordKey; readonly value: unknown };
 }

@@ -11,9 +11,9 @@ import { pathOf } from '../../app/places';
 import { server } from '../../app/server';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { changed } from '../../app/studio';
+import { useNames } from '../../app/useNames';
 import { BeforeAfter } from './BeforeAfter';
 import { editWords, isMaking, isRemoving, nameSaid } from './editWords';
-import { useNames } from './useNames';
 
 type Historic = History['changes'][number];
 

@@ -1,33 +1,8 @@
-import type { Change, Edit, Step } from '@warm-ladder/core/edits';
-import { type NameOf, singular, spaced, valueWords } from '../../app/differences';
+import type { Change, Edit } from '@warm-ladder/core/edits';
+import { itemIn, type NameOf, placeWords, singular, valueWords } from '../../app/differences';
 
 /** Most parts of an edit that are told one by one. */
 const TOLD = 3;
-
-/** The item of a list that a step points at, as the document has it now. */
-function itemIn(document: unknown, path: readonly Step[]): unknown {
-  let now = document;
-  for (const step of path) {
-    if (Array.isArray(now) && typeof step === 'object') now = now.find((each) => each?.id === step.id);
-    else if (typeof step === 'string' && typeof now === 'object' && now !== null) now = (now as never)[step];
-    else return undefined;
-  }
-  return now;
-}
-
-/** Where a change is, in words: `rung “Knees bent”, dose, reps`. */
-function placeWords(document: unknown, path: readonly Step[], named?: NameOf): string {
-  return path
-    .flatMap((step, i) => {
-      if (typeof step === 'object') return [];
-      const next = path[i + 1];
-      if (typeof next !== 'object') return [spaced(step)];
-      const item = itemIn(document, path.slice(0, i + 2));
-      const name = item === undefined ? '' : valueWords(item, named);
-      return [name === '' || name === 'something' ? singular(step) : `${singular(step)} “${name}”`];
-    })
-    .join(', ');
-}
 
 function changeWords(document: unknown, change: Change, named?: NameOf): string {
   const place = placeWords(document, change.path, named);

@@ -1,15 +1,8 @@
 import { rungTitle } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
-import type { NameOf } from '../../app/differences';
-import {
-  selectAudiences,
-  selectCatalog,
-  selectClasses,
-  selectProps,
-  selectRooms,
-  selectTeachers,
-} from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import type { NameOf } from './differences';
+import { selectAudiences, selectCatalog, selectClasses, selectProps, selectRooms, selectTeachers } from './selectors';
+import { useAppSelector } from './store';
 
 /** What the ids in a change are called, as the studio is now. */
 export function useNames(): NameOf {
