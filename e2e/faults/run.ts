@@ -1,6 +1,7 @@
 import { fullDiskCalls, fullDiskMounted } from './fullDisk';
 import { fuzz } from './fuzz';
-import { HAS_POSTGRES, POSTGRES } from './ground';
+import { EMBEDDED, HAS_POSTGRES, POSTGRES } from './ground';
+import { manyHands } from './hands';
 import { held } from './held';
 import { kills, killsInImport } from './kills';
 import { namespaces } from './namespaces';
@@ -12,9 +13,14 @@ import type { Row } from './report';
 const moments = (count: number) => Array.from({ length: count }, (_, i) => 400 + Math.round((i * 7_200) / count));
 
 /** What is tried of a PostgreSQL server too, where one is installed: its disk and its power are its own business. */
-function onPostgres(kill: number, inImport: number, files: number): ReadonlyArray<() => Promise<Row>> {
+function onPostgres(kill: number, inImport: number, files: number, hands: number): ReadonlyArray<() => Promise<Row>> {
   if (!HAS_POSTGRES) return [];
-  return [() => kills(kill, POSTGRES), () => killsInImport(inImport, POSTGRES), () => fuzz(files, POSTGRES)];
+  return [
+    () => kills(kill, POSTGRES),
+    () => killsInImport(inImport, POSTGRES),
+    () => fuzz(files, POSTGRES),
+    () => manyHands(hands, POSTGRES, 4),
+  ];
 }
 
 /** Every script by size, the longest first. */
@@ -29,9 +35,10 @@ const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
     () => powerCutsOnImage([3, 8]),
     () => killsInImport(6),
     () => fuzz(600),
+    () => manyHands(15, EMBEDDED),
     () => fullDiskMounted(),
     () => namespaces(),
-    ...onPostgres(10, 3, 200),
+    ...onPostgres(10, 3, 200, 15),
   ],
   /** What the table in docs/reliability.md is measured by. */
   long: [
@@ -41,10 +48,11 @@ const SIZES: Readonly<Record<string, ReadonlyArray<() => Promise<Row>>>> = {
     () => killsInImport(24),
     () => powerCutsOnImage([2, 4, 7, 11, 16, 22]),
     () => fuzz(3_000),
+    () => manyHands(60, EMBEDDED),
     () => fullDiskMounted(),
     () => fullDiskCalls(),
     () => namespaces(),
-    ...onPostgres(50, 12, 1_000),
+    ...onPostgres(50, 12, 1_000, 60),
   ],
 };
 
