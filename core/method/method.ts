@@ -56,6 +56,18 @@ function uncertaintyOf(said: MethodFile['uncertainty'] = {}) {
 }
 export type Method = ReturnType<typeof filledIn>;
 
+/** Settings that a body, its loads and its heat are measured by, and one limit. */
+const MEASURED_BY = ['bodyMassKg', 'bodyHeightM', 'secondsPerCount', 'restBetweenSetsSeconds'] as const;
+
+/** All of a method that measuring a rung may read: whatever else is changed in it, no rung measures otherwise. */
+export type Measuring = Pick<Method, (typeof MEASURED_BY)[number]> & {
+  readonly limits: Pick<Method['limits'], 'longDoubleLever'>;
+};
+
+/** Whether every rung measures the same by two methods. */
+export const measuresAlike = (a: Measuring, b: Measuring): boolean =>
+  a === b || (MEASURED_BY.every((key) => a[key] === b[key]) && a.limits.longDoubleLever === b.limits.longDoubleLever);
+
 /** Drops keys that are present but undefined, so that they cannot overwrite a default. */
 function defined<T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } {
   return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as {

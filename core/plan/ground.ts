@@ -13,7 +13,8 @@ export interface Ground {
   readonly firstSide: Side;
 }
 
-/** Few at a time: looking through them costs less than a key. */
+/** Grounds kept of a catalogue, the last that were asked for: looking through few costs less than a key. */
+const KEPT = 64;
 const grounds = new WeakMap<Catalog, Ground[]>();
 
 /** The ground of a class, one object for all that are taught alike. */
@@ -35,6 +36,7 @@ export function groundFor(
   const mover = { pace: pacing.pace, overSide, factor: pacing.factors.change ?? 1 };
   const ground: Ground = { catalog, pacing, mover, firstSide };
   own.push(ground);
+  if (own.length > KEPT) own.shift();
   return ground;
 }
 

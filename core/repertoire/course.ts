@@ -12,7 +12,7 @@ import {
   type Surfaces,
   tiltBetween,
 } from '../body';
-import type { Method } from '../method/method';
+import type { Measuring } from '../method/method';
 import { type Phase, phaseCounts, type Rung } from './exercise';
 import { entersFrom } from './plain';
 
@@ -41,12 +41,12 @@ const CUTS = 3;
 export class Course {
   readonly #rung: Rung;
   readonly #like: BasePosition;
-  readonly #method: Method;
+  readonly #method: Measuring;
   readonly #surfaces: Surfaces | undefined;
   readonly #worked = new Map<Pose, Posed>();
   #parts: Pick<Course, 'entry' | 'rep' | 'exit'> | undefined;
 
-  constructor(rung: Rung, like: BasePosition, method: Method, surfaces?: Surfaces) {
+  constructor(rung: Rung, like: BasePosition, method: Measuring, surfaces?: Surfaces) {
     this.#rung = rung;
     this.#like = like;
     this.#method = method;
@@ -108,7 +108,7 @@ export class Course {
  * @param like the position the exercise is drawn and measured as
  * @param surfaces how high what carries each support lies
  */
-export const courseOf = (rung: Rung, like: BasePosition, method: Method, surfaces?: Surfaces): Course =>
+export const courseOf = (rung: Rung, like: BasePosition, method: Measuring, surfaces?: Surfaces): Course =>
   new Course(rung, like, method, surfaces);
 
 /** Adds a phase as it passes. @returns the counts by its end */
@@ -119,7 +119,7 @@ function addMoments(
   to: Posed,
   begin: number,
   like: BasePosition,
-  method: Method,
+  method: Measuring,
 ): number {
   const move = moveBetween(from.pose, to.pose, from.angles, to.angles);
   const cuts = move.still ? 1 : CUTS;
@@ -163,7 +163,7 @@ export const heaviestLoad = (moments: readonly Moment[]): Load =>
   moments.reduce<Load>((most, { load }) => peakLoad(most, load), NO_LOAD);
 
 /** The heaviest each load gets in a whole rung, the way in and out too, N·m. */
-export const heaviestOf = (course: Course, method: Method): Load =>
+export const heaviestOf = (course: Course, method: Measuring): Load =>
   peakLoad(course.start ? loadOf(course.start, method) : NO_LOAD, heaviestLoad(allMoments(course)));
 
 /** The load of a repetition spread over its time, N·m; an idea that never applies is `null`. */

@@ -1,6 +1,6 @@
 import { loadOf, posedAs } from '../body';
 import type { BasePosition } from '../body/position';
-import type { Method } from '../method/method';
+import type { Measuring } from '../method/method';
 import {
   FEATURES,
   type Feature,
@@ -88,7 +88,7 @@ const NOWHERE: ReadonlySet<string> = new Set();
 const shapes = new Map<string, ReadonlySet<TimeFeature>>();
 
 /** Time features that hold while people wait in the plain shape of a position. */
-export function heldInPosition(like: BasePosition, method: Method): ReadonlySet<TimeFeature> {
+export function heldInPosition(like: BasePosition, method: Measuring): ReadonlySet<TimeFeature> {
   const known = shapes.get(like);
   if (known) return known;
   const posed = posedAs(plainPose(like), like, method.bodyHeightM);
@@ -240,7 +240,7 @@ export function workRun(features: RungFeatures, feature: TimeFeature, doing: Doi
  * on one side.
  * @param secondsPerCount of the method, where the dose says none
  */
-export function featureAt(features: RungFeatures, feature: Feature, dose: Dose, method: Method): number {
+export function featureAt(features: RungFeatures, feature: Feature, dose: Dose, method: Measuring): number {
   if (feature in features.rep.peaks) return peakOf(features, feature as PeakFeature);
   const count = dose.secondsPerCount ?? method.secondsPerCount;
   if (isRate(feature)) return rateOf(features, feature, count);

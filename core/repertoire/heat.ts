@@ -1,6 +1,6 @@
 import type { Load, Posed } from '../body';
 import type { BasePosition } from '../body/position';
-import type { Method } from '../method/method';
+import type { Measuring } from '../method/method';
 import type { Course } from './course';
 import type { Prop, Rung } from './exercise';
 import { feltCourse, leastFelt, type Weighed, weigh, worstFelt } from './feltLever';
@@ -62,7 +62,7 @@ export interface RungMeasures extends HeatMeasures {
 export interface HeatCircumstances {
   /** The position the exercise is drawn and measured as. */
   readonly like: BasePosition;
-  readonly method: Method;
+  readonly method: Measuring;
   /** Those of the rung, for their stability. */
   readonly props: readonly Prop[];
   /** Whether something beside the body shows every sway (`isGuided`). */

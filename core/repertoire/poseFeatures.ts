@@ -17,13 +17,13 @@ import {
   type Side,
 } from '../body';
 import type { BasePosition } from '../body/position';
-import type { Method } from '../method/method';
+import type { Measuring } from '../method/method';
 import type { PeakFeature, TimeFeature } from '../vocabulary/features';
 import type { Moment } from './course';
 
 /** What features are read with, beside the poses. */
 export interface Reading {
-  readonly method: Method;
+  readonly method: Measuring;
   /** Supports that lie on a prop that raises them, as two sides. */
   readonly raised: ReadonlySet<string>;
 }

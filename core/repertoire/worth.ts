@@ -1,6 +1,5 @@
-import equal from 'fast-deep-equal';
 import { type BasePosition, type Load, type Support, supportsOf } from '../body';
-import type { Method } from '../method';
+import { type Measuring, measuresAlike } from '../method';
 import { type Course, courseOf, heaviestOf } from './course';
 import type { Prop, Rung } from './exercise';
 import { featuresOf, type RungFeatures } from './features';
@@ -9,7 +8,7 @@ import { surfacesOf } from './propShape';
 
 /** All that a rung is measured with, beside itself. */
 interface Circumstances {
-  readonly method: Method;
+  readonly method: Measuring;
   /** Of its exercise, and the base position it is drawn and measured as. */
   readonly position: string;
   readonly like: BasePosition;
@@ -30,7 +29,9 @@ class Worth {
   readonly #with: Circumstances;
   #measures: RungMeasures | undefined;
   #features: RungFeatures | undefined;
-  readonly #remembered = new Map<object | string, unknown>();
+  /** By who asks, under a name; and by what it was asked with, as long as somebody has that. */
+  readonly #named = new Map<string, unknown>();
+  readonly #remembered = new WeakMap<object, unknown>();
 
   constructor(rung: Rung, circumstances: Circumstances) {
     this.#rung = rung;
@@ -76,10 +77,7 @@ class Worth {
 
   /** Anything else that is worked out of the features alone, once, under a key of who asks. */
   remembered<T>(key: object | string, work: () => T): T {
-    if (this.#remembered.has(key)) return this.#remembered.get(key) as T;
-    const found = work();
-    this.#remembered.set(key, found);
-    return found;
+    return typeof key === 'string' ? keptIn(this.#named, key, work) : keptIn(this.#remembered, key, work);
   }
 
   holdsFor({ method, position, like, props, guided }: Circumstances): boolean {
@@ -90,28 +88,20 @@ class Worth {
   }
 }
 
-export type { Worth };
-
-/** What of a method no measure of a rung reads; what is remembered beside them is remembered by it. */
-const UNREAD: ReadonlySet<string> = new Set(['choices', 'order', 'firstSide', 'terms', 'stopSigns']);
-
-const alikeMethods = new WeakMap<Method, WeakMap<Method, boolean>>();
-
-/** Whether a rung measures the same in two methods: a house that chooses another school measures nothing anew. */
-function measuresAlike(a: Method, b: Method): boolean {
-  if (a === b) return true;
-  let own = alikeMethods.get(a);
-  if (!own) {
-    own = new WeakMap();
-    alikeMethods.set(a, own);
-  }
-  let alike = own.get(b);
-  if (alike === undefined) {
-    alike = (Object.keys(a) as Array<keyof Method>).every((key) => UNREAD.has(key) || equal(a[key], b[key]));
-    own.set(b, alike);
-  }
-  return alike;
+interface Kept<K> {
+  has(key: K): boolean;
+  get(key: K): unknown;
+  set(key: K, value: unknown): unknown;
 }
+
+function keptIn<K, T>(kept: Kept<K>, key: K, work: () => T): T {
+  if (kept.has(key)) return kept.get(key) as T;
+  const found = work();
+  kept.set(key, found);
+  return found;
+}
+
+export type { Worth };
 
 /** Supports that lie on a prop, as two sides; a prop of no height raises nothing. */
 function raisedSupports({ on }: Rung, props: readonly Prop[]): ReadonlySet<string> {

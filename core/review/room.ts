@@ -47,7 +47,8 @@ interface Asked {
   readonly today: string | undefined;
 }
 
-/** By catalogue and audience; few of each at a time: looking through them costs less than a key. */
+/** Rooms kept of an audience, the last that were asked for: looking through few costs less than a key. */
+const KEPT = 64;
 const rooms = new WeakMap<Catalog, WeakMap<object, Asked[]>>();
 
 /** The room a class is taught to. */
@@ -84,6 +85,7 @@ export function roomOf(catalog: Catalog, plan: Taught, { audience, teacher, toda
     order,
   };
   known.push({ room, cautions, tempo, wordsPerMinute, pace, today });
+  if (known.length > KEPT) known.shift();
   return room;
 }
 
