@@ -78,7 +78,7 @@ function items(before: readonly Item[], after: readonly Item[], path: readonly S
         place(order, item.id, next);
         if (moved.was !== moved.before) changes.push(moved);
       }
-      fields(old, item, [...path, { id: item.id }], changes);
+      if (old !== item) fields(old, item, [...path, { id: item.id }], changes);
     }
     next = item.id;
   }
@@ -97,12 +97,22 @@ export function inLine(order: readonly string[], after: readonly string[]): Read
   const previous = new Map<string, string | undefined>();
   const placeOf = (id: string | undefined) => (id === undefined ? -1 : (places.get(id) ?? -1));
   for (const id of order) {
-    let length = ends.findIndex((end) => placeOf(end) > placeOf(id));
-    if (length < 0) length = ends.length;
+    const length = firstAfter(ends, placeOf(id), placeOf);
     previous.set(id, ends[length - 1]);
     ends[length] = id;
   }
   const run = new Set<string>();
   for (let id = ends.at(-1); id !== undefined; id = previous.get(id)) run.add(id);
   return run;
+}
+
+/** Where in a rising line the first stands that is not before a place; the length of the line where none does. */
+function firstAfter(line: readonly string[], place: number, placeOf: (id: string | undefined) => number): number {
+  let [from, to] = [0, line.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (placeOf(line[middle]) < place) from = middle + 1;
+    else to = middle;
+  }
+  return from;
 }

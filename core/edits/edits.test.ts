@@ -4,6 +4,8 @@ import { document } from '../testing/documentsByChance';
 import { applied, diff, type Edit, EditClash, inverted, merged } from '.';
 import { editSchema } from './editSchema';
 
+const PLAN = classOf([block('hold'), block('curl'), block('arch')]);
+
 test('an edit leads from any document to any other, is JSON, and is taken back to the very one', () => {
   fc.assert(
     fc.property(document, document, (before, after) => {
@@ -16,6 +18,21 @@ test('an edit leads from any document to any other, is JSON, and is taken back t
   );
 });
 
+test('what an edit does not touch is the very same afterwards, though the edit came from elsewhere', () => {
+  fc.assert(
+    fc.property(document, document, (before, after) => {
+      const edit = JSON.parse(JSON.stringify(diff(before, after)));
+      const touched = new Set((edit as Edit).map(({ path }) => path[0]));
+      const now = applied(edit, before);
+      for (const [key, value] of Object.entries(before)) {
+        if (!touched.has(key)) expect((now as Record<string, unknown>)[key]).toBe(value);
+      }
+    }),
+  );
+  const renamed = applied([{ op: 'set', path: ['blocks', { id: 'b2' }, 'rung'], value: 'high', was: 'low' }], PLAN);
+  expect(renamed.blocks.map((each, i) => each === PLAN.blocks[i])).toEqual([true, false, true]);
+});
+
 test('two edits as one do what both do, one after the other', () => {
   fc.assert(
     fc.property(document, document, document, (one, two, three) => {
@@ -26,7 +43,6 @@ test('two edits as one do what both do, one after the other', () => {
   );
 });
 
-const PLAN = classOf([block('hold'), block('curl'), block('arch')]);
 const renamed = { ...PLAN, name: 'Evening' };
 
 test('moving one of many is one change, and typing on is one too', () => {

@@ -1,4 +1,5 @@
 import { anglesOf, settled } from '@warm-ladder/core/body';
+import { applied, diff, inverted } from '@warm-ladder/core/edits';
 import { rungScene } from '@warm-ladder/core/figure';
 import { Catalog, type RungEntry, surfacesOf } from '@warm-ladder/core/repertoire';
 import { demoBundle } from '../demo';
@@ -50,3 +51,28 @@ const lying = () => drawing(() => catalog.rungs.map((entry) => ({ ...entry })));
 await figure(`the drawings of ${figures} figures, median`, 'ms', 60, lying, loop);
 const read = () => drawing(() => new Catalog(structuredClone({ ...bundle, exercises: bundle.exercises ?? [] })).rungs);
 await figure('the same with their bodies settled for it, median', 'ms', 60 + 0.5 * 2 * figures, read, loop);
+
+// What is worked out away from the page after one exercise was renamed: the change comes as an edit, the rest is known.
+const source = {
+  method: bundle.method,
+  positions: bundle.positions,
+  props: bundle.props,
+  exercises: catalog.exercises,
+};
+const heats = (of: Catalog) => of.rungs.map((entry) => of.heat(entry));
+let there = structuredClone(source);
+heats(new Catalog(there));
+const renaming = () =>
+  quantile(
+    catalog.exercises.slice(0, 12).map((exercise, i) => {
+      const named = { ...exercise, name: `${exercise.name} of another name` };
+      const edit = structuredClone(diff(source, { ...source, exercises: catalog.exercises.with(i, named) }));
+      return timed(() => {
+        there = applied(edit, there);
+        heats(new Catalog(there));
+        there = applied(structuredClone(inverted(edit)), there);
+      });
+    }),
+    0.5,
+  );
+await figure('heat of the repertoire in the worker after one rename, median', 'ms', 5, renaming, loop);

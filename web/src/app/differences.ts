@@ -23,7 +23,7 @@ const SINGULAR: Readonly<Record<string, string>> = {
 };
 
 /** A key as one says it. @example spaced('restAfterSeconds') // 'rest after seconds' */
-export const spaced = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+const spaced = (key: string): string => key.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** A list’s name for one of its items. @example singular('blocks') // 'block' */
 export const singular = (list: string): string => SINGULAR[list] ?? spaced(list);

@@ -1,3 +1,4 @@
+import { diff } from '@warm-ladder/core/edits';
 import type { CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Remote, wrap } from 'comlink';
 import type { DeskWork } from './worker';
@@ -14,11 +15,17 @@ interface Running {
   source: CatalogSource | null;
 }
 
-let running: Running | null = null;
+/**
+ * Where a thing is worked out: what somebody waits for at a class, and what takes long, each in a worker of its own. So no
+ * search holds up what mends a finding, and to stop one stops nothing else.
+ */
+type Lane = 'desk' | 'search';
+const running: Record<Lane, Running | null> = { desk: null, search: null };
 
-function started(): Running {
-  if (running) return running;
-  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: 'desk' });
+function started(lane: Lane): Running {
+  const known = running[lane];
+  if (known) return known;
+  const worker = new Worker(new URL('./worker.ts', import.meta.url), { type: 'module', name: lane });
   let fail: (error: CutOff) => void = () => {};
   const death = new Promise<never>((_, reject) => {
     fail = reject;
@@ -27,15 +34,16 @@ function started(): Running {
   death.catch(() => {});
   const end = (why: string) => {
     worker.terminate();
-    if (running?.worker === worker) running = null;
+    if (running[lane]?.worker === worker) running[lane] = null;
     fail(new CutOff(why));
   };
   worker.onerror = (event) => {
     event.preventDefault();
     end('The working-out stopped by a mistake of its own. It starts anew with the next thing asked of it.');
   };
-  running = { worker, work: wrap<DeskWork>(worker), death, end, source: null };
-  return running;
+  const begun = { worker, work: wrap<DeskWork>(worker), death, end, source: null };
+  running[lane] = begun;
+  return begun;
 }
 
 /**
@@ -43,17 +51,22 @@ function started(): Running {
  * started anew by the next call.
  * @throws CutOff when the worker dies on the way or is stopped
  */
-export async function atDesk<T>(source: CatalogSource, ask: (work: Remote<DeskWork>) => Promise<T>): Promise<T> {
-  const now = started();
+export async function atDesk<T>(
+  source: CatalogSource,
+  ask: (work: Remote<DeskWork>) => Promise<T>,
+  lane: Lane = 'desk',
+): Promise<T> {
+  const now = started(lane);
   const handed = async () => {
-    if (now.source !== source) {
-      now.source = source;
-      await now.work.use(source);
-    }
+    const had = now.source;
+    now.source = source;
+    // Only what has changed is handed over: what was worked out there of all the rest is still known.
+    if (had === null) await now.work.use(source);
+    else if (had !== source) await now.work.change(diff(had, source));
     return ask(now.work);
   };
   return Promise.race([handed(), now.death]);
 }
 
-/** Stops whatever is being worked out. */
-export const stopDesk = (): void => running?.end('Stopped.');
+/** Stops the search that is under way. */
+export const stopSearch = (): void => running.search?.end('Stopped.');

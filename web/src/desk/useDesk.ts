@@ -44,17 +44,19 @@ export function useDesk(classId: string): Desk {
     const about = async <T>(
       none: T,
       ask: (work: Remote<DeskWork>, plan: ClassPlan, context: ReviewContext) => Promise<T>,
+      lane?: 'search',
     ): Promise<T> => {
       const state = await wholeStudio();
       const plan = selectClass(state, classId);
       if (!plan) return none;
-      return atDesk(selectCatalogSource(state), (work) => ask(work, plan, reviewContext(state, plan)));
+      return atDesk(selectCatalogSource(state), (work) => ask(work, plan, reviewContext(state, plan)), lane);
     };
     return {
       fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, name(finding))),
       fit: () => about<ToTime | null>(null, (work, plan, context) => work.fit(plan, context)),
       levels: () => about<LevelledClass | null>(null, (work, plan, context) => work.levels(plan, context)),
-      mendAll: (looks) => about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context, looks)),
+      mendAll: (looks) =>
+        about<MendedClass | null>(null, (work, plan, context) => work.mendAll(plan, context, looks), 'search'),
     };
   }, [classId]);
 }
@@ -86,7 +88,7 @@ export const takeOfClass = (plan: ClassPlan, captions: string, day: string): Pro
 /** A class read out of captions that have no plan, among the rungs of the whole studio. */
 export async function draftOfCaptions(captions: string, id: string): Promise<DraftPlan> {
   const state = await wholeStudio();
-  return atDesk(selectCatalogSource(state), (work) => work.draft(captions, id));
+  return atDesk(selectCatalogSource(state), (work) => work.draft(captions, id), 'search');
 }
 
 /** A class under another method. */
@@ -104,11 +106,15 @@ const around = (state: RootState): Around => ({
 /** Classes for a brief, from the studio as it is now. @param onShare told the share of the work that is done, 0 to 1 */
 export async function proposed(brief: Brief, onShare: (share: number) => unknown): Promise<ProposedClasses> {
   const state = await wholeStudio();
-  return atDesk(selectCatalogSource(state), (work) => work.propose(brief, around(state), proxy(onShare)));
+  return atDesk(selectCatalogSource(state), (work) => work.propose(brief, around(state), proxy(onShare)), 'search');
 }
 
 /** Whole series for a brief, likewise. */
 export async function plannedSeries(brief: SeriesBrief, onShare: (share: number) => unknown): Promise<PlannedSeries> {
   const state = await wholeStudio();
-  return atDesk(selectCatalogSource(state), (work) => work.proposeSeries(brief, around(state), proxy(onShare)));
+  return atDesk(
+    selectCatalogSource(state),
+    (work) => work.proposeSeries(brief, around(state), proxy(onShare)),
+    'search',
+  );
 }

@@ -1,3 +1,4 @@
+import { applied, type Edit } from '@warm-ladder/core/edits';
 import {
   type Fix,
   fixesFor,
@@ -108,9 +109,10 @@ const work = {
     source = handed;
     catalog = new Catalog(handed);
   },
-  /** Measures every rung once, so that the first thing asked for does not wait for it. */
-  warm(): void {
-    for (const entry of known().rungs) known().heat(entry);
+  /** Changes them: what the edit does not touch stays the very same, and with it what was worked out of it. */
+  change(edit: Edit): void {
+    source = applied(edit, used());
+    catalog = new Catalog(source);
   },
   /** What mends a finding of the class as it is now; nothing where the finding is gone. */
   fixes(plan: ClassPlan, context: ReviewContext, { code, ids, message }: FindingName): Fix[] {

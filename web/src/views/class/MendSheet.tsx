@@ -4,7 +4,7 @@ import { type ClassReview, clock, type Severity } from '@warm-ladder/core/review
 import { useEffect, useState } from 'react';
 import { selectCatalog, selectReview } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { stopDesk } from '../../desk/desk';
+import { stopSearch } from '../../desk/desk';
 import type { Desk } from '../../desk/useDesk';
 import type { MendedClass } from '../../desk/worker';
 import { MiniStairs } from '../../parts/MiniStairs';
@@ -24,24 +24,23 @@ export default function MendSheet({ review, mendAll, onTake, close }: MendSheetP
   const [looks, setLooks] = useState(false);
   useEffect(() => {
     let over = false;
+    let answered = false;
+    const tell = (found: MendedClass | string | null) => {
+      answered = true;
+      if (!over) setMended(found);
+    };
     setMended(null);
-    mendAll(looks).then(
-      (found) => over || setMended(found),
-      (error: Error) => over || setMended(error.message),
-    );
+    mendAll(looks).then(tell, (error: Error) => tell(error.message));
     return () => {
       over = true;
+      // Nobody waits for it any more, and the next would wait behind it.
+      if (!answered) stopSearch();
     };
   }, [mendAll, looks]);
-  const leave = (open: boolean) => {
-    if (open) return;
-    if (mended === null) stopDesk();
-    close();
-  };
   return (
     <Sheet
       open
-      onOpenChange={leave}
+      onOpenChange={(open) => !open && close()}
       title="Mend all"
       about="Fix after fix, the gravest finding first, until none helps. Each is worth more than what it takes from your class, nothing locked changes, and it ends in time."
     >

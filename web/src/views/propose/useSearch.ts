@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { stopDesk } from '../../desk/desk';
+import { stopSearch } from '../../desk/desk';
 
 /** A search as a view sees it: what it answered or why not, how far it is, and how it is begun and stopped. */
 export function useSearch<B, A extends object>(search: (brief: B, onShare: (share: number) => unknown) => Promise<A>) {
@@ -8,7 +8,7 @@ export function useSearch<B, A extends object>(search: (brief: B, onShare: (shar
   const running = useRef(0);
   useEffect(
     () => () => {
-      if (running.current > 0) stopDesk();
+      if (running.current > 0) stopSearch();
     },
     [],
   );
@@ -26,5 +26,5 @@ export function useSearch<B, A extends object>(search: (brief: B, onShare: (shar
       setShare(null);
     }
   };
-  return { answer, share, ask, stop: stopDesk };
+  return { answer, share, ask, stop: stopSearch };
 }
