@@ -1,3 +1,4 @@
 export * from './demo';
+export * from './runs';
 export * from './studio';
 export * from './version1';

@@ -1,8 +1,6 @@
 import { studioOf } from '../formats';
 import { type RungBlock, timeClass } from '../plan';
-import { conditionsOf } from '../review';
 import { draftScript } from '../script';
-import { propose } from '../sequence';
 import { demoBundle } from '../testing/demo';
 import { classOf } from '../testing/studio';
 import { reviewVoice, type VoiceFinding, voiceOf } from '.';
@@ -43,16 +41,3 @@ test('no image of the house serves two ladders', () => {
   }
   expect([...by].filter(([, ladders]) => ladders.size > 1).map(([text]) => text)).toEqual([]);
 });
-
-test.each(['choir', 'rowers', 'night-shift'])(
-  'a class fresh from the sequencer for %s has nothing grave in what is said',
-  (id) => {
-    const { proposals } = propose(studio, { minutes: 30, audience: id, proposals: 1 }, '2026-11-28');
-    const plan = proposals[0]?.plan ?? classOf([]);
-    const audience = studio.audienceOf(id);
-    const conditions = conditionsOf(plan, audience);
-    const timed = timeClass(catalog, plan, { audience });
-    const voice = voiceOf(catalog, timed, draftScript(catalog, timed, { conditions }), { conditions, audience });
-    expect(reviewVoice(voice).filter(({ severity }) => severity === 'fix')).toEqual([]);
-  },
-);

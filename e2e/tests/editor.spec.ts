@@ -332,10 +332,9 @@ test('parts of two rungs are crossed into the rungs between, seen before they ar
   await expect(rungs).toHaveCount(4);
 });
 
-test('a pose is held to a mark: measured while it is drawn, ringed on the body, said where wanted', async ({
-  page,
-  studio,
-}) => {
+test('a pose is held to a mark: measured while it is drawn, ringed on the body, said where wanted', {
+  tag: '@long',
+}, async ({ page, studio }) => {
   await page.goto(`${studio.address}/edit/knee-float/toe-dip`);
   const marks = page.getByRole('region', { name: 'Marks of the pose' });
   await page.getByRole('list', { name: 'Poses of this rung' }).getByRole('button', { name: 'two' }).click();

@@ -48,10 +48,9 @@ test('a class is worked on while the rest of the studio is on its way, and all e
   expect(urls).toHaveLength(2);
 });
 
-test('where the server does not answer for the rest, that is said, and the rest comes when it does', async ({
-  context,
-  studio,
-}) => {
+test('where the server does not answer for the rest, that is said, and the rest comes when it does', {
+  tag: '@long',
+}, async ({ context, studio }) => {
   const page = await context.newPage();
   await page.route(/\/api\/studio$/, (route) => route.abort());
   await page.goto(`${studio.address}/class/night-landing`);

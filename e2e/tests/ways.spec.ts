@@ -77,7 +77,7 @@ test('two versions of a class stand beside each other, with what sets them apart
   await expect(page).toHaveURL(/one=night-landing&other=rowers-sixty/);
 });
 
-test('while a class is begun, advice about its whole shape waits', async ({ page, studio }) => {
+test('while a class is begun, advice about its whole shape waits', { tag: '@long' }, async ({ page, studio }) => {
   await page.goto(`${studio.address}/class`);
   await page.getByRole('button', { name: 'Empty class' }).click();
   await expect(page.getByLabel('Name of the class')).toBeVisible();

@@ -1,10 +1,7 @@
-import { once } from 'node:events';
-import { connect } from 'node:net';
 import { applied, type Edit, inverted } from '@warm-ladder/core/edits';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
 import type { ChangeAnswer, History, SentChange } from '@warm-ladder/core/wire';
-import { MOST_FEEDS } from './routes/limits';
 import { documentRows } from './studio/documentRows';
 import { told, useServer } from './testing';
 
@@ -228,35 +225,6 @@ test('those who write one document at once all have their turn', async () => {
   // Whoever writes next is one of those who were refused, so nobody waits for much more than all the others.
   expect(Math.max(...tries)).toBeLessThanOrEqual(2 * WRITERS);
 }, 30_000);
-
-test('a feed nobody reads is let go, and no more are open than the server holds', async () => {
-  const { revision } = (await studio()) as unknown as { revision: number };
-  const { address } = running.server;
-  const socket = connect(Number(new URL(address).port), '127.0.0.1');
-  socket.write(`GET /api/feed?since=${revision} HTTP/1.1\r\nhost: 127.0.0.1\r\n\r\n`);
-  await once(socket, 'readable');
-  socket.pause();
-  const closed = once(socket, 'close');
-  // Told of eight documents of a megabyte each; what the system itself takes in is far less.
-  const notes = Array.from({ length: 200 }, (_, i) => block('hold', { id: `b${i}`, notes: 'Slowly. '.repeat(480) }));
-  for (let i = 0; i < 8; i++) {
-    const [answer] = await send(put('classes', classOf(notes, { id: 'long', name: `Long ${i}` })));
-    expect(answer?.outcome).toBe('kept');
-  }
-  socket.resume();
-  await closed;
-
-  const stop = new AbortController();
-  const open = () => fetch(`${address}/api/feed?since=${revision}`, { signal: stop.signal });
-  const feeds = await Promise.all(Array.from({ length: MOST_FEEDS }, open));
-  expect(feeds.every(({ status }) => status === 200)).toBe(true);
-  const one = await open();
-  expect([one.status, ((await one.json()) as { message: string }).message]).toEqual([
-    429,
-    `There are ${MOST_FEEDS} feeds open, as many as this server holds. Try again later.`,
-  ]);
-  stop.abort();
-}, 60_000);
 
 test('every change is kept as an edit that leads back to what was there', async () => {
   const before = (await studio()).bundle.audiences?.[0] as object;

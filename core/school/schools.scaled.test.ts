@@ -5,6 +5,7 @@ import type { Cue, Exercise, Rung } from '../repertoire';
 import { reviewClass } from '../review';
 import { draftScript } from '../script';
 import { propose } from '../sequence';
+import { sampled } from '../testing/runs';
 import { block, catalogOf, classOf, EXERCISES, exercise, must, rung, type Unnamed } from '../testing/studio';
 import { schoolFindings } from '../voice';
 
@@ -159,7 +160,10 @@ const ROWS: Readonly<Record<string, Row>> = {
   },
 };
 
-describe.each(Object.entries(ROWS))('%s', (_name, { one, other, blocks, found, says, of: ids, takes }) => {
+/** A search each: a few of them in `npm test`. */
+const PROPOSED: ReadonlySet<string> = new Set(sampled(Object.keys(ROWS), 4));
+
+describe.each(Object.entries(ROWS))('%s', (name, { one, other, blocks, found, says, of: ids, takes }) => {
   test('changes what the review finds', () => {
     expect(of(other, blocks).codes).toContain(found);
     expect(of(one, blocks).codes).not.toContain(found);
@@ -171,6 +175,7 @@ describe.each(Object.entries(ROWS))('%s', (_name, { one, other, blocks, found, s
     expect(of(one, blocks).script).not.toBe(of(other, blocks).script);
   });
 
+  if (!PROPOSED.has(name)) return;
   test('changes what is proposed', () => {
     const [ones, others] = [exercisesOf(one, ids), exercisesOf(other, ids)];
     expect(others).not.toContain(takes[0]);

@@ -1,6 +1,5 @@
 import { studioOf } from '../../formats';
 import { demoBundle } from '../../testing/demo';
-import { runs } from '../../testing/runs';
 import { must } from '../../testing/studio';
 import { chanceOf } from '../../vocabulary/chance';
 import { checkLog } from '../checkLog';
@@ -43,7 +42,7 @@ function taught(seed: number) {
 test('what a teacher did is read back: when blocks began, what was left out, added and counted', () => {
   const hits = { starts: [], skips: [], adds: [], reps: [] } as Record<'starts' | 'skips' | 'adds' | 'reps', boolean[]>;
   const note = (kind: keyof typeof hits, hit: boolean) => hits[kind].push(hit);
-  for (let seed = runs(5, 1); seed <= runs(7, 20); seed++) {
+  for (let seed = 1; seed <= 20; seed++) {
     const { plan, log, take } = taught(seed);
     // Its log can have happened.
     expect(checkLog(take.log, plan)).toEqual([]);
@@ -79,9 +78,9 @@ test('what a teacher did is read back: when blocks began, what was left out, add
         .join(', '),
     );
   const share = (all: readonly boolean[]) => all.filter(Boolean).length / all.length;
-  expect(share(hits.starts)).toBeGreaterThanOrEqual(runs(0.9, 0.94));
+  expect(share(hits.starts)).toBeGreaterThanOrEqual(0.94);
   expect(share(hits.skips)).toBeGreaterThanOrEqual(0.9);
-  expect(share(hits.adds)).toBeGreaterThanOrEqual(runs(5, 9) / 10);
+  expect(share(hits.adds)).toBeGreaterThanOrEqual(9 / 10);
   expect(share(hits.reps)).toBeGreaterThanOrEqual(0.9);
 });
 

@@ -10,7 +10,7 @@ import {
   supportsOf,
 } from '../body';
 import { studioOf } from '../formats';
-import { demoBundle } from '../testing';
+import { demoBundle, runs, sampled } from '../testing';
 import type { RungEntry } from './catalog';
 import type { Phase } from './exercise';
 import { bodiesOf, surfacesFor } from './rungBodies';
@@ -69,7 +69,7 @@ const HELD: Readonly<Record<string, (body: Placed, side: Side) => Point>> = {
 
 describe('every moving rung of the house, at eleven shares of every phase', () => {
   const { catalog } = studioOf(demoBundle(), {});
-  const entries = catalog.rungs.filter(({ rung }) => rung.phases.length > 0);
+  const entries = sampled(catalog.rungs, 5).filter(({ rung }) => rung.phases.length > 0);
   const ways = new Map(entries.map((entry) => [entry, waysOf(entry)]));
 
   test('is nowhere deeper in the floor than flesh gives', () => {
@@ -110,7 +110,7 @@ describe('every moving rung of the house, at eleven shares of every phase', () =
         }
       }
     }
-    expect(held).toBeGreaterThan(500);
+    expect(held).toBeGreaterThan(runs(100, 500));
     expect(strayed).toEqual([]);
   });
 

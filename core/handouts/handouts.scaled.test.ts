@@ -5,6 +5,7 @@ import { wrongFormsOf } from '../figure';
 import { studioOf } from '../formats';
 import { timeClass } from '../plan';
 import { demoBundle } from '../testing/demo';
+import { sampled } from '../testing/runs';
 import { block, catalogOf, classOf, must } from '../testing/studio';
 import { captionsOf, srtOf, vttOf } from './captions';
 import { coverHandout } from './coverHandout';
@@ -21,7 +22,7 @@ const spoken = (id: string) => must(spokenIn(studio, id) ?? undefined);
 const saidIn = (id: string) =>
   spoken(id).script.sections.flatMap(({ lines }) => lines.filter(({ said }) => said).map(({ text }) => text));
 
-describe.each(CLASSES)('%s', (id) => {
+describe.each(sampled(CLASSES, 5))('%s', (id) => {
   test('as data: the seconds of the class, sections in order, words counted once, silence a share', () => {
     const { timed } = spoken(id);
     const document = scriptDocument(spoken(id));
