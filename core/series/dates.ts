@@ -79,7 +79,8 @@ export interface Occasion {
   readonly teacher: string | undefined;
 }
 
-const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
+/** Minutes from midnight. @example minutesOf('18:30') // 1110 */
+export const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
 
 /** @param minutes since midnight @example timeText(1110) // '18:30' */
 export const timeText = (minutes: number): string =>

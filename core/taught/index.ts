@@ -2,6 +2,7 @@ export * from './byHand';
 export * from './checkLog';
 export * from './correct';
 export * from './kinds';
+export { loggedTwice } from './loggedTwice';
 export type { Log, PlannedDay } from './logSchema';
 export * from './named';
 export * from './pace';

@@ -1,6 +1,7 @@
 import { clock } from '@warm-ladder/core/review';
-import type { Log } from '@warm-ladder/core/taught';
+import { type Log, loggedTwice } from '@warm-ladder/core/taught';
 import { countText } from '@warm-ladder/core/vocabulary';
+import { useMemo } from 'react';
 import { useChange } from '../../app/edits';
 import { selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
@@ -24,10 +25,14 @@ export const SOURCES: Readonly<Record<Log['source'], string>> = {
   rehearsal: 'rehearsed',
 };
 
+/** What is said of a log beside another one of the same class. */
+export const LOGGED_TWICE = 'Another log tells of the same class: both count for the pace. Remove one of them.';
+
 /** The logs of a class: one to look at, and another teacher's or another day's beside it. */
 export function LogList({ logs, shown, beside, onShow, onBeside }: LogListProps) {
   const change = useChange();
   const nameOf = useTeacherName();
+  const twice = useMemo(() => loggedTwice(logs), [logs]);
   return (
     <section aria-label="Logs of this class" className="mt-6">
       <h2 className="text-xl font-semibold">Logs</h2>
@@ -74,6 +79,7 @@ export function LogList({ logs, shown, beside, onShow, onBeside }: LogListProps)
                 onPress={() => change('logs', log.id, undefined, `removing the log of ${log.date}`)}
               />
             </span>
+            {twice.has(log.id) && <span className="w-full text-sm">{LOGGED_TWICE}</span>}
           </li>
         ))}
       </ul>

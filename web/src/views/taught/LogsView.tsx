@@ -1,11 +1,12 @@
 import { clock } from '@warm-ladder/core/review';
+import { loggedTwice } from '@warm-ladder/core/taught';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { selectClasses, selectLogs, selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
 import { DraftFromCaptions } from './DraftFromCaptions';
-import { SOURCES, useTeacherName } from './LogList';
+import { LOGGED_TWICE, SOURCES, useTeacherName } from './LogList';
 
 /** Seconds within which a class ended when it was planned to. */
 const ON_TIME = 60;
@@ -25,6 +26,7 @@ export function Component() {
         .sort((a, b) => `${b.date} ${b.begun ?? ''}`.localeCompare(`${a.date} ${a.begun ?? ''}`)),
     [logs, teacher, of],
   );
+  const twice = useMemo(() => loggedTwice(logs), [logs]);
   const choose = (change: Readonly<Record<string, string>>) =>
     setAddress(
       Object.entries({ teacher, class: of, ...change }).filter(([, value]) => value !== ''),
@@ -78,6 +80,7 @@ export function Component() {
                     >
                       {classes.find(({ id }) => id === log.class)?.name ?? log.plan?.names?.class ?? log.class}
                     </Link>
+                    {twice.has(log.id) && <span className="block text-sm">{LOGGED_TWICE}</span>}
                   </td>
                   <td className="pr-3">{nameOf(log)}</td>
                   <td className="pr-3 text-soft">{SOURCES[log.source]}</td>
