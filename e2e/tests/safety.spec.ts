@@ -83,6 +83,19 @@ test('two browsers away from the server on two blocks of one class meet without 
   await saved(two);
   await expect(reps(one, 2)).toHaveValue('5');
   await expect(one.getByLabel('Target, minutes')).toHaveValue('29');
+
+  // Both at once, keystroke by keystroke: nobody is asked, and both end with one class.
+  for (let n = 3; n < 9; n++) {
+    await Promise.all([reps(one, 2).fill(String(n)), reps(two, 4).fill(String(n))]);
+    await one.waitForTimeout(120 * (n % 4));
+  }
+  for (const page of [one, two]) {
+    await page.getByLabel('Opening, seconds').focus();
+    await saved(page);
+    await expect(reps(page, 2)).toHaveValue('8');
+    await expect(reps(page, 4)).toHaveValue('8');
+    await expect(question(page)).toBeHidden();
+  }
   await other.close();
 });
 

@@ -77,8 +77,6 @@ const MOST = 8;
 function Clashes(versions: { was: object; mine: object; theirs: object }) {
   const named = useNames();
   const clashes = clashesOf(versions.was, versions.mine, versions.theirs, named);
-  // Each may stand, and only both together can't.
-  if (clashes.length === 0) return <Differences mine={versions.mine} theirs={versions.theirs} />;
   const more = Math.max(0, clashes.length - MOST);
   return <DifferenceTable head="What both of you changed" told={clashes.slice(0, MOST)} more={more} />;
 }

@@ -172,6 +172,23 @@ test('what others did meanwhile stands with what was sent, and what was typed si
   expect(classes(run(met, undone()))[0]).toEqual({ ...stands, name: 'Test class' });
 });
 
+test('what is heard before the answer to what it stands on is there once that comes, and goes under what was typed since', () => {
+  const first = run(opened(), renamed('Mine'));
+  const sent = documentOf(first.entities, 'classes', 'test-class');
+  const later = { ...HERE, name: 'Mine', targetMinutes: 50 };
+  const told = fed({ revision: 21, changes: [{ ...CLASS, version: 13, value: later }] });
+  const answer = answered([{ ...CLASS, sent, answer: { outcome: 'kept', version: 12 } }]);
+  const both = run(first, told, answer);
+  expect([classes(both)[0], both.versions.classes, both.unsaved]).toEqual([later, { 'test-class': 13 }, {}]);
+  const on = run(first, told, renamed('Mine, longer'), answer);
+  expect([name(on), on.versions.classes, on.unsaved]).toEqual(['Mine, longer', { 'test-class': 12 }, { [KEY]: true }]);
+  // Its own write, heard of before the answer, is nothing new; a removal is.
+  const own = fed({ revision: 20, changes: [{ ...CLASS, version: 12, value: sent as typeof later }] });
+  expect(run(first, own, answer)).toMatchObject({ versions: { classes: { 'test-class': 12 } }, ahead: {} });
+  const gone = fed({ revision: 22, changes: [{ ...CLASS, version: 0, value: null }] });
+  expect(classes(run(first, gone, answer))).toEqual([]);
+});
+
 test('where it is known what both were made from, only what clashes is chosen, and undo brings only that back', () => {
   const was = { ...HERE, targetMinutes: 40 };
   const [own, other] = [
@@ -195,6 +212,10 @@ test('where it is known what both were made from, only what clashes is chosen, a
     });
   }
   expect(classes(run(taken, undone()))[0]).toEqual({ ...own, targetMinutes: 50 });
+  // Nothing clashes, and still the server keeps only one of them: it is asked about whole.
+  const beside = { outcome: 'stale' as const, current: { version: 9, value: { ...was, targetMinutes: 50 } }, was };
+  const whole = run(edited, answered([{ ...CLASS, sent: own, answer: beside }])).conflicts;
+  expect(whole).toEqual([{ ...CLASS, current: beside.current }]);
 });
 
 describe('two versions of one document', () => {

@@ -5,7 +5,7 @@ import type { FeedEvent, Kept, StudioAnswer } from '@warm-ladder/core/wire';
 import { documentOf, withValue } from './entities';
 import { did, recorded, wentBack, wentForward } from './history';
 import { server } from './server';
-import { withAnswer, withFed } from './studioAnswers';
+import { caughtUp, withAnswer, withFed } from './studioAnswers';
 import { opened, reloaded } from './studioOpening';
 import {
   type Change,
@@ -167,7 +167,7 @@ function settled(state: StudioState, { conflict, keep, copy }: Settlement): Stud
   if (keep === 'mine') return now;
   const mine = { ...state, entities: withValue(state.entities, kind, id, keptOf(conflict, before, 'mine').value) };
   const taken = recorded(mine, now, { documents: [{ kind, id }], label: 'taking theirs', field: '' });
-  if (keep === 'theirs' || copy === undefined || typeof before !== 'object') return taken;
+  if (keep === 'theirs' || copy === undefined || typeof before !== 'object') return caughtUp(taken, { kind, id });
   const copied = { ...before, id: copy, name: `${nameOf(before)} (mine)`.slice(0, 120) };
   return did(taken, { documents: [{ kind, id: copy, after: copied }], label: 'keeping both', field: '' });
 }

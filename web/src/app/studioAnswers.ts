@@ -1,8 +1,16 @@
 import { reconciled } from '@warm-ladder/core/edits';
 import { documentKey } from '@warm-ladder/core/formats';
-import type { FedDocument, FeedEvent } from '@warm-ladder/core/wire';
+import type { FedDocument, FeedEvent, Kept } from '@warm-ladder/core/wire';
 import { documentOf, withValue } from './entities';
-import { type SentAnswer, type StudioState, same, without, withVersion } from './studioState';
+import {
+  type Conflict,
+  type Place,
+  type SentAnswer,
+  type StudioState,
+  same,
+  without,
+  withVersion,
+} from './studioState';
 
 /** The state after the server's answer to one document: kept, refused, or changed there by another hand. */
 export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentAnswer): StudioState {
@@ -14,7 +22,7 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
     const { version, value: stands = sent } = answer;
     // What others did meanwhile stands with what was sent, and what was typed since goes on top of both.
     const now = stands === sent ? here : typedOn(stands, { sent, here });
-    return {
+    const kept: StudioState = {
       ...settled,
       entities: now === here ? state.entities : withValue(state.entities, kind, id, now),
       versions: withVersion(state.versions, kind, id, version),
@@ -22,6 +30,7 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
       unsaved: now === stands ? without(state.unsaved, key) : state.unsaved,
       refused: without(state.refused, key),
     };
+    return caughtUp(kept, { kind, id });
   }
   if (answer.outcome === 'refused') {
     return { ...settled, refused: { ...state.refused, [key]: { message: answer.refusal.message, value: sent } } };
@@ -32,7 +41,7 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
     return { ...settled, versions: withVersion(state.versions, kind, id, current?.version ?? 0) };
   }
   const others = state.conflicts.filter((each) => each.kind !== kind || each.id !== id || each.unsent);
-  return { ...settled, conflicts: [...others, { kind, id, current, ...(was ? { was } : {}) }] };
+  return { ...settled, conflicts: [...others, { kind, id, current, ...clashing(was, here, current?.value) }] };
 }
 
 /** A document that stands on the server, with what was typed here since it was sent. */
@@ -40,6 +49,15 @@ function typedOn(stands: unknown, { sent, here }: { readonly sent: unknown; read
   if (here === sent) return stands;
   return isDocument(stands) && isDocument(sent) && isDocument(here) ? reconciled(sent, here, stands).value : here;
 }
+
+/**
+ * What both were made from, where only some of it clashes. Where nothing does, each can stand by itself and both together
+ * can't: then it is one or the other.
+ */
+const clashing = (was: Kept['value'] | undefined, here: unknown, theirs: unknown): Pick<Conflict, 'was'> =>
+  was && isDocument(here) && isDocument(theirs) && reconciled<object>(was, here, theirs).clashes.length > 0
+    ? { was }
+    : {};
 
 const isDocument = (value: unknown): value is object => typeof value === 'object' && value !== null;
 
@@ -53,13 +71,30 @@ function withOthers(state: StudioState, { kind, id, version, value }: FedDocumen
   const key = documentKey(kind, id);
   const unsaved = state.unsaved[key];
   // A document that is gone has no version of its own; of one that never was here it is remembered, too.
-  const heard = { ...state.heard, [key]: Math.max(state.heard[key] ?? 0, version === 0 ? revision : version) };
+  const at = Math.max(state.heard[key] ?? 0, version === 0 ? revision : version);
+  const heard = { ...state.heard, [key]: at };
   // Its own write comes back too, before or after the answer to it.
-  if (unsaved || version === here || (version !== 0 && version < here)) return { ...state, heard };
+  if (version === here || (version !== 0 && version < here)) return { ...state, heard };
+  // What comes after what is on its way from here may be heard of before the answer to that.
+  if (unsaved) return { ...state, heard, ahead: { ...state.ahead, [key]: { at, version, value } } };
   return {
     ...state,
     heard,
     entities: withValue(state.entities, kind, id, value ?? (kind === 'method' ? {} : undefined)),
     versions: withVersion(state.versions, kind, id, version),
+  };
+}
+
+/** The state with what was heard of a document while it was on its way from here, once nothing of it waits any more. */
+export function caughtUp(state: StudioState, { kind, id }: Place): StudioState {
+  const key = documentKey(kind, id);
+  const ahead = state.ahead[key];
+  if (!ahead || state.unsaved[key]) return state;
+  const now = { ...state, ahead: without(state.ahead, key) };
+  if (ahead.at <= (state.versions[kind][id] ?? 0)) return now;
+  return {
+    ...now,
+    entities: withValue(state.entities, kind, id, ahead.value ?? (kind === 'method' ? {} : undefined)),
+    versions: withVersion(state.versions, kind, id, ahead.version),
   };
 }

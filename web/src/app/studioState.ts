@@ -6,7 +6,7 @@ import {
   documentKey,
   emptyBundle,
 } from '@warm-ladder/core/formats';
-import type { ChangeAnswer, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
+import type { ChangeAnswer, FedDocument, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
 import { type Entities, entitiesOf, withValue } from './entities';
 import type { RecordKey } from './unsent';
 
@@ -62,7 +62,7 @@ export interface Gone extends Pick<HistoryStep, 'n' | 'label'> {
 export interface Conflict extends Place {
   /** What the server has; `null` where it was deleted there. */
   readonly current: Kept | null;
-  /** What both were made from, where that is still known: then only what clashes is asked about. */
+  /** What both were made from, where only some of it clashes: that alone is asked about. */
   readonly was?: Kept['value'];
   /** What another tab kept and never sent, and where it lies in this browser. */
   readonly unsent?: { readonly key: RecordKey; readonly value: unknown };
@@ -84,6 +84,8 @@ export interface StudioState {
   readonly readAt: number;
   /** At what revision documents were changed after that, as far as this page has heard. */
   readonly heard: Readonly<Record<DocumentKey, number>>;
+  /** The last that was heard of documents while they are on their way from here, and at what revision. */
+  readonly ahead: Readonly<Record<DocumentKey, Pick<FedDocument, 'version' | 'value'> & { readonly at: number }>>;
   readonly past: readonly HistoryStep[];
   readonly future: readonly HistoryStep[];
   /** What the last undo or redo did, and where. */
@@ -125,6 +127,7 @@ export const initialState: StudioState = {
   revision: 0,
   readAt: 0,
   heard: {},
+  ahead: {},
   past: [],
   future: [],
   gone: null,
