@@ -127,7 +127,7 @@ function ordered({ was, mine, theirs }: Orders): readonly string[] | null {
   if (!line) return null;
   const runs = [runsIn(mine, new Set(line), movedIn(was, theirs)), runsIn(theirs, new Set(line), movedIn(was, mine))];
   return [null, ...line].flatMap((id) => {
-    const here = runs.flatMap((of) => [of.get(id) ?? []]).filter(({ length }) => length > 0);
+    const here = runs.map((of) => of.get(id) ?? []).filter(({ length }) => length > 0);
     return [...(id === null ? [] : [id]), ...here.toSorted(byFirst).flat()];
   });
 }

@@ -7,23 +7,19 @@ const APART = 20;
 /**
  * Logs that tell of a class another log tells of too, as when two phones are in the room: both would count for the
  * teacher's pace. Rehearsals tell of no class.
- * @returns each with the others of its class, by its id
+ * @returns their ids
  */
-export function loggedTwice(logs: readonly Log[]): ReadonlyMap<string, readonly Log[]> {
-  const found = new Map<string, readonly Log[]>();
+export function loggedTwice(logs: readonly Log[]): ReadonlySet<string> {
   const byDay = new Map<string, Log[]>();
   for (const log of logs) {
     if (log.source === 'rehearsal') continue;
     const day = `${log.class} ${log.date}`;
     byDay.set(day, [...(byDay.get(day) ?? []), log]);
   }
-  for (const own of byDay.values()) {
-    for (const log of own) {
-      const others = own.filter((other) => other !== log && ofOneClass(log, other));
-      if (others.length > 0) found.set(log.id, others);
-    }
-  }
-  return found;
+  const twice = [...byDay.values()].flatMap((own) =>
+    own.filter((log) => own.some((other) => other !== log && ofOneClass(log, other))),
+  );
+  return new Set(twice.map(({ id }) => id));
 }
 
 /** Of two teachers a class is taught twice, unless nobody said who taught one of them. */

@@ -28,6 +28,13 @@ interface Answer {
   readonly current?: { readonly version: number; readonly value: ClassPlan };
 }
 
+async function killed(server: LaunchedServer | undefined): Promise<void> {
+  if (!server) return;
+  const { child } = server;
+  child.kill('SIGKILL');
+  if (child.exitCode === null && child.signalCode === null) await once(child, 'exit');
+}
+
 /** Some servers over one studio, one of which is killed and begun again every few seconds. */
 class Servers {
   readonly #running: LaunchedServer[] = [];
@@ -58,17 +65,12 @@ class Servers {
   async killOne(): Promise<void> {
     const n = this.kills % this.#running.length;
     this.kills += 1;
-    this.#running[n]?.child.kill('SIGKILL');
-    const child = this.#running[n]?.child;
-    if (child && child.exitCode === null && child.signalCode === null) await once(child, 'exit');
+    await killed(this.#running[n]);
     this.#running[n] = await this.#start(n);
   }
 
   async end(): Promise<void> {
-    for (const { child } of this.#running) {
-      child.kill('SIGKILL');
-      if (child.exitCode === null && child.signalCode === null) await once(child, 'exit');
-    }
+    for (const server of this.#running) await killed(server);
     this.#end();
   }
 
@@ -94,64 +96,70 @@ class Servers {
   }
 }
 
-/**
- * Twenty people edit a block each of one class while servers are killed: nobody is asked, nothing is lost and all are equal
- * at the end. Then fifty write one field of it: who comes late is always asked, and what was kept is in the history.
- * @param seconds for each of the two @param processes servers over one studio: more than one on PostgreSQL only
- */
-export async function manyHands(seconds: number, ground: Ground, processes = 1): Promise<Row> {
-  const servers = await Servers.begin(ground, processes);
-  const faults: string[] = [];
-  const first = await servers.put(0, 0, plan);
-  const version = first.version ?? 0;
+/** What came of many hands on one class. */
+interface Came {
+  readonly kept: number;
+  readonly asked: number;
+  readonly faults: readonly string[];
+}
 
-  let [saves, interrupted] = [0, 0];
+/** So many hands at once, for some seconds. */
+function hands(count: number, seconds: number, hand: (n: number, until: number) => Promise<void>) {
+  const until = performance.now() + seconds * 1_000;
+  return Promise.all(Array.from({ length: count }, (_, n) => hand(n, until)));
+}
+
+/** Each names its own block while servers are killed. */
+async function apart(servers: Servers, seconds: number): Promise<Came> {
+  const { version = 0 } = await servers.put(0, 0, plan);
+  const faults: string[] = [];
   const last = new Map<number, string>();
-  const hands = (count: number, hand: (n: number, until: number) => Promise<void>) => {
-    const until = performance.now() + seconds * 1_000;
-    return Promise.all(Array.from({ length: count }, (_, n) => hand(n, until)));
-  };
-  let killing = true;
+  let [kept, asked, killing] = [0, 0, true];
   const killer = (async () => {
     while (killing) {
       await new Promise((resolve) => setTimeout(resolve, KILL));
       if (killing) await servers.killOne();
     }
   })();
-  await hands(APART, async (n, until) => {
+  await hands(APART, seconds, async (n, until) => {
     let [here, base] = [plan, version];
     for (let turn = 0; performance.now() < until; turn++) {
       const words = `Of ${n}, ${turn}`;
       const sent = { ...here, blocks: here.blocks.map((each, i) => (i === n ? { ...each, name: words } : each)) };
       const answer = await servers.put(n, base, sent as ClassPlan);
       if (answer.status !== 200) {
-        interrupted += 1;
+        asked += 1;
         faults.push(`hand ${n} was asked: ${JSON.stringify(answer).slice(0, 300)}`);
         return;
       }
       here = answer.value ?? (sent as ClassPlan);
       base = answer.version ?? 0;
       last.set(n, words);
-      saves += 1;
+      kept += 1;
     }
   });
   killing = false;
   await killer;
-  const ends: string[] = [];
+  const ends = new Set<string>();
   for (let n = 0; n < servers.count; n++) {
     const { value } = await servers.get<{ value: ClassPlan }>(n, `classes/${SHARED}`);
-    ends.push(JSON.stringify(value));
+    ends.add(JSON.stringify(value));
     for (const [hand, words] of last) {
       const block = value.blocks[hand];
       if (!block || !('name' in block) || block.name !== words) faults.push(`hand ${hand} lost “${words}”`);
     }
   }
-  if (new Set(ends).size > 1) faults.push('the servers do not end with one and the same class');
+  if (ends.size > 1) faults.push('the servers do not end with one and the same class');
+  return { kept, asked, faults };
+}
 
-  let asked = 0;
+/** All name the class; who is asked keeps their own. */
+async function together(servers: Servers, seconds: number): Promise<Came> {
+  const faults: string[] = [];
   const kept: string[] = [];
+  let asked = 0;
   const now = await servers.get<{ version: number; value: ClassPlan }>(0, `classes/${SHARED}`);
-  await hands(TOGETHER, async (n, until) => {
+  await hands(TOGETHER, seconds, async (n, until) => {
     let { value: here, version: base } = now;
     for (let turn = 0; performance.now() < until; turn++) {
       const name = `Named by ${n}, ${turn}`;
@@ -173,13 +181,26 @@ export async function manyHands(seconds: number, ground: Ground, processes = 1):
   const names = await namesIn(servers);
   const lost = kept.filter((name) => !names.has(name));
   if (lost.length > 0) faults.push(`${lost.length} names that were kept are not in the history, as “${lost[0]}”`);
+  return { kept: kept.length, asked, faults };
+}
+
+/**
+ * Twenty people edit a block each of one class while servers are killed: nobody is asked, nothing is lost and all are equal
+ * at the end. Then fifty write one field of it: who comes late is always asked, and what was kept is in the history.
+ * @param seconds for each of the two @param processes servers over one studio: more than one on PostgreSQL only
+ */
+export async function manyHands(seconds: number, ground: Ground, processes = 1): Promise<Row> {
+  const servers = await Servers.begin(ground, processes);
+  const blocks = await apart(servers, seconds);
+  const names = await together(servers, seconds);
   await servers.end();
+  const faults = [...blocks.faults, ...names.faults];
   return {
     what: `${APART} people on one class, then ${TOGETHER} on one field of it${ground.words}`,
     measured:
-      `${saves} saves of blocks over ${servers.kills} kills of ${processes} ${processes === 1 ? 'process' : 'processes'}, ` +
-      `${interrupted} asked; ${kept.length} names kept, ${asked} asked, ${faults.length} wrong`,
-    holds: faults.length === 0 && saves > 0 && kept.length > 0 && asked > 0,
+      `${blocks.kept} saves of blocks over ${servers.kills} kills of ${processes} ${processes === 1 ? 'process' : 'processes'}, ` +
+      `${blocks.asked} asked; ${names.kept} names kept, ${names.asked} asked, ${faults.length} wrong`,
+    holds: faults.length === 0 && blocks.kept > 0 && names.kept > 0 && names.asked > 0,
     faults: faults.slice(0, 5),
   };
 }

@@ -9,6 +9,9 @@ import { type Snapshot, textOf } from './snapshot';
 
 type Value = Kept['value'];
 
+/** Changes brought together with others' in one sending: each is a question to the log while everybody who writes waits. */
+const MOST = 200;
+
 /** A change that met another one: what both began with, and what stands of both where that can be. */
 interface Met {
   readonly was: Value;
@@ -24,7 +27,7 @@ export interface Meeting {
 
 /**
  * Brings changes together with what others have kept since the version each was made from: it stays where both can
- * stand. What clashes, is of a version that is not known any more, or does not fit the schema once it is together is
+ * stand. What clashes, comes after the first two hundred, is of a version that is not known any more, or does not fit the schema once it is together is
  * left as it was asked for, and so is stale.
  */
 export async function meeting(db: Queries, snapshot: Snapshot, changes: readonly AskedChange[]): Promise<Meeting> {
@@ -33,7 +36,7 @@ export async function meeting(db: Queries, snapshot: Snapshot, changes: readonly
   for (const change of changes) {
     const { kind, id } = change;
     const current = snapshot.kept(kind, id);
-    const found = current && (await broughtTogether(db, change, current));
+    const found = current && met.size < MOST ? await broughtTogether(db, change, current) : null;
     if (found) met.set(documentKey(kind, id), found);
     all.push(
       found?.stands

@@ -38,7 +38,7 @@ export default function ConflictDialog() {
       title={unsent ? `“${name}” was changed in two windows` : `“${name}” was changed in another window`}
       about={
         was
-          ? 'Both of you changed the same. Choose whose stays there; everything else of both stands. If you take theirs, undo brings yours back.'
+          ? 'Both of you changed this. Choose whose stays; everything else that either of you did stands. If you take theirs, undo brings yours back.'
           : 'Nothing has been overwritten. Choose which version stays; if you take theirs, undo brings yours back.'
       }
     >
