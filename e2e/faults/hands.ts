@@ -1,6 +1,7 @@
 import { once } from 'node:events';
+import { diff } from '@warm-ladder/core/edits';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import type { History } from '@warm-ladder/core/wire';
+import type { ChangeAnswer, ChangesAnswer, History } from '@warm-ladder/core/wire';
 import type { LaunchedServer } from '../studio';
 import { type Ground, grounded } from './ground';
 import type { Row } from './report';
@@ -21,11 +22,10 @@ const plan: ClassPlan = {
   blocks: Array.from({ length: APART }, (_, n) => ({ id: `b${n}`, interlude: 'talk', name: `Talk ${n}`, seconds: 60 })),
 };
 
-interface Answer {
-  readonly status: number;
-  readonly version?: number;
-  readonly value?: ClassPlan;
-  readonly current?: { readonly version: number; readonly value: ClassPlan };
+/** The class as a hand has it, and the version that is of. */
+interface Here {
+  readonly version: number;
+  readonly value: ClassPlan;
 }
 
 async function killed(server: LaunchedServer | undefined): Promise<void> {
@@ -74,16 +74,19 @@ class Servers {
     this.#end();
   }
 
-  /** Sends a class made from a version as a page does: again and again until there is an answer. */
-  async put(n: number, version: number, value: ClassPlan): Promise<Answer> {
+  /** Sends what a hand changed in the class as a page does: again and again until there is an answer. */
+  async put(n: number, here: Here | null, value: ClassPlan): Promise<ChangeAnswer> {
+    const what = here ? { version: here.version, edit: diff(here.value, value) } : { version: 0, value };
+    const body = JSON.stringify({ changes: [{ kind: 'classes', id: SHARED, ...what }] });
     for (;;) {
       try {
-        const response = await fetch(`${this.address(n)}/api/classes/${SHARED}`, {
-          method: 'PUT',
+        const response = await fetch(`${this.address(n)}/api/changes`, {
+          method: 'POST',
           headers: { 'content-type': 'application/json' },
-          body: JSON.stringify({ version, value }),
+          body,
         });
-        if (response.status < 500) return { ...((await response.json()) as object), status: response.status };
+        const [answer] = response.ok ? ((await response.json()) as ChangesAnswer).answers : [];
+        if (answer) return answer;
       } catch {
         // The server is gone; the next one answers.
       }
@@ -111,7 +114,8 @@ function hands(count: number, seconds: number, hand: (n: number, until: number) 
 
 /** Each names its own block while servers are killed. */
 async function apart(servers: Servers, seconds: number): Promise<Came> {
-  const { version = 0 } = await servers.put(0, 0, plan);
+  const begun = await servers.put(0, null, plan);
+  const first: Here = { version: begun.outcome === 'kept' ? begun.version : 0, value: plan };
   const faults: string[] = [];
   const last = new Map<number, string>();
   let [kept, asked, killing] = [0, 0, true];
@@ -122,18 +126,18 @@ async function apart(servers: Servers, seconds: number): Promise<Came> {
     }
   })();
   await hands(APART, seconds, async (n, until) => {
-    let [here, base] = [plan, version];
+    let here = first;
     for (let turn = 0; performance.now() < until; turn++) {
       const words = `Of ${n}, ${turn}`;
-      const sent = { ...here, blocks: here.blocks.map((each, i) => (i === n ? { ...each, name: words } : each)) };
-      const answer = await servers.put(n, base, sent as ClassPlan);
-      if (answer.status !== 200) {
+      const { blocks } = here.value;
+      const sent = { ...here.value, blocks: blocks.map((each, i) => (i === n ? { ...each, name: words } : each)) };
+      const answer = await servers.put(n, here, sent as ClassPlan);
+      if (answer.outcome !== 'kept') {
         asked += 1;
         faults.push(`hand ${n} was asked: ${JSON.stringify(answer).slice(0, 300)}`);
         return;
       }
-      here = answer.value ?? (sent as ClassPlan);
-      base = answer.version ?? 0;
+      here = { version: answer.version, value: (answer.value ?? sent) as ClassPlan };
       last.set(n, words);
       kept += 1;
     }
@@ -158,23 +162,24 @@ async function together(servers: Servers, seconds: number): Promise<Came> {
   const faults: string[] = [];
   const kept: string[] = [];
   let asked = 0;
-  const now = await servers.get<{ version: number; value: ClassPlan }>(0, `classes/${SHARED}`);
+  const now = await servers.get<Here>(0, `classes/${SHARED}`);
   await hands(TOGETHER, seconds, async (n, until) => {
-    let { value: here, version: base } = now;
+    let here = now;
     for (let turn = 0; performance.now() < until; turn++) {
       const name = `Named by ${n}, ${turn}`;
-      const answer = await servers.put(n, base, { ...here, name });
-      if (answer.status === 409 && answer.current) {
+      const sent = { ...here.value, name };
+      const answer = await servers.put(n, here, sent);
+      if (answer.outcome === 'stale' && answer.current) {
         asked += 1;
-        ({ value: here, version: base } = answer.current);
-      } else if (answer.status !== 200) {
-        faults.push(`an answer was ${answer.status}`);
+        here = answer.current as Here;
+      } else if (answer.outcome !== 'kept') {
+        faults.push(`an answer was “${answer.outcome}”`);
         return;
       } else {
-        if (answer.value && answer.value.name !== name) faults.push(`“${name}” was written over unasked`);
+        const value = (answer.value ?? sent) as ClassPlan;
+        if (value.name !== name) faults.push(`“${name}” was written over unasked`);
         kept.push(name);
-        here = answer.value ?? { ...here, name };
-        base = answer.version ?? 0;
+        here = { version: answer.version, value };
       }
     }
   });

@@ -1,4 +1,4 @@
-import { applied, type Edit, inverted } from '@warm-ladder/core/edits';
+import { applied, diff, type Edit, inverted } from '@warm-ladder/core/edits';
 import type { Bundle } from '@warm-ladder/core/formats';
 import { block, bundleOf, classOf, exercise, rung } from '@warm-ladder/core/testing';
 import type { ChangeAnswer, History, SentChange } from '@warm-ladder/core/wire';
@@ -95,13 +95,14 @@ test('a change sent again after its answer was lost is no conflict; another one 
   expect((await running.server.send('POST', '/changes', gone)).body.answers).toEqual([{ outcome: 'kept', version: 0 }]);
 });
 
-/** A class two people change, and what each sends from the version both began with. */
-async function begun() {
+/** A class two people change, and what each sends from the version both began with: what was changed, or all of it. */
+async function begun(way: 'edit' | 'value' = 'edit') {
   const value = classOf([block('hold', { dose: { reps: 8 } }), block('curl'), block('arch')], { id: 'shared' });
   const [answer] = await send(put('classes', value));
   const version = answer?.outcome === 'kept' ? answer.version : 0;
   const change = async (after: object) => {
-    const changes = [{ kind: 'classes', id: 'shared', version, value: after }];
+    const what = way === 'edit' ? { edit: diff(value, after) } : { value: after };
+    const changes = [{ kind: 'classes', id: 'shared', version, ...what }];
     return ((await running.server.send('POST', '/changes', { changes })).body.answers as ChangeAnswer[])[0];
   };
   const withBlock = (n: number, parts: object) => ({
@@ -112,8 +113,11 @@ async function begun() {
 }
 const shared = async () => (await studio()).bundle.classes?.find(({ id }) => id === 'shared');
 
-test('two people on two blocks of one class meet without a question, however many writes lie between', async () => {
-  const { value, change, withBlock } = await begun();
+test.each([
+  'edit',
+  'value',
+] as const)('two people on two blocks of one class meet without a question, sent as %s', async (way) => {
+  const { value, change, withBlock } = await begun(way);
   expect(await change(withBlock(1, { restAfterSeconds: 20 }))).toEqual({
     outcome: 'kept',
     version: expect.any(Number),
@@ -145,6 +149,39 @@ test('the same field changed by two is stale, with what both were made from; not
     .answers as ChangeAnswer[];
   expect(strange).toMatchObject({ outcome: 'stale', current: { value: theirs } });
   expect(strange).not.toHaveProperty('was');
+});
+
+test('an edit is kept as the document it makes; what it does not fit is asked for as a whole, and nothing is changed', async () => {
+  const { value, withBlock } = await begun();
+  const { versions } = await studio();
+  const version = versions.classes?.shared ?? 0;
+  const ask = async (change: object) => {
+    const changes = [{ kind: 'classes', id: 'shared', version, ...change }];
+    return ((await running.server.send('POST', '/changes', { changes })).body.answers as ChangeAnswer[])[0];
+  };
+  const before = { op: 'set', path: ['blocks', { id: 'hold' }, 'dose', 'reps'], value: 9, was: 7 };
+  const gone = { op: 'take', path: ['blocks'], item: { ...block('curl'), id: 'nothing' }, before: null };
+  for (const change of [
+    { edit: [before] },
+    { edit: [gone] },
+    { edit: diff(value, withBlock(0, {})), version: 3 },
+    { edit: [], id: 'never-was' },
+    { edit: [], version: 0 },
+    { edit: [{ op: 'set', path: ['__proto__'], value: { a: 1 } }] },
+  ]) {
+    expect([change, await ask(change)]).toEqual([change, { outcome: 'whole' }]);
+  }
+  const refused = async (change: object) => ((await ask(change)) as { refusal: { message: string } }).refusal.message;
+  const [first] = diff(value, { ...value, targetMinutes: -5 });
+  expect(await refused({ edit: [first] })).toMatch(/targetMinutes|at least|Too small/i);
+  expect(await refused({ edit: [{ op: 'set', path: [], value: 1 }] })).toMatch(/./);
+  expect(await refused({ edit: [], value })).toBe('Expected an edit or a value, found both.');
+  expect(await refused({ edit: diff(value, { ...value, id: 'other' }) })).toBe(
+    'The id “other” is not the “shared” it was sent to.',
+  );
+  expect(await shared()).toEqual(value);
+  // What changes nothing is there already.
+  expect(await ask({ edit: [] })).toEqual({ outcome: 'kept', version });
 });
 
 test('two changes that can stand by themselves and not together are asked about, and the first stands', async () => {
@@ -223,7 +260,7 @@ test('those who write one document at once all have their turn', async () => {
     }),
   );
   // Whoever writes next is one of those who were refused, so nobody waits for much more than all the others.
-  expect(Math.max(...tries)).toBeLessThanOrEqual(2 * WRITERS);
+  expect(Math.max(...tries)).toBeLessThanOrEqual(3 * WRITERS);
 }, 30_000);
 
 test('every change is kept as an edit that leads back to what was there', async () => {

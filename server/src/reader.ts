@@ -96,6 +96,8 @@ function done(asked: Exclude<ToThread, { taken: true }>): Promise<unknown> {
       return sent(READS.changes(asked.given));
     case 'document':
       return sent(READS.document(asked.given));
+    case 'edited':
+      return sent(READS.edited(asked.given));
     case 'table':
       return sent(READS.table(asked.given));
     case 'handout':

@@ -8,9 +8,9 @@ import {
 } from '@warm-ladder/core/formats';
 import {
   type ChangeAnswer,
+  type ChangedPlace,
   documentRoutes as documentRoutesOf,
   ROUTES,
-  type SentChange,
   type Written,
 } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
@@ -19,11 +19,14 @@ import { closed, isFromRoom } from '../room/roomRequests';
 import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
 import { turn, unhurried } from '../studio/unhurried';
-import type { AskedOrRefused, Readers } from '../threads/readers';
+import type { AskedEdit, AskedOrRefused, Readers } from '../threads/readers';
 import { serve, takeBytes } from './serve';
 
 /** What became of a change, as it is answered. */
-function answerOf(resolved: Resolved | undefined, { kind, id }: Pick<SentChange, 'kind' | 'id'>): ChangeAnswer {
+function answerOf(
+  resolved: Resolved | undefined,
+  { kind, id }: Pick<ChangedPlace, 'kind' | 'id'>,
+): Exclude<ChangeAnswer, { outcome: 'whole' }> {
   if (resolved?.outcome === 'stale') return resolved;
   if (resolved?.outcome === 'refused') {
     const { body } = invalid(resolved.problems, resolved.inUse ? 'IN_USE' : 'INVALID');
@@ -87,30 +90,45 @@ export const changeRoutes =
     // Read by threads, in steps: it may be a whole studio.
     takeBytes(app, 'application/json');
     serve(app, ROUTES.change, async ({ body, reply, request }) => {
-      const changes = await readers.changes(body);
-      // From another machine comes what happened in a class, as a new log, and no other change.
-      const isNewLog = (each: AskedOrRefused) =>
-        each.kind === 'logs' && ('refusal' in each || (each.base === 0 && each.value !== undefined));
-      if (isFromRoom(request) && !changes.every(isNewLog)) throw closed();
-      const keys = changes.map(({ kind, id }) => documentKey(kind, id));
+      const sent = await readers.changes(body);
+      if (isFromRoom(request) && !sent.every(isNewLog)) throw closed();
+      const keys = sent.map(({ kind, id }) => documentKey(kind, id));
       if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
       await turn();
-      const resolved = await studio.change(changes.flatMap((change) => ('refusal' in change ? [] : [change])));
+      const changes: Ready[] = [];
+      for (const change of sent) changes.push('edit' in change ? await edited(studio, readers, change) : change);
+      const resolved = await studio.change(changes.flatMap((change) => ('base' in change ? [change] : [])));
       reply.type('application/json; charset=utf-8');
       return unhurried(answersText(changes, resolved));
     });
   };
 
+function answerTo(change: Ready, resolved: Resolved | undefined): ChangeAnswer {
+  if ('whole' in change) return { outcome: 'whole' };
+  if ('base' in change) return answerOf(resolved, change);
+  return { outcome: 'refused', refusal: { ...change.refusal, path: documentKey(change.kind, change.id) } };
+}
+
+/** A change ready to be decided, or why there is none. */
+type Ready = AskedOrRefused | (Pick<ChangedPlace, 'kind' | 'id'> & { readonly whole: true });
+
+/** The document that an edit makes of the version it was made from. */
+async function edited(studio: Studio, readers: Readers, change: AskedEdit): Promise<Ready> {
+  const { kind, id, version } = change;
+  const was = await studio.textAt({ kind, id }, version);
+  return (was !== null && (await readers.edited(change, was))) || { kind, id, whole: true };
+}
+
+/** From another machine comes what happened in a class, as a new log, and no other change. */
+const isNewLog = (each: AskedOrRefused | AskedEdit): boolean =>
+  each.kind === 'logs' && ('refusal' in each || ('base' in each && each.base === 0 && each.value !== undefined));
+
 /** The answers as JSON, a change a step. */
-function* answersText(changes: readonly AskedOrRefused[], resolved: ReadonlyMap<DocumentKey, Resolved>): Steps<string> {
+function* answersText(changes: readonly Ready[], resolved: ReadonlyMap<DocumentKey, Resolved>): Steps<string> {
   const answers: string[] = [];
   for (const change of changes) {
     const key = documentKey(change.kind, change.id);
-    const answer: ChangeAnswer =
-      'refusal' in change
-        ? { outcome: 'refused', refusal: { ...change.refusal, path: key } }
-        : answerOf(resolved.get(key), change);
-    answers.push(JSON.stringify(answer));
+    answers.push(JSON.stringify(answerTo(change, resolved.get(key))));
     yield;
   }
   return `{"answers":[${answers.join(',')}]}`;

@@ -42,14 +42,14 @@ import { LARGEST_STUDIO } from '../routes/limits';
 import type { Copies } from './copies';
 import { type DocumentName, documentRows, type Write } from './documentRows';
 import { Feed } from './feed';
-import { beforeChange, type Former, historyOf } from './history';
+import { afterChange, beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { Line } from './line';
 import { meeting, outcomesOf } from './met';
 import { caughtUp, modernize, openSnapshot, readSnapshot } from './opening';
 import type { Tell } from './progress';
 import { type AskedChange, type Resolved, resolveChanges } from './resolve';
-import { lengthOf, type Snapshot } from './snapshot';
+import { lengthOf, type Snapshot, textOf } from './snapshot';
 import { turn, unhurried } from './unhurried';
 import { namesIn, writesOf } from './writes';
 import { type Brought, bring, writeAll } from './writing';
@@ -255,6 +255,14 @@ export class Studio {
     const kept = this.#snapshot.kept(kind, id);
     if (!kept) throw new Refusal('NOT_FOUND', `There is no “${id}” among the ${kind}.`, { path: `${kind}/${id}` });
     return kept;
+  }
+
+  /** A document as JSON as it was at a version; `null` where that is not known any more, or it was not there. */
+  async textAt(place: { readonly kind: DocumentKind; readonly id: string }, version: number): Promise<string | null> {
+    const kept = this.#snapshot.kept(place.kind, place.id);
+    if (kept?.version === version) return textOf(kept.value);
+    const value = version > 0 && (await afterChange(this.#db, place, version));
+    return value ? textOf(value) : null;
   }
 
   /** How new defaults changed the lengths of classes, at the first start with them. */

@@ -1,7 +1,7 @@
 import { Worker } from 'node:worker_threads';
 import { type Bundle, type CollectionName, type DocumentKind, emptyBundle } from '@warm-ladder/core/formats';
 import type { TableRow } from '@warm-ladder/core/tables';
-import type { RefusalBody } from '@warm-ladder/core/wire';
+import type { ChangedPlace, RefusalBody, SentEdit } from '@warm-ladder/core/wire';
 import { invalid, Refusal } from '../errors';
 import type { AskedChange } from '../studio/resolve';
 import { documentOfText } from '../studio/snapshot';
@@ -9,7 +9,7 @@ import type { ReadFile } from '../studio/studio';
 import { unhurried } from '../studio/unhurried';
 import { receivedError } from './messages';
 import { READS, type Reading } from './reading';
-import type { FromThread, MakeName, ReadChange, ReadName, TaskName, Tasks, ToThread } from './tasks';
+import type { FromThread, MakeName, ReadDocument, ReadName, TaskName, Tasks, ToThread } from './tasks';
 import { threadFile } from './threadFile';
 
 /** Threads at once: one file that takes long leaves another way for the rest. */
@@ -24,14 +24,21 @@ const IDLE = 20_000;
 const MEMORY = 2_048;
 /** Bytes read here, in steps, which is quicker than a thread. */
 const SMALL = 100_000;
+/** Changes times bytes of their document that are still made here. */
+const MUCH = 5_000_000;
 
 /** A change as it is asked for, or why it can't be read. */
-export type AskedOrRefused =
-  | AskedChange
-  | { readonly kind: ReadChange['kind']; readonly id: string; readonly refusal: RefusalBody };
+export type AskedOrRefused = AskedChange | (Pick<ChangedPlace, 'kind' | 'id'> & { readonly refusal: RefusalBody });
+/** What is to be changed in a document of a version. */
+export type AskedEdit = Omit<SentEdit, 'value'>;
 
-const askedOf = ({ kind, id, version: base, text }: Extract<ReadChange, { text: string | null }>): AskedChange =>
+const askedOf = ({ kind, id, version: base, text }: Extract<ReadDocument, { text: string | null }>): AskedChange =>
   ({ kind, id, base, ...(text === null ? {} : { value: documentOfText(text) }) }) as AskedChange;
+
+const askedOrRefused = (read: ReadDocument): AskedOrRefused => {
+  const { kind, id } = read;
+  return 'refusal' in read ? { kind, id, refusal: read.refusal } : askedOf(read);
+};
 
 interface Thread {
   readonly worker: Worker;
@@ -69,14 +76,26 @@ export class Readers {
   }
 
   /** Changes sent together. @throws Refusal BAD_JSON, INVALID, TOO_LARGE, TOO_MANY */
-  async changes(bytes: Uint8Array): Promise<AskedOrRefused[]> {
-    const changes: AskedOrRefused[] = [];
+  async changes(bytes: Uint8Array): Promise<Array<AskedOrRefused | AskedEdit>> {
+    const changes: Array<AskedOrRefused | AskedEdit> = [];
     const { refusal } = await this.#read('changes', { bytes }, (read) => {
-      const { kind, id } = read;
-      changes.push('refusal' in read ? { kind, id, refusal: read.refusal } : askedOf(read));
+      changes.push('edit' in read ? read : askedOrRefused(read));
     });
     if (refusal) throw Refusal.of(refusal);
     return changes;
+  }
+
+  /**
+   * A document with what was changed in it; `null` where that does not fit it.
+   * @param was the document as JSON @throws Refusal TOO_LARGE, TOO_MANY
+   */
+  async edited(change: AskedEdit, was: string): Promise<AskedOrRefused | null> {
+    const found: AskedOrRefused[] = [];
+    const bytes = new TextEncoder().encode(was);
+    // Each change looks for its place anew, so that many of them in a long document take long.
+    const large = change.edit.length * bytes.length > MUCH;
+    await this.#read('edited', { ...change, bytes }, (read) => found.push(askedOrRefused(read)), large);
+    return found[0] ?? null;
   }
 
   /** A document sent to its own address. @throws Refusal BAD_JSON, INVALID, TOO_LARGE, TOO_MANY */
@@ -116,9 +135,10 @@ export class Readers {
     task: K,
     given: Tasks[K]['given'],
     take: (item: Tasks[K]['item']) => void,
+    large = false,
   ): Promise<Tasks[K]['said']> {
     const { bytes } = given;
-    if (bytes.length <= SMALL) return unhurried(taking(READS[task](given), take));
+    if (bytes.length <= SMALL && !large) return unhurried(taking(READS[task](given), take));
     // Bytes of their own go over without being copied; a part of a pool is copied first.
     const own = bytes.byteLength === bytes.buffer.byteLength ? bytes : Uint8Array.from(bytes);
     return this.#ask(task, { ...given, bytes: own }, take, [own.buffer as ArrayBuffer]);

@@ -1,3 +1,4 @@
+import { applied, EditClash, editSchema } from '@warm-ladder/core/edits';
 import {
   bundleInOrder,
   COLLECTIONS,
@@ -8,11 +9,11 @@ import {
 } from '@warm-ladder/core/formats';
 import { documentSchemas } from '@warm-ladder/core/schemas';
 import { decodeTable, readTableRows } from '@warm-ladder/core/tables';
-import { changesSchema, type SentChange, writtenSchema } from '@warm-ladder/core/wire';
+import { type ChangedPlace, changesSchema, type SentValue, writtenSchema } from '@warm-ladder/core/wire';
 import { invalid, Refusal } from '../errors';
 import { read } from '../routes/read';
 import type { AskedChange } from '../studio/resolve';
-import type { ReadChange, ReadName, Tasks } from './tasks';
+import type { ReadChange, ReadDocument, ReadName, Tasks } from './tasks';
 
 /** A task at work: it gives its items one by one, none while it reads on, and ends with what it says. */
 export type Reading<K extends ReadName> = Generator<Tasks[K]['item'] | undefined, Tasks[K]['said'], undefined>;
@@ -30,8 +31,8 @@ function* bundleIn({ bytes }: Tasks['bundle']['given']): Reading<'bundle'> {
   return { ok: true, method: bundle.method ? JSON.stringify(bundle.method) : null, notes: parsed.notes };
 }
 
-/** A sent change with its value read by the schema of its kind. @throws Refusal INVALID */
-function readChange({ kind, id, version, value }: SentChange): AskedChange {
+/** A sent document read by the schema of its kind. @throws Refusal INVALID */
+function readValue({ kind, id, version, value }: SentValue): AskedChange {
   if (value === null) return { kind, id, base: version };
   const parsed = read(documentSchemas[kind], value);
   const own = kind === 'method' ? METHOD_ID : (parsed as { readonly id: string }).id;
@@ -43,14 +44,16 @@ function readChange({ kind, id, version, value }: SentChange): AskedChange {
 
 /** Reads changes sent together: one that can't be read is refused by itself. */
 function* changesIn({ bytes }: Tasks['changes']['given']): Reading<'changes'> {
-  let changes: readonly SentChange[];
+  let changes: ReadonlyArray<ChangedPlace & { readonly edit?: unknown; readonly value?: unknown }>;
   try {
     ({ changes } = read(changesSchema, parsedJson(bytes)));
   } catch (error) {
     if (error instanceof Refusal) return { refusal: error.body };
     throw error;
   }
-  for (const change of changes) yield changeRead(change);
+  for (const { edit, value, ...place } of changes) {
+    yield edit === undefined ? documentRead({ ...place, value }) : editRead(place, edit, value);
+  }
   return { refusal: null };
 }
 
@@ -59,7 +62,7 @@ function* documentIn({ bytes, kind, id }: Tasks['document']['given']): Reading<'
   try {
     const { version, value } = read(writtenSchema, parsedJson(bytes));
     if (value === null) throw invalid([{ path: ['value'], message: 'The document is missing.' }]);
-    const change = changeRead({ kind, id, version, value });
+    const change = documentRead({ kind, id, version, value });
     if ('refusal' in change) return { refusal: Refusal.of(change.refusal).within(['value']).body };
     yield change;
     return { refusal: null };
@@ -69,11 +72,37 @@ function* documentIn({ bytes, kind, id }: Tasks['document']['given']): Reading<'
   }
 }
 
-function changeRead(change: SentChange): ReadChange {
-  const { kind, id, version } = change;
+/** Makes a document out of what it was, which comes as its JSON, and what was changed in it. */
+function* editedIn({ bytes, kind, id, version, edit }: Tasks['edited']['given']): Reading<'edited'> {
+  let value: object;
   try {
-    const { value } = readChange(change);
+    value = applied(edit, parsedJson(bytes) as object);
+  } catch (error) {
+    if (error instanceof EditClash) return { fits: false };
+    throw error;
+  }
+  yield documentRead({ kind, id, version, value });
+  return { fits: true };
+}
+
+function documentRead(sent: SentValue): ReadDocument {
+  const { kind, id, version } = sent;
+  return orRefused(sent, () => {
+    const { value } = readValue(sent);
     return { kind, id, version, text: value === undefined ? null : JSON.stringify(value) };
+  });
+}
+
+function editRead({ kind, id, version }: ChangedPlace, edit: unknown, value: unknown): ReadChange {
+  return orRefused<ReadChange>({ kind, id, version }, () => {
+    if (value !== undefined) throw invalid([{ path: ['value'], message: 'Expected an edit or a value, found both.' }]);
+    return { kind, id, version, edit: read(editSchema, edit) };
+  });
+}
+
+function orRefused<T>({ kind, id, version }: ChangedPlace, work: () => T): T | ReadDocument {
+  try {
+    return work();
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { kind, id, version, refusal: error.body };
@@ -100,5 +129,6 @@ export const READS: { readonly [K in ReadName]: (given: Tasks[K]['given']) => Re
   bundle: bundleIn,
   changes: changesIn,
   document: documentIn,
+  edited: editedIn,
   table: tableIn,
 };

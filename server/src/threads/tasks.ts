@@ -1,15 +1,17 @@
+import type { Edit } from '@warm-ladder/core/edits';
 import type { Bundle, CollectionName, Problem } from '@warm-ladder/core/formats';
 import type { TableRow } from '@warm-ladder/core/tables';
-import type { Form, RefusalBody, SentChange } from '@warm-ladder/core/wire';
+import type { ChangedPlace, Form, RefusalBody } from '@warm-ladder/core/wire';
 import type { Wanted } from '../handouts/handOut';
 import type { Paper } from '../handouts/paper/sheet';
 import type { SentError } from './messages';
 
 type Refused = { readonly ok: false; readonly problems: readonly Problem[] };
 
-/** A change as it was read: its document as text and in order, nothing where it is removed, or why it can't be. */
-export type ReadChange = Pick<SentChange, 'kind' | 'id' | 'version'> &
-  ({ readonly text: string | null } | { readonly refusal: RefusalBody });
+/** A document as it was read: as text and in order, nothing where it is removed, or why it can't be. */
+export type ReadDocument = ChangedPlace & ({ readonly text: string | null } | { readonly refusal: RefusalBody });
+/** A change as it was read: a document, or what is to be changed in one. */
+export type ReadChange = ReadDocument | (ChangedPlace & { readonly edit: Edit });
 
 /** What was sent to the server, as it came. */
 interface Sent {
@@ -39,9 +41,15 @@ export interface Tasks {
     readonly said: { readonly refusal: RefusalBody | null };
   };
   document: {
-    readonly given: Sent & Pick<SentChange, 'kind' | 'id'>;
-    readonly item: ReadChange;
+    readonly given: Sent & Pick<ChangedPlace, 'kind' | 'id'>;
+    readonly item: ReadDocument;
     readonly said: { readonly refusal: RefusalBody | null };
+  };
+  /** A document with what was changed in it; nothing where that does not fit it. */
+  edited: {
+    readonly given: Sent & ChangedPlace & { readonly edit: Edit };
+    readonly item: ReadDocument;
+    readonly said: { readonly fits: boolean };
   };
   table: { readonly given: Sent; readonly item: TableRow; readonly said: Refused | { readonly ok: true } };
   handout: {
@@ -73,7 +81,7 @@ export interface Tasks {
 }
 export type TaskName = keyof Tasks;
 /** What reads what was sent, and what makes what is asked for. */
-export type ReadName = 'bundle' | 'changes' | 'document' | 'table';
+export type ReadName = 'bundle' | 'changes' | 'document' | 'edited' | 'table';
 export type MakeName = Exclude<TaskName, ReadName>;
 
 /** To the thread: a task, or the word that what it sent was taken. */

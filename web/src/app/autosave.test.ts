@@ -57,7 +57,11 @@ async function pass(milliseconds: number) {
   for (let turn = 0; turn < 20; turn++) await new Promise((resolve) => setImmediate(resolve));
   await jest.advanceTimersByTimeAsync(0);
 }
-const names = () => requests.map((changes) => changes.map(({ value }) => (value as { name: string }).name));
+/** The names that were sent: of whole documents, and of those that were sent as what was changed in them. */
+const nameIn = ({ edit, value }: SentChange) =>
+  edit ? edit.find(({ path }) => path[0] === 'name') : (value as { readonly name: string }).name;
+const names = () => requests.map((changes) => changes.map(nameIn));
+const renamed = (was: string, value: string) => ({ op: 'set', path: ['name'], value, was });
 const state = () => store.getState().studio;
 
 test('what is changed while the hand goes on is sent once it rests, together, each with the version it was made from', async () => {
@@ -68,7 +72,7 @@ test('what is changed while the hand goes on is sent once it rests, together, ea
   write('test-class', 'B');
   expect(requests).toEqual([]);
   await pass(400);
-  expect(names()).toEqual([['B', 'N']]);
+  expect(names()).toEqual([[renamed('Test class', 'B'), 'N']]);
   expect(requests[0]?.map(({ id, version }) => [id, version])).toEqual([
     ['test-class', 7],
     ['new-one', 0],
@@ -89,11 +93,11 @@ test('what is typed while it is on its way is sent right after, made from the ve
   write('test-class', 'B');
   await pass(400);
   // One at a time: the second would be refused as stale.
-  expect(names()).toEqual([['A']]);
+  expect(names()).toEqual([[renamed('Test class', 'A')]]);
   answer = (changes) => json({ answers: kept(changes) });
   arrive();
   await pass(400);
-  expect(names()).toEqual([['A'], ['B']]);
+  expect(names()).toEqual([[renamed('Test class', 'A')], [renamed('A', 'B')]]);
   expect(requests[1]?.[0]?.version).toBe(8);
   expect(state().unsaved).toEqual({});
 });
@@ -118,7 +122,7 @@ test('while the server is away it is asked again, less and less often; back, eve
   answer = (changes) => json({ answers: kept(changes) });
   asked.online?.();
   await pass(10);
-  expect(names().at(-1)).toEqual(['B']);
+  expect(names().at(-1)).toEqual([renamed('Test class', 'B')]);
   expect(state()).toMatchObject({ away: false, unsaved: {} });
 });
 
@@ -142,8 +146,23 @@ test('what is refused is not sent again as it is, but with whatever is changed n
   answer = (changes) => json({ answers: kept(changes) });
   write('new-one', 'N');
   await pass(400);
-  expect(names()).toEqual([['A'], ['A', 'N']]);
+  const first = renamed('Test class', 'A');
+  expect(names()).toEqual([[first], [first, 'N']]);
   expect(state()).toMatchObject({ refused: {}, unsaved: {} });
+});
+
+test('what the server can’t make of an edit is sent as a whole, and then as edits again', async () => {
+  answer = (changes) =>
+    json({ answers: changes.map((each) => (each.edit ? { outcome: 'whole' } : { outcome: 'kept', version: 9 })) });
+  write('test-class', 'A');
+  await pass(400);
+  expect(names()).toEqual([[renamed('Test class', 'A')], ['A']]);
+  expect(requests[1]?.[0]?.version).toBe(7);
+  expect(state()).toMatchObject({ unsaved: {}, versions: { classes: { 'test-class': 9 } } });
+  answer = (changes) => json({ answers: kept(changes) });
+  write('test-class', 'B');
+  await pass(400);
+  expect(names().at(-1)).toEqual([renamed('A', 'B')]);
 });
 
 test('what is asked about waits for the answer, and stops no other', async () => {
@@ -155,7 +174,7 @@ test('what is asked about waits for the answer, and stops no other', async () =>
   answer = (changes) => json({ answers: kept(changes) });
   write('new-one', 'N');
   await pass(400);
-  expect(names()).toEqual([['A'], ['N']]);
+  expect(names()).toEqual([[renamed('Test class', 'A')], ['N']]);
 });
 
 test('a page that closes asks first only where closing would lose something', () => {

@@ -1,10 +1,11 @@
-import { type DocumentKey, splitDocumentKey } from '@warm-ladder/core/formats';
+import { diff } from '@warm-ladder/core/edits';
+import { type DocumentKey, documentKey, splitDocumentKey } from '@warm-ladder/core/formats';
 import type { SentChange } from '@warm-ladder/core/wire';
 import { documentOf } from './entities';
 import { Refused, ServerFailed, server } from './server';
 import type { AppStore } from './store';
 import { answered, sending, unanswered } from './studio';
-import type { SentAnswer, StudioState } from './studioState';
+import { isDocument, type SentAnswer, type StudioState } from './studioState';
 
 /** Milliseconds without an edit before it is sent. */
 const QUIET = 350;
@@ -62,6 +63,15 @@ function waiting({ unsaved, conflicts, refused, entities }: StudioState): Docume
   return fresh ? keys : [];
 }
 
+/** What is sent of a document: what was changed in it, or all of it where it is new, goes, or what it was is not known. */
+function changeOf({ unsaved, versions }: StudioState, { kind, id, sent }: Omit<SentAnswer, 'answer'>): SentChange {
+  const place = { kind, id, version: versions[kind][id] ?? 0 };
+  const was = unsaved[documentKey(kind, id)]?.was;
+  return place.version > 0 && isDocument(was) && isDocument(sent)
+    ? { ...place, edit: diff(was, sent) }
+    : { ...place, value: sent ?? null };
+}
+
 /** Sends what waits, together. @returns `again` when more waits by then, `away` when no answer came */
 async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> {
   if (waiting(store.getState().studio).length === 0) return 'done';
@@ -74,14 +84,7 @@ async function sendWaiting(store: AppStore): Promise<'done' | 'again' | 'away'> 
     const [kind, id] = splitDocumentKey(key);
     return { kind, id, sent: documentOf(studio.entities, kind, id) };
   });
-  const changes = sent.map(
-    ({ kind, id, sent: value }): SentChange => ({
-      kind,
-      id,
-      version: studio.versions[kind][id] ?? 0,
-      value: value ?? null,
-    }),
-  );
+  const changes = sent.map((each) => changeOf(studio, each));
   store.dispatch(sending(Object.fromEntries(sent.map((each, i) => [keys[i], { value: each.sent }]))));
   try {
     const { answers } = await server.change(changes);

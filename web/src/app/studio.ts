@@ -160,7 +160,7 @@ function settled(state: StudioState, { conflict, keep, copy }: Settlement): Stud
   const now: StudioState = {
     ...closed,
     entities: withValue(state.entities, kind, id, after),
-    unsaved: rest ? { ...state.unsaved, [key]: true } : without(state.unsaved, key),
+    unsaved: rest ? { ...state.unsaved, [key]: { was: current?.value ?? null } } : without(state.unsaved, key),
     refused: without(state.refused, key),
   };
   // What others did elsewhere in it is no step of undo here.

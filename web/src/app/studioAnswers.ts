@@ -4,6 +4,7 @@ import type { FedDocument, FeedEvent, Kept } from '@warm-ladder/core/wire';
 import { documentOf, withValue } from './entities';
 import {
   type Conflict,
+  isDocument,
   type Place,
   type SentAnswer,
   type StudioState,
@@ -27,7 +28,7 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
       entities: now === here ? state.entities : withValue(state.entities, kind, id, now),
       versions: withVersion(state.versions, kind, id, version),
       heard: { ...state.heard, [key]: version },
-      unsaved: now === stands ? without(state.unsaved, key) : state.unsaved,
+      unsaved: now === stands ? without(state.unsaved, key) : { ...state.unsaved, [key]: { was: stands } },
       refused: without(state.refused, key),
     };
     return caughtUp(kept, { kind, id });
@@ -35,10 +36,16 @@ export function withAnswer(state: StudioState, { kind, id, sent, answer }: SentA
   if (answer.outcome === 'refused') {
     return { ...settled, refused: { ...state.refused, [key]: { message: answer.refusal.message, value: sent } } };
   }
+  // What it was made from is not known there: it goes as a whole the next time.
+  if (answer.outcome === 'whole') return { ...state, unsaved: { ...state.unsaved, [key]: {} } };
   const { current, was } = answer;
   // What stands there is what was sent from here before: the answer was lost, and nobody else has changed it.
   if (known && same(known.value ?? null, current?.value ?? null)) {
-    return { ...settled, versions: withVersion(state.versions, kind, id, current?.version ?? 0) };
+    return {
+      ...settled,
+      versions: withVersion(state.versions, kind, id, current?.version ?? 0),
+      unsaved: { ...state.unsaved, [key]: { was: current?.value ?? null } },
+    };
   }
   const others = state.conflicts.filter((each) => each.kind !== kind || each.id !== id || each.unsent);
   return { ...settled, conflicts: [...others, { kind, id, current, ...clashing(was, here, current?.value) }] };
@@ -58,8 +65,6 @@ const clashing = (was: Kept['value'] | undefined, here: unknown, theirs: unknown
   was && isDocument(here) && isDocument(theirs) && reconciled<object>(was, here, theirs).clashes.length > 0
     ? { was }
     : {};
-
-const isDocument = (value: unknown): value is object => typeof value === 'object' && value !== null;
 
 /** The state with what others have changed. What was changed here too, and is not kept yet, is asked about as it is sent. */
 export function withFed(state: StudioState, { revision, changes }: FeedEvent): StudioState {

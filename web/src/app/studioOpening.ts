@@ -50,7 +50,10 @@ export function opened(
     const arrived = sent !== undefined && same(sent, theirs ?? null);
     state = withDocuments(state, [{ kind, id, after: value ?? undefined }]);
     // Made from an earlier version, it is sent as that: the server brings it together with what others did, or asks.
-    if (version !== base && !arrived) state = { ...state, versions: withVersion(state.versions, kind, id, base) };
+    if (version !== base && !arrived) {
+      const unsaved = { ...state.unsaved, [documentKey(kind, id)]: {} };
+      state = { ...state, unsaved, versions: withVersion(state.versions, kind, id, base) };
+    }
     // It is named from the start, and sent again with whatever is changed next.
     if (stood === 'refused' && message !== undefined) {
       const refusal = { message, value: documentOf(state.entities, kind, id) };

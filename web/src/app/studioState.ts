@@ -7,7 +7,7 @@ import {
   emptyBundle,
 } from '@warm-ladder/core/formats';
 import type { ChangeAnswer, FedDocument, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
-import { type Entities, entitiesOf, withValue } from './entities';
+import { documentOf, type Entities, entitiesOf, withValue } from './entities';
 import type { RecordKey } from './unsent';
 
 /** Which document. */
@@ -68,6 +68,12 @@ export interface Conflict extends Place {
   readonly unsent?: { readonly key: RecordKey; readonly value: unknown };
 }
 
+/** What the server has of a document that was changed here: at the version it was made from, `null` where it was not there. */
+export interface Unsaved {
+  /** Left out where only the version is known: it was changed by an earlier page. */
+  readonly was?: unknown;
+}
+
 /** Why the server does not take a document as it is here. */
 type Refusal = Pick<RefusalBody, 'message'> & { readonly value: unknown };
 
@@ -93,7 +99,7 @@ export interface StudioState {
   /** The path of the page that is shown. */
   readonly page: string;
   /** Documents changed here and not yet kept there. */
-  readonly unsaved: Readonly<Record<DocumentKey, true>>;
+  readonly unsaved: Readonly<Record<DocumentKey, Unsaved>>;
   /** What was sent of a document without an answer: it may have arrived. */
   readonly unanswered: Readonly<Record<DocumentKey, { readonly value: unknown }>>;
   /** Documents the server does not take as they are; they are sent again with what is changed next. */
@@ -149,6 +155,8 @@ export interface SentAnswer extends Place {
   readonly answer: ChangeAnswer;
 }
 
+export const isDocument = (value: unknown): value is object => typeof value === 'object' && value !== null;
+
 export const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 export function without<K extends string, T>(record: Readonly<Record<K, T>>, key: K): Record<K, T> {
@@ -168,8 +176,8 @@ export function withDocuments(state: StudioState, documents: readonly ChangedDoc
   for (const { kind, id, after } of documents) {
     const key = documentKey(kind, id);
     // A house that had no method of its own has one that changes nothing: the method is never taken away.
+    unsaved = { ...unsaved, [key]: unsaved[key] ?? { was: documentOf(entities, kind, id) ?? null } };
     entities = withValue(entities, kind, id, kind === 'method' ? (after ?? {}) : after);
-    unsaved = { ...unsaved, [key]: true };
     refused = without(refused, key);
   }
   return { ...state, entities, unsaved, refused };
