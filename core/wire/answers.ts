@@ -147,13 +147,24 @@ export const phonesSchema = z.strictObject({
 });
 export type PhonesAnswer = z.infer<typeof phonesSchema>;
 
-const fedSchema = z.strictObject({
-  kind: kindSchema,
-  id: idSchema,
-  version: versionSchema,
-  value: documentSchema.nullable().describe('Null: it was removed'),
-});
-/** A document as it has become, with the version it has; without a value it was removed. */
+const fedSchema = z.union([
+  z.strictObject({
+    kind: kindSchema,
+    id: idSchema,
+    version: versionSchema,
+    value: documentSchema
+      .nullable()
+      .describe('As a whole, where it is new or was changed long ago; null: it was removed'),
+  }),
+  z.strictObject({
+    kind: kindSchema,
+    id: idSchema,
+    version: versionSchema,
+    base: versionSchema.describe('The version the edit leads on from'),
+    edit: editSchema,
+  }),
+]);
+/** A document as it has become, with the version it has: all of it, or what was changed in the version before. */
 export type FedDocument = z.infer<typeof fedSchema>;
 
 /** What a studio tells its tabs of, as it happens. */

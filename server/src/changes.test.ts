@@ -113,28 +113,28 @@ async function begun(way: 'edit' | 'value' = 'edit') {
 }
 const shared = async () => (await studio()).bundle.classes?.find(({ id }) => id === 'shared');
 
-test.each([
-  'edit',
-  'value',
-] as const)('two people on two blocks of one class meet without a question, sent as %s', async (way) => {
-  const { value, change, withBlock } = await begun(way);
-  expect(await change(withBlock(1, { restAfterSeconds: 20 }))).toEqual({
-    outcome: 'kept',
-    version: expect.any(Number),
-  });
-  const reps = withBlock(0, { dose: { reps: 10 } });
-  const answer = await change(reps);
-  const both = { ...reps, blocks: [reps.blocks[0], { ...value.blocks[1], restAfterSeconds: 20 }, value.blocks[2]] };
-  expect(answer).toMatchObject({ outcome: 'kept', value: both });
-  // A third from the same old version removes one and adds one; what is sent once more changes nothing.
-  const added = { ...value, blocks: [...value.blocks.slice(0, 2), { ...value.blocks[2], id: 'new' }] };
-  expect(await change(added)).toMatchObject({ outcome: 'kept' });
-  const now = { ...both, blocks: [...both.blocks.slice(0, 2), { ...value.blocks[2], id: 'new' }] };
-  expect(await shared()).toEqual(now);
-  const again = await change(reps);
-  expect(again).toMatchObject({ outcome: 'kept', value: now });
-  expect((await studio()).versions.classes?.shared).toBe(again?.outcome === 'kept' ? again.version : 0);
-});
+test.each(['edit', 'value'] as const)(
+  'two people on two blocks of one class meet without a question, sent as %s',
+  async (way) => {
+    const { value, change, withBlock } = await begun(way);
+    expect(await change(withBlock(1, { restAfterSeconds: 20 }))).toEqual({
+      outcome: 'kept',
+      version: expect.any(Number),
+    });
+    const reps = withBlock(0, { dose: { reps: 10 } });
+    const answer = await change(reps);
+    const both = { ...reps, blocks: [reps.blocks[0], { ...value.blocks[1], restAfterSeconds: 20 }, value.blocks[2]] };
+    expect(answer).toMatchObject({ outcome: 'kept', value: both });
+    // A third from the same old version removes one and adds one; what is sent once more changes nothing.
+    const added = { ...value, blocks: [...value.blocks.slice(0, 2), { ...value.blocks[2], id: 'new' }] };
+    expect(await change(added)).toMatchObject({ outcome: 'kept' });
+    const now = { ...both, blocks: [...both.blocks.slice(0, 2), { ...value.blocks[2], id: 'new' }] };
+    expect(await shared()).toEqual(now);
+    const again = await change(reps);
+    expect(again).toMatchObject({ outcome: 'kept', value: now });
+    expect((await studio()).versions.classes?.shared).toBe(again?.outcome === 'kept' ? again.version : 0);
+  },
+);
 
 test('the same field changed by two is stale, with what both were made from; nothing of it is half kept', async () => {
   const { value, change, withBlock } = await begun();
@@ -227,7 +227,14 @@ test('who listens hears of what was kept: each change with its document, and of 
   const heard = told(running.server, revision, ({ changes }) => changes !== null);
   await send(put('audiences', { ...rowers, name: 'Rowers at dawn' } as typeof rowers));
   const { changes, revision: now } = await heard;
-  expect(changes).toMatchObject([{ kind: 'audiences', id: 'rowers', version: now, value: { name: 'Rowers at dawn' } }]);
+  // It is told as what was changed, to be made in what everybody has.
+  const naming = [{ op: 'set', path: ['name'], value: 'Rowers at dawn', was: 'Rowers' }];
+  const base = expect.any(Number);
+  expect(changes).toEqual([{ kind: 'audiences', id: 'rowers', version: now, base, edit: naming }]);
+  // Whoever was away is told what has become of it.
+  expect(await running.server.studio.since(revision)).toMatchObject({
+    changes: [{ value: { name: 'Rowers at dawn' } }],
+  });
   // One that was cut off goes on from the last it heard, and hears nothing twice.
   const next = told(running.server, now, () => true);
   await send({ kind: 'classes', id: 'other', value: null });

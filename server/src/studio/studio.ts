@@ -41,7 +41,7 @@ import { invalid, Refusal } from '../errors';
 import { LARGEST_STUDIO } from '../routes/limits';
 import type { Copies } from './copies';
 import { type DocumentName, documentRows, type Write } from './documentRows';
-import { Feed } from './feed';
+import { Feed, told } from './feed';
 import { afterChange, beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { Line } from './line';
@@ -286,7 +286,7 @@ export class Studio {
     const newer = await documentRows.since(this.#db, revision);
     const named = newer.filter(({ kind }) => kind in documentSchemas) as Array<{ kind: DocumentKind; id: string }>;
     if (named.length < newer.length || named.length > TOLD) return { revision: this.revision, changes: null };
-    return { revision: this.revision, changes: this.#told(named) };
+    return { revision: this.revision, changes: told(named, this.#snapshot, null) };
   }
 
   /**
@@ -444,17 +444,11 @@ export class Studio {
 
   /** Moves on to another snapshot and tells of it. @param changed what differs in it; `null` for too much to tell */
   #become(snapshot: Snapshot, changed: ReadonlyArray<{ kind: DocumentKind; id: string }> | null): void {
+    const before = this.#snapshot;
     this.#snapshot = snapshot;
     this.#text = undefined;
-    const changes = changed === null || changed.length > TOLD ? null : this.#told(changed);
+    const changes = changed === null || changed.length > TOLD ? null : told(changed, snapshot, before);
     this.#feed.tell({ revision: snapshot.revision, changes });
-  }
-
-  #told(documents: ReadonlyArray<{ kind: DocumentKind; id: string }>) {
-    return documents.map(({ kind, id }) => {
-      const kept = this.#snapshot.kept(kind, id);
-      return { kind, id, version: kept?.version ?? 0, value: kept?.value ?? null };
-    });
   }
 
   /**

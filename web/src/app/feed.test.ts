@@ -1,4 +1,6 @@
-import { bundleOf, classOf } from '@warm-ladder/core/testing';
+import { diff, type Edit } from '@warm-ladder/core/edits';
+import type { ClassPlan } from '@warm-ladder/core/plan';
+import { block, bundleOf, classOf } from '@warm-ladder/core/testing';
 import type { FeedEvent, StudioAnswer } from '@warm-ladder/core/wire';
 import { documentOf } from './entities';
 import { startFeed } from './feed';
@@ -63,7 +65,12 @@ const open = (answer: StudioAnswer) =>
       undefined,
     ),
   );
-const name = () => documentOf(store.getState().studio.entities, 'classes', 'test-class')?.name;
+const edit = (revision: number, base: number, made: Edit): FeedEvent => ({
+  revision,
+  changes: [{ kind: 'classes', id: 'test-class', version: revision, base, edit: made }],
+});
+const here = () => documentOf(store.getState().studio.entities, 'classes', 'test-class');
+const name = () => here()?.name;
 const revision = () => store.getState().studio.revision;
 async function pass(milliseconds: number) {
   await jest.advanceTimersByTimeAsync(milliseconds);
@@ -106,6 +113,43 @@ test('what others change comes in, and is told to the other tabs; what is older 
   expect([name(), revision()]).toEqual(['Theirs', 12]);
   Tabs.one?.onmessage({ data: change(13, 'By another tab') });
   expect([name(), revision()]).toEqual(['By another tab', 13]);
+});
+
+test('what was changed is made in what is here, of which the rest stays the very same', () => {
+  const [first, second] = [block('hold'), block('curl')];
+  const value = classOf([first, second], { name: 'Theirs', targetMinutes: 40 });
+  line().tell({ revision: 12, changes: [{ kind: 'classes', id: 'test-class', version: 12, value }] });
+  const before = here();
+  const rest = { ...before, blocks: before?.blocks.map((each, i) => (i === 1 ? { ...each, notes: 'Slowly' } : each)) };
+  line().tell(edit(13, 12, diff(before as object, rest)));
+  expect([here(), revision()]).toEqual([rest, 13]);
+  expect(here()?.blocks[0]).toBe(before?.blocks[0]);
+  // While something is on its way from here, that and what others do after it may be told before the answer.
+  const place = { kind: 'classes', id: 'test-class' } as const;
+  const mine = { ...here(), name: 'Mine' } as ClassPlan;
+  store.dispatch(changed({ documents: [{ ...place, after: mine }], label: 'naming', field: '' }));
+  const minutes = (was: number, to: number): Edit => [{ op: 'set', path: ['targetMinutes'], value: to, was }];
+  line().tell(edit(14, 13, diff(rest, mine)));
+  line().tell(edit(15, 14, minutes(40, 50)));
+  line().tell(edit(16, 15, minutes(50, 60)));
+  expect([here(), revision(), asked]).toEqual([mine, 16, 0]);
+  store.dispatch(answered([{ ...place, sent: mine, answer: { outcome: 'kept', version: 14 } }]));
+  expect(here()).toEqual({ ...mine, targetMinutes: 60 });
+  line().tell(edit(17, 16, minutes(60, 70)));
+  expect(here()).toEqual({ ...mine, targetMinutes: 70 });
+});
+
+test('what was changed in another version than what is here is read, once for all that is told meanwhile', async () => {
+  answers = [answerAt(23, 'Read anew')];
+  for (const at of [21, 22, 23]) line().tell(edit(at, at - 1, [{ op: 'set', path: ['notes'], value: 'Slowly' }]));
+  await pass(10);
+  expect([here()?.name, revision(), asked]).toEqual(['Read anew', 23, 1]);
+  // It says the version that is here, and does not fit it.
+  answers = [answerAt(24, 'Once more')];
+  asked = 0;
+  line().tell(edit(24, 23, [{ op: 'set', path: ['name'], value: 'B', was: 'A' }]));
+  await pass(10);
+  expect([here()?.name, asked]).toEqual(['Once more', 1]);
 });
 
 test('too much to tell, and the studio is read anew', async () => {

@@ -181,7 +181,11 @@ test('what is heard before the answer to what it stands on is there once that co
   const both = run(first, told, answer);
   expect([classes(both)[0], both.versions.classes, both.unsaved]).toEqual([later, { 'test-class': 13 }, {}]);
   const on = run(first, told, renamed('Mine, longer'), answer);
-  expect([name(on), on.versions.classes, on.unsaved]).toEqual(['Mine, longer', { 'test-class': 12 }, { [KEY]: expect.anything() }]);
+  expect([name(on), on.versions.classes, on.unsaved]).toEqual([
+    'Mine, longer',
+    { 'test-class': 12 },
+    { [KEY]: expect.anything() },
+  ]);
   // Its own write, heard of before the answer, is nothing new; a removal is.
   const own = fed({ revision: 20, changes: [{ ...CLASS, version: 12, value: sent as typeof later }] });
   expect(run(first, own, answer)).toMatchObject({ versions: { classes: { 'test-class': 12 } }, ahead: {} });
@@ -305,7 +309,9 @@ describe('what an earlier page left unsent', () => {
     // Also where the server has what the first of them sent: the other has still to be sent.
     const alone = opened(bundleOf(), { ...NOTHING, others });
     const late = alone.conflicts[0] ?? conflict;
-    expect(run(alone, conflictSettled({ conflict: late, keep: 'theirs' })).unsaved).toEqual({ [KEY]: expect.anything() });
+    expect(run(alone, conflictSettled({ conflict: late, keep: 'theirs' })).unsaved).toEqual({
+      [KEY]: expect.anything(),
+    });
     const taken = run(asked, conflictSettled({ conflict, keep: 'theirs' }));
     expect([name(taken), taken.unsaved]).toEqual(['Other', { [KEY]: expect.anything() }]);
   });

@@ -115,7 +115,7 @@ export function studioReducer(state: StudioState = initialState, action: Unknown
     return action.payload.reduce<StudioState>(withAnswer, { ...state, sending: {}, away: false, trouble: null });
   }
   if (unanswered.match(action)) return withoutAnswer(state, action.payload);
-  if (fed.match(action)) return withFed(state, action.payload);
+  if (fed.match(action)) return withFed(state, action.payload) ?? state;
   if (kept.match(action)) return state.held === action.payload ? state : { ...state, held: action.payload };
   if (asideCounted.match(action)) return { ...state, aside: action.payload };
   if (conflictSettled.match(action)) return settled(state, action.payload);

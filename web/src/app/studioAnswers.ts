@@ -1,4 +1,4 @@
-import { reconciled } from '@warm-ladder/core/edits';
+import { applied, type Edit, EditClash, reconciled } from '@warm-ladder/core/edits';
 import { documentKey } from '@warm-ladder/core/formats';
 import type { FedDocument, FeedEvent, Kept } from '@warm-ladder/core/wire';
 import { documentOf, withValue } from './entities';
@@ -66,28 +66,53 @@ const clashing = (was: Kept['value'] | undefined, here: unknown, theirs: unknown
     ? { was }
     : {};
 
-/** The state with what others have changed. What was changed here too, and is not kept yet, is asked about as it is sent. */
-export function withFed(state: StudioState, { revision, changes }: FeedEvent): StudioState {
-  return (changes ?? []).reduce((now, each) => withOthers(now, each, revision), { ...state, revision });
+/**
+ * The state with what others have changed; `null` where what was changed is of another version than what is here. What
+ * was changed here too, and is not kept yet, is asked about as it is sent.
+ */
+export function withFed(state: StudioState, { revision, changes }: FeedEvent): StudioState | null {
+  let now: StudioState | null = { ...state, revision };
+  for (const each of changes ?? []) now = now && withOthers(now, each, revision);
+  return now;
 }
 
-function withOthers(state: StudioState, { kind, id, version, value }: FedDocument, revision: number): StudioState {
+function withOthers(state: StudioState, fed: FedDocument, revision: number): StudioState | null {
+  const { kind, id, version } = fed;
   const here = state.versions[kind][id] ?? 0;
   const key = documentKey(kind, id);
-  const unsaved = state.unsaved[key];
   // A document that is gone has no version of its own; of one that never was here it is remembered, too.
   const at = Math.max(state.heard[key] ?? 0, version === 0 ? revision : version);
   const heard = { ...state.heard, [key]: at };
   // Its own write comes back too, before or after the answer to it.
   if (version === here || (version !== 0 && version < here)) return { ...state, heard };
+  const value = 'edit' in fed ? edited(fed.edit, knownAt(state, fed, fed.base)) : fed.value;
+  if (value === undefined) return null;
   // What comes after what is on its way from here may be heard of before the answer to that.
-  if (unsaved) return { ...state, heard, ahead: { ...state.ahead, [key]: { at, version, value } } };
+  if (state.unsaved[key]) return { ...state, heard, ahead: { ...state.ahead, [key]: { at, version, value } } };
   return {
     ...state,
     heard,
     entities: withValue(state.entities, kind, id, value ?? (kind === 'method' ? {} : undefined)),
     versions: withVersion(state.versions, kind, id, version),
   };
+}
+
+/** A document as the server has it at a version, where this page knows that. */
+function knownAt({ ahead, versions, unsaved, entities }: StudioState, { kind, id }: Place, version: number): unknown {
+  const key = documentKey(kind, id);
+  if (ahead[key]?.version === version) return ahead[key].value;
+  if (versions[kind][id] !== version) return undefined;
+  return unsaved[key] ? unsaved[key].was : documentOf(entities, kind, id);
+}
+
+function edited(edit: Edit, was: unknown): unknown {
+  if (!isDocument(was)) return undefined;
+  try {
+    return applied(edit, was);
+  } catch (error) {
+    if (error instanceof EditClash) return undefined;
+    throw error;
+  }
 }
 
 /** The state with what was heard of a document while it was on its way from here, once nothing of it waits any more. */

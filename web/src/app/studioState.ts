@@ -6,7 +6,7 @@ import {
   documentKey,
   emptyBundle,
 } from '@warm-ladder/core/formats';
-import type { ChangeAnswer, FedDocument, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
+import type { ChangeAnswer, Kept, RefusalBody, Versions } from '@warm-ladder/core/wire';
 import { documentOf, type Entities, entitiesOf, withValue } from './entities';
 import type { RecordKey } from './unsent';
 
@@ -91,7 +91,9 @@ export interface StudioState {
   /** At what revision documents were changed after that, as far as this page has heard. */
   readonly heard: Readonly<Record<DocumentKey, number>>;
   /** The last that was heard of documents while they are on their way from here, and at what revision. */
-  readonly ahead: Readonly<Record<DocumentKey, Pick<FedDocument, 'version' | 'value'> & { readonly at: number }>>;
+  readonly ahead: Readonly<
+    Record<DocumentKey, { readonly at: number; readonly version: number; readonly value: unknown }>
+  >;
   readonly past: readonly HistoryStep[];
   readonly future: readonly HistoryStep[];
   /** What the last undo or redo did, and where. */
