@@ -27,6 +27,7 @@ for (const name of [
   'importing',
   'startup',
   'interface',
+  'hands',
   'climb',
   'large',
   'list',

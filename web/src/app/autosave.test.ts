@@ -47,9 +47,10 @@ beforeEach(() => {
   requests.length = 0;
 });
 
-const write = (id: string, name: string) =>
+/** Writes the name of a class, letter by letter; with no field, at once. */
+const write = (id: string, name: string, field = 'name') =>
   store.dispatch(
-    changed({ documents: [{ kind: 'classes', id, after: classOf([], { id, name }) }], label: name, field: '' }),
+    changed({ documents: [{ kind: 'classes', id, after: classOf([], { id, name }) }], label: name, field }),
   );
 /** Lets so many milliseconds pass, and all that was waiting for them be done. */
 async function pass(milliseconds: number) {
@@ -80,6 +81,15 @@ test('what is changed while the hand goes on is sent once it rests, together, ea
   expect(state()).toMatchObject({ unsaved: {}, sending: {}, versions: { classes: { 'test-class': 8, 'new-one': 1 } } });
   await pass(60_000);
   expect(requests).toHaveLength(1);
+});
+
+test('what is done at once is sent as good as at once, with what is done in the same moment', async () => {
+  write('test-class', 'A', '');
+  write('new-one', 'N', '');
+  expect(requests).toEqual([]);
+  await pass(50);
+  expect(names()).toEqual([[renamed('Test class', 'A'), 'N']]);
+  expect(state().unsaved).toEqual({});
 });
 
 test('what is typed while it is on its way is sent right after, made from the version that then is', async () => {
