@@ -1,6 +1,7 @@
 import { type Bundle, emptyBundle } from '../formats';
 import type { Block, ClassPlan, RungBlock } from '../plan';
 import { Catalog, type Exercise, type Rung } from '../repertoire';
+import { frozen } from './frozen';
 
 /** A small repertoire with round figures, so that a test's expected seconds can be worked out by hand. */
 const LYING = { supports: ['head', 'ribs', 'pelvis', 'feet'], hip: 45, knee: 90 } satisfies Rung['poses'][string];
@@ -29,7 +30,7 @@ export const exercise = (id: string, change: Partial<Exercise> = {}): Exercise =
   ...change,
 });
 
-export const EXERCISES: Exercise[] = [
+export const EXERCISES: Exercise[] = frozen([
   exercise('hold'),
   exercise('curl', { directions: ['flexion'] }),
   exercise('arch', { position: 'prone', directions: ['extension'] }),
@@ -40,7 +41,7 @@ export const EXERCISES: Exercise[] = [
   exercise('stand', { position: 'standing' }),
   exercise('roll', { rungs: [rung('low', { props: ['roller'] }), rung('high', { props: ['roller', 'ball'] })] }),
   exercise('earned', { rungs: [rung('low'), rung('high', { requires: [{ exercise: 'hold', rung: 'low' }] })] }),
-];
+]);
 
 export const PROPS = [
   { id: 'roller', name: 'Roller', large: true, unstable: true },
@@ -48,7 +49,7 @@ export const PROPS = [
 ];
 
 export const catalogOf = (exercises: readonly Exercise[] = EXERCISES, method = {}): Catalog =>
-  new Catalog({ method, props: PROPS, exercises });
+  new Catalog(frozen({ method, props: PROPS, exercises }));
 
 /** A block without an id yet: `classOf` gives it one by its place. */
 export type Unnamed<T> = T extends { id: string } ? Omit<T, 'id'> & { readonly id?: string } : never;
@@ -62,25 +63,30 @@ export const block = (name: string, change: Partial<RungBlock> = {}): Unnamed<Ru
 export const named = (blocks: ReadonlyArray<Unnamed<Block>>): Block[] =>
   blocks.map((each, i) => ({ id: `b${i + 1}`, ...each }) as Block);
 
-export const classOf = (blocks: ReadonlyArray<Unnamed<Block>>, change: Partial<ClassPlan> = {}): ClassPlan => ({
-  id: 'test-class',
-  name: 'Test class',
-  delivery: 'group',
-  targetMinutes: 45,
-  openingSeconds: 60,
-  closingSeconds: 30,
-  blocks: named(blocks),
-  ...change,
-});
+export const classOf = (blocks: ReadonlyArray<Unnamed<Block>>, change: Partial<ClassPlan> = {}): ClassPlan =>
+  frozen({
+    id: 'test-class',
+    name: 'Test class',
+    delivery: 'group',
+    targetMinutes: 45,
+    openingSeconds: 60,
+    closingSeconds: 30,
+    blocks: named(blocks),
+    ...change,
+  });
 
-export const bundleOf = (change: Partial<Bundle> = {}): Bundle => ({
-  ...emptyBundle(),
-  props: PROPS,
-  exercises: JSON.parse(JSON.stringify(EXERCISES)),
-  classes: [classOf([block('hold'), block('curl')])],
-  series: [{ id: 'a-series', name: 'A series', episodes: [{ class: 'test-class' }] }],
-  ...change,
-});
+/** A studio as it is read from a file: of its own through and through, and to be spoilt by whoever likes. */
+export const bundleOf = (change: Partial<Bundle> = {}): Bundle =>
+  JSON.parse(
+    JSON.stringify({
+      ...emptyBundle(),
+      props: PROPS,
+      exercises: EXERCISES,
+      classes: [classOf([block('hold'), block('curl')])],
+      series: [{ id: 'a-series', name: 'A series', episodes: [{ class: 'test-class' }] }],
+      ...change,
+    }),
+  );
 
 /** The value, or a failed test: what a fixture is known to hold. */
 export function must<T>(value: T | undefined): T {
