@@ -9,6 +9,7 @@ import {
   RULES,
   type ToldFinding,
 } from '../review';
+import { type Searching, searchedThrough } from '../vocabulary/searching';
 import { fitted } from './fit';
 import { OF_TIME, type TriedFix, triedFixes } from './fixesFor';
 import { keptOf } from './keeping';
@@ -62,12 +63,16 @@ export interface MendOptions {
  * the blocks stay, no step undoes an earlier one, and the last brings the class to its length.
  * @throws PlanError when the class does not fit the repertoire
  */
-export function mend(
+export const mend = (catalog: Catalog, plan: ClassPlan, context?: ReviewContext, options?: MendOptions): Mended =>
+  searchedThrough(mending(catalog, plan, context, options));
+
+/** The same as a search that can be stopped with the steps it has: it tells how many those are. */
+export function* mending(
   catalog: Catalog,
   plan: ClassPlan,
   context: ReviewContext = {},
   options: MendOptions = {},
-): Mended {
+): Searching<Mended> {
   const { looks = false, keeping = true, beside } = options;
   const stay = blocksThatStay(plan);
   const steps: MendStep[] = [];
@@ -89,6 +94,7 @@ export function mend(
     if (!best) break;
     steps.push(best.step);
     measure = best.measure;
+    if (!(yield steps.length)) break;
   }
   const left = standingOf(measure);
   return { plan: measure.timed.plan, measure, steps, left, why: whyLeft(measure) };

@@ -46,7 +46,7 @@ test('a search that goes on from a class never ends with a worse one', () => {
   const search = searched('positions');
   for (const seed of [1, 2, 3]) {
     const first = anneal(search, chanceOf(seed), 300);
-    const on = anneal(search, chanceOf(seed + 50), 20, undefined, first.composition);
+    const on = anneal(search, chanceOf(seed + 50), 20, first.composition);
     expect(on.cost).toBeLessThanOrEqual(first.cost + 1e-9);
   }
 });

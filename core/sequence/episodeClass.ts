@@ -4,6 +4,7 @@ import { type RungEntry, rungKey } from '../repertoire';
 import { rungTitle } from '../review';
 import { type Learnt, needsOf, type Series, type SeriesReview, type SeriesRules, type WholeStudio } from '../series';
 import { type Chance, shuffled } from '../vocabulary/chance';
+import type { Searching } from '../vocabulary/searching';
 import type { Search } from './aims';
 import type { Brief } from './briefSchema';
 import type { Musts } from './curriculum';
@@ -47,12 +48,12 @@ interface ForEpisode {
 }
 
 /** The class of one episode: what has to be in it, and what is open on ladders that are known or may be new. */
-export function classFor(
+export function* classFor(
   studio: WholeStudio,
   brief: SeriesBrief,
   today: string | undefined,
   own: ForEpisode,
-): ClassPlan {
+): Searching<ClassPlan> {
   const { series, musts, learnt, episode, chance, rules, work, others, seed } = own;
   const unearned = musts.recaps.filter((entry) => !learnt.earned(entry.key));
   const known = musts.recaps.filter((entry) => learnt.earned(entry.key));
@@ -89,7 +90,7 @@ export function classFor(
     allowed: new Set([...fit, ...asked]),
     ...(work === undefined ? {} : { mostWork: work }),
   };
-  const { plan } = found(search, one, seed, 2, () => true);
+  const { plan } = yield* found(search, one, seed, 2);
   const { id: _id, name: _name, ...rest } = plan;
   const other = studio.catalog.method.firstSide === 'left' ? 'right' : 'left';
   const made: ClassPlan = {

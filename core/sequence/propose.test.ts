@@ -10,8 +10,8 @@ const one = (brief: Brief) => propose(studio, { proposals: 1, ...brief }, TODAY)
 
 test('the search is told of, and stops when asked, with what it has', () => {
   const told: number[] = [];
-  const { proposals } = propose(studio, { minutes: 30 }, TODAY, (evaluated, of) => {
-    told.push(evaluated / of);
+  const { proposals } = propose(studio, { minutes: 30 }, TODAY, (share) => {
+    told.push(share);
     return told.length < 3;
   });
   expect(told).toHaveLength(3);

@@ -3,11 +3,12 @@ import { isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
 import { percent } from '../review';
 import { chanceOf } from '../vocabulary/chance';
+import { type Searching, searchedThrough, withinSearch } from '../vocabulary/searching';
 import { costOf, MOST_ALIKE, type Search } from './aims';
 import type { Brief, Effort } from './briefSchema';
 import { clashesOf } from './clashes';
 import { finished, offersShort, type Proposal } from './finish';
-import { anneal, type OnTried } from './search';
+import { annealing } from './search';
 import { type Studio, searchFor } from './searchFor';
 import { shareOf } from './shared';
 
@@ -28,15 +29,21 @@ const FULL_MINUTES = 45;
 const evaluationsFor = ({ effort = 'quick', minutes }: Pick<Brief, 'effort' | 'minutes'>): number =>
   Math.round(EVALUATIONS[effort] * Math.min(1, Math.sqrt(FULL_MINUTES / minutes)));
 
-/** Told as the search goes on: classes tried, of how many; it ends, with what it has, when it answers `false`. */
-export type OnProgress = (evaluated: number, of: number) => boolean | undefined;
-
 /**
  * Different classes for a brief, the best first: each found by simulated annealing on the score of the review and the
  * demands of the brief, then brought to its length.
  * @param today `YYYY-MM-DD`, for what is judged by its age
+ * @param onShare told the share of the work that is done, 0 to 1; it ends, with what it has, when that answers `false`
  */
-export function propose(studio: Studio, brief: Brief, today?: string, onProgress?: OnProgress): Proposed {
+export const propose = (
+  studio: Studio,
+  brief: Brief,
+  today?: string,
+  onShare?: (share: number) => boolean | undefined,
+): Proposed => searchedThrough(proposing(studio, brief, today), onShare);
+
+/** The same as a search that can be stopped with what it has: it tells its share, 0 to 1. */
+export function* proposing(studio: Studio, brief: Brief, today?: string): Searching<Proposed> {
   const wanted = brief.proposals ?? 3;
   const { effort = 'quick' } = brief;
   const each = evaluationsFor(brief) * SEARCHES[effort];
@@ -50,9 +57,10 @@ export function propose(studio: Studio, brief: Brief, today?: string, onProgress
       othersThreads: proposals.flatMap(({ thread }) => thread ?? []),
     });
     if (search.fit.length === 0) break;
-    const proposal = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, SEARCHES[effort], (tried) => {
-      stopped = onProgress?.(Math.min(evaluated + tried, (i + 1) * each), wanted * each) === false;
-      return !stopped;
+    const one = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, SEARCHES[effort]);
+    const shareAt = (tried: number) => Math.min(evaluated + tried, (i + 1) * each) / (wanted * each);
+    const proposal = yield* withinSearch(one, shareAt, (goesOn) => {
+      stopped = !goesOn;
     });
     evaluated += proposal.evaluated;
     const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
@@ -81,28 +89,29 @@ const SEEDS_APART = 7919;
 const GOOD = 1;
 
 /**
- * One class, searched for from one draft after another until one is good; the best of them.
+ * One class, searched for from one draft after another until one is good; the best of them. On the way it tells how many
+ * classes were tried.
  * @param searches how many at most
  */
-export function found(
+export function* found(
   search: Search,
   brief: Pick<Brief, 'effort' | 'minutes' | 'levels' | 'locked' | 'lateChance'>,
   seed: number,
   searches: number,
-  onTried: OnTried,
-): Proposal & { readonly evaluated: number } {
+): Searching<Proposal & { readonly evaluated: number }> {
   const whole = brief.levels ? roomForOffers(search) : search;
   const evaluations = evaluationsFor(brief);
   const promised = ({ measure }: Proposal) => (brief.levels ? offersShort(measure) : 0);
   const costTold = (each: Proposal) => costOf(search, each.measure) + OFFER_SHORT * promised(each);
   let best: Proposal | null = null;
   let [evaluated, going] = [0, true];
+  const heed = (goesOn: boolean) => {
+    going = goesOn;
+  };
   for (let i = 0; i < searches && going && !(best && isGood(best) && promised(best) === 0); i++) {
     const before = evaluated;
-    const tried = anneal(whole, chanceOf(seed + SEARCHES_APART * i), evaluations, (now) => {
-      going = onTried(before + now) !== false;
-      return going;
-    });
+    const one = annealing(whole, chanceOf(seed + SEARCHES_APART * i), evaluations);
+    const tried = yield* withinSearch(one, (now) => before + now, heed);
     evaluated += evaluations;
     const proposal = finished(search, tried, brief);
     if (!best || costTold(proposal) < costTold(best)) best = proposal;

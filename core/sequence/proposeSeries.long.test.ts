@@ -3,7 +3,8 @@ import { studioOf } from '../formats';
 import { datesOf, earliest } from '../series';
 import { demoBundle } from '../testing';
 import { must } from '../testing/studio';
-import { proposeSeries } from './proposeSeries';
+import { searchedThrough } from '../vocabulary/searching';
+import { proposeSeries, proposingSeries } from './proposeSeries';
 import type { SeriesBrief } from './seriesBriefSchema';
 
 const TODAY = '2026-11-28';
@@ -38,15 +39,22 @@ test('too few episodes, a goal nobody may do, and what is not there are said', (
   expect(clashes({ follows: 'nothing' })[0]).toContain('no series “nothing” to follow');
 });
 
-test('it is stopped between two episodes', () => {
+test('it is stopped at any time, an episode or a whole series under way is left, and what it has is given', () => {
   const told: number[] = [];
-  const { proposals } = proposeSeries(studio, { ...brief, proposals: 2 }, TODAY, (done) => {
-    told.push(done);
-    return done < 2;
-  });
-  expect(told).toEqual([1, 2]);
-  expect(proposals).toEqual([]);
-}, 60_000);
+  const wanted = { ...brief, proposals: 2 };
+  const stopped = (after: number) => {
+    told.length = 0;
+    return searchedThrough(proposingSeries(studio, wanted, TODAY), (share) => told.push(share) < after).proposals;
+  };
+  expect(stopped(5)).toEqual([]);
+  expect(told).toHaveLength(5);
+  expect(told).toEqual([...told].sort((a, b) => a - b));
+  const whole = stopped(Number.POSITIVE_INFINITY);
+  const first = told.findIndex((share) => share >= 0.5);
+  expect([whole.length, told.at(-1)]).toEqual([2, 1]);
+  const one = stopped(first + 3);
+  expect(one.map(({ classes }) => classes)).toEqual([planned.classes]);
+}, 120_000);
 
 test('so many days a week fall as far apart as they can, the first day among them', () => {
   const { proposals } = proposeSeries(studio, { ...brief, days: 3, start: '2027-01-14' }, TODAY);

@@ -22,6 +22,7 @@ import {
 } from '../series';
 import { countText } from '../vocabulary';
 import { chanceOf } from '../vocabulary/chance';
+import { type Searching, searchedThrough, withinSearch } from '../vocabulary/searching';
 import { curriculumOf, mustsFor } from './curriculum';
 import { classFor, keptAs, workOf } from './episodeClass';
 import type { SeriesBrief } from './seriesBriefSchema';
@@ -42,9 +43,6 @@ export interface ProposedSeries {
   readonly enough?: number | undefined;
 }
 
-/** Told after each episode, of how many; it ends, with the whole series it has, when it answers `false`. */
-export type OnEpisode = (done: number, of: number) => boolean | undefined;
-
 /** Seeds of episodes, and of proposals, lie as far apart. */
 const [EPISODES_APART, PROPOSALS_APART] = [101, 100_003];
 
@@ -53,12 +51,11 @@ const [EPISODES_APART, PROPOSALS_APART] = [101, 100_003];
  * open by then, and every goal is done in the last episodes.
  * @param today `YYYY-MM-DD`, for what is judged by its age
  */
-export function proposeSeries(
-  studio: WholeStudio,
-  brief: SeriesBrief,
-  today?: string,
-  onEpisode?: OnEpisode,
-): ProposedSeries {
+export const proposeSeries = (studio: WholeStudio, brief: SeriesBrief, today?: string): ProposedSeries =>
+  searchedThrough(proposingSeries(studio, brief, today));
+
+/** The same as a search that can be stopped with the whole series it has: it tells its share, 0 to 1. */
+export function* proposingSeries(studio: WholeStudio, brief: SeriesBrief, today?: string): Searching<ProposedSeries> {
   const shell = shellOf(studio, brief);
   const { clashes, goals, path, enough } = curriculumOf(studio, brief, shell);
   if (clashes.length > 0) return { proposals: [], clashes, enough };
@@ -67,14 +64,12 @@ export function proposeSeries(
   let stopped = false;
   for (let i = 0; i < wanted && !stopped; i++) {
     const seed = (brief.seed ?? 1) + PROPOSALS_APART * i;
-    const planned = plannedFor(
-      studio,
-      brief,
-      today,
-      { shell: named(shell, i), goals, path, seed, others: proposals },
-      (done) => {
-        stopped = onEpisode?.(i * brief.episodes + done, wanted * brief.episodes) === false;
-        return !stopped;
+    const one = plannedFor(studio, brief, today, { shell: named(shell, i), goals, path, seed, others: proposals });
+    const planned = yield* withinSearch(
+      one,
+      (done) => (i * brief.episodes + done) / (wanted * brief.episodes),
+      (goesOn) => {
+        stopped = !goesOn;
       },
     );
     if (planned) proposals.push(planned);
@@ -153,15 +148,18 @@ const [MENDED, TRIES] = [8, 3];
 /** What a fix weighs: a class with nothing graver than a look is taken. */
 const A_FIX = 30;
 
-/** One series, episode by episode; `null` where it was stopped before its end. */
-function plannedFor(
+/** One series, episode by episode, of which it tells how many are done; `null` where it was stopped before its end. */
+function* plannedFor(
   studio: WholeStudio,
   brief: SeriesBrief,
   today: string | undefined,
   { shell, goals, path, seed, others }: Planning,
-  onEpisode: (done: number) => boolean,
-): SeriesProposal | null {
+): Searching<SeriesProposal | null> {
   const rules = rulesOf(shell);
+  let going = true;
+  const heed = (goesOn: boolean) => {
+    going = goesOn;
+  };
   let series = shell;
   let classes: ClassPlan[] = [];
   let best: SeriesReview | undefined;
@@ -173,19 +171,24 @@ function plannedFor(
     const stays = brief.kept?.find((each) => each.episode === episode)?.class;
     for (let attempt = 0; attempt < (stays ? 1 : TRIES); attempt++) {
       const chance = chanceOf(seed + EPISODES_APART * episode + attempt);
-      const made = stays
+      const made: ClassPlan = stays
         ? keptAs(stays, series, episode)
-        : classFor(own, brief, today, {
-            series,
-            musts,
-            learnt,
-            episode,
-            chance,
-            rules,
-            work: workOf(best, rules),
-            others: others.flatMap((each) => each.classes[episode - 1] ?? []),
-            seed: seed + EPISODES_APART * episode + attempt,
-          });
+        : yield* withinSearch(
+            classFor(own, brief, today, {
+              series,
+              musts,
+              learnt,
+              episode,
+              chance,
+              rules,
+              work: workOf(best, rules),
+              others: others.flatMap((each) => each.classes[episode - 1] ?? []),
+              seed: seed + EPISODES_APART * episode + attempt,
+            }),
+            () => episode - 1,
+            heed,
+          );
+      if (!going) return null;
       const next = { ...series, episodes: [...series.episodes, episodeOf(studio.catalog, made, learnt)] };
       const after = [...classes, made];
       const review = reviewSeries(withEdited(studio, { series: next, classes: after }), next, { today });
@@ -195,7 +198,7 @@ function plannedFor(
     }
     if (!chosen) return null;
     ({ series, classes, review: best } = chosen);
-    if (!onEpisode(episode) && episode < brief.episodes) return null;
+    if (!(yield episode) && episode < brief.episodes) return null;
   }
   return mended(studio, series, classes, today, goals);
 }

@@ -1,4 +1,5 @@
 import type { Chance } from '../vocabulary/chance';
+import { type Searching, searchedThrough, withinSearch } from '../vocabulary/searching';
 import { type Search, type Tried, triedUnder, tryOut } from './aims';
 import { type Composition, keysIn } from './composition';
 import { draft } from './draft';
@@ -11,9 +12,7 @@ const COOLING = 0.85;
 /** The part of the evaluations that look for a draft to begin from, and how many there are at most. */
 const [DRAFTING, DRAFTS] = [0.06, 60];
 
-/** Told how many classes were tried; the search ends when it answers `false`. */
-export type OnTried = (evaluated: number) => boolean | undefined;
-/** How often that is told, in evaluations. */
+/** How often it is told how many classes were tried, in evaluations. */
 const TOLD_EVERY = 250;
 
 /**
@@ -22,15 +21,13 @@ const TOLD_EVERY = 250;
  * @param evaluations how many classes are tried
  * @param from a class found before, to go on from less warm; a draft when unsaid
  */
-export function anneal(
-  search: Search,
-  chance: Chance,
-  evaluations: number,
-  onTried?: OnTried,
-  from?: Composition,
-): Tried {
+export const anneal = (search: Search, chance: Chance, evaluations: number, from?: Composition): Tried =>
+  searchedThrough(annealing(search, chance, evaluations, from));
+
+/** The same as a search that can be stopped with the best it has seen: it tells how many classes were tried. */
+export function* annealing(search: Search, chance: Chance, evaluations: number, from?: Composition): Searching<Tried> {
   if (search.fit.length > FEW_RUNGS)
-    return annealOnce(search, chance, evaluations, (made, most) => triedUnder(search, made, most), onTried, from);
+    return yield* annealOnce(search, chance, evaluations, (made, most) => triedUnder(search, made, most), from);
   // Where there are few classes, several short searches find the best of them more surely than one long one, and none
   // is measured twice.
   const known = new Map<string, Tried>();
@@ -43,8 +40,12 @@ export function anneal(
     return found;
   };
   let best: Tried | undefined;
-  for (let i = 0; i < MOST_SHORT_SEARCHES && known.size < evaluations; i++) {
-    const found = annealOnce(search, chance, SHORT_SEARCH, tried, () => onTried?.(known.size));
+  let going = true;
+  const heed = (goesOn: boolean) => {
+    going = goesOn;
+  };
+  for (let i = 0; i < MOST_SHORT_SEARCHES && going && known.size < evaluations; i++) {
+    const found = yield* withinSearch(annealOnce(search, chance, SHORT_SEARCH, tried), () => known.size, heed);
     if (!best || found.cost < best.cost) best = found;
   }
   return best as Tried;
@@ -53,14 +54,13 @@ export function anneal(
 /** Rungs to choose from that make few classes; the steps of each search that is then made, and how many there are at most. */
 const [FEW_RUNGS, SHORT_SEARCH, MOST_SHORT_SEARCHES] = [12, 900, 24];
 
-function annealOnce(
+function* annealOnce(
   search: Search,
   chance: Chance,
   evaluations: number,
   attempt: (made: Composition, most: number) => Tried | null,
-  onTried?: OnTried,
   from?: Composition,
-): Tried {
+): Searching<Tried> {
   const hot = from ? REHEATED : HOT;
   let now = attempt(from ?? draft(search, chance), Number.POSITIVE_INFINITY) as Tried;
   const drafts = from ? 0 : Math.min(DRAFTS, Math.round(evaluations * DRAFTING));
@@ -70,7 +70,7 @@ function annealOnce(
   }
   let best = now;
   for (let evaluated = drafts + 1; evaluated < evaluations; evaluated++) {
-    if (evaluated % TOLD_EVERY === 0 && onTried?.(evaluated) === false) break;
+    if (evaluated % TOLD_EVERY === 0 && !(yield evaluated)) break;
     const share = evaluated / (COOLING * evaluations);
     const warmth = share < 1 ? hot * (COLD / hot) ** share : 0;
     // Cold, it goes on from the best there was.

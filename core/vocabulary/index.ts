@@ -8,6 +8,7 @@ export * from './parts';
 export { idOf, plainWords } from './plainWords';
 export * from './preparations';
 export type { AbdominalCheck } from './schemas';
+export type { Searching } from './searching';
 export * from './side';
 export * from './stopSigns';
 export * from './text';

@@ -49,7 +49,9 @@ test('what is kept of a proposal stands in the next one; a search is stopped; wh
 
   await page.getByRole('button', { name: 'Propose others' }).click();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
-  await expect(page.getByRole('alert')).toHaveText('Stopped.');
+  // What it has by then is there, and the next search goes on with what was measured for it.
+  await expect(page.getByRole('alert')).toHaveText('Stopped: this is what was found by then.');
+  await expect(steps.first()).toBeVisible();
 
   await page.getByLabel('Minutes').fill('4');
   await page.getByRole('button', { name: /^Propose/ }).click();

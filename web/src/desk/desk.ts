@@ -3,7 +3,7 @@ import type { CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Remote, wrap } from 'comlink';
 import type { DeskWork } from './worker';
 
-/** The work at a class was cut off: its worker died, or was told to stop. */
+/** The work at a class was cut off: its worker died. */
 class CutOff extends Error {}
 
 interface Running {
@@ -49,7 +49,7 @@ function started(lane: Lane): Running {
 /**
  * Has something worked out away from the page, with the repertoire and the method as they are. A worker that died is
  * started anew by the next call.
- * @throws CutOff when the worker dies on the way or is stopped
+ * @throws CutOff when the worker dies on the way
  */
 export async function atDesk<T>(
   source: CatalogSource,
@@ -68,5 +68,5 @@ export async function atDesk<T>(
   return Promise.race([handed(), now.death]);
 }
 
-/** Stops the search that is under way. */
-export const stopSearch = (): void => running.search?.end('Stopped.');
+/** Ends the search that is under way with what it has; where nobody waits for it any more, the next one has its turn. */
+export const stopSearch = (): void => void running.search?.work.stop();

@@ -6,7 +6,7 @@ import {
   type Levelled,
   levelled,
   type Mended,
-  mend,
+  mending,
   type ToTime,
   toTime,
 } from '@warm-ladder/core/mend';
@@ -25,14 +25,15 @@ import {
   type Brief,
   type Proposal,
   type Proposed,
-  propose,
-  proposeSeries,
+  proposing,
+  proposingSeries,
   type SeriesBrief,
   type SeriesProposal,
 } from '@warm-ladder/core/sequence';
 import type { Series, WholeStudio } from '@warm-ladder/core/series';
 import { type DraftPlan, draftPlan, readCaptions, readTake, type Take } from '@warm-ladder/core/taught/take';
 import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
+import type { Searching } from '@warm-ladder/core/vocabulary';
 import { expose } from 'comlink';
 
 /** A finding named from outside: the review is made anew here. */
@@ -73,6 +74,27 @@ export interface Around {
   readonly today: string;
 }
 
+/** How often searches were told to stop: one that began before the last time ends with what it has. */
+let stops = 0;
+/** Milliseconds a search goes on without listening. */
+const UNHEARD = 50;
+
+/** Searches to its end, or until it is told to stop: between two stretches it hears what the page says meanwhile. */
+async function searched<T>(search: Searching<T>, onTold?: (done: number) => void): Promise<T> {
+  const begun = stops;
+  let heard = performance.now();
+  let step = search.next(true);
+  while (!step.done) {
+    if (performance.now() - heard > UNHEARD) {
+      onTold?.(step.value);
+      await new Promise((resolve) => setTimeout(resolve));
+      heard = performance.now();
+    }
+    step = search.next(stops === begun);
+  }
+  return step.value;
+}
+
 let source: CatalogSource | null = null;
 let catalog: Catalog | null = null;
 
@@ -86,7 +108,6 @@ function used(): CatalogSource {
   return source;
 }
 
-/** The heavy work at a class, away from the page. */
 const named =
   <T extends { readonly id: string }>(list: readonly T[]) =>
   (id: string | undefined) =>
@@ -103,6 +124,7 @@ const studioAround = ({ audiences, classes, series }: Around): WholeStudio => ({
   roomOf: () => undefined,
 });
 
+/** The heavy work at a class, away from the page. */
 const work = {
   /** Takes the repertoire and the method that all that follows is worked out with. */
   use(handed: CatalogSource): void {
@@ -125,24 +147,19 @@ const work = {
   fit(plan: ClassPlan, context: ReviewContext): ToTime {
     return toTime(groundOf(known(), measureClass(known(), plan, context), context));
   },
-  propose(
-    brief: Brief,
-    { audiences, classes, series, today }: Around,
-    onTried: (share: number) => void,
-  ): ProposedClasses {
-    const studio = studioAround({ audiences, classes, series, today });
-    const { proposals, clashes, evaluated } = propose(studio, brief, today, (tried, of) => {
-      onTried(tried / of);
-      return true;
-    });
+  /** Ends the searches under way, each with what it has. */
+  stop(): void {
+    stops += 1;
+  },
+  async propose(brief: Brief, around: Around, onShare: (share: number) => void): Promise<ProposedClasses> {
+    const search = proposing(studioAround(around), brief, around.today);
+    const { proposals, clashes, evaluated } = await searched(search, onShare);
     return { proposals: proposals.map(({ plan, standing, why }) => ({ plan, standing, why })), clashes, evaluated };
   },
   /** Whole series, their classes among them. */
-  proposeSeries(brief: SeriesBrief, around: Around, onShare: (share: number) => void): PlannedSeries {
-    const { proposals, clashes, enough } = proposeSeries(studioAround(around), brief, around.today, (done, of) => {
-      onShare(done / of);
-      return true;
-    });
+  async proposeSeries(brief: SeriesBrief, around: Around, onShare: (share: number) => void): Promise<PlannedSeries> {
+    const search = proposingSeries(studioAround(around), brief, around.today);
+    const { proposals, clashes, enough } = await searched(search, onShare);
     return {
       proposals: proposals.map(({ series, classes, counts, why }) => ({ series, classes, counts, why })),
       clashes,
@@ -176,8 +193,8 @@ const work = {
     return outlineOf(new Catalog({ ...used(), method }), plan, context);
   },
   /** @param looks what is only worth a look too */
-  mendAll(plan: ClassPlan, context: ReviewContext, looks: boolean): MendedClass {
-    const { plan: after, steps, left, why } = mend(known(), plan, context, { looks });
+  async mendAll(plan: ClassPlan, context: ReviewContext, looks: boolean): Promise<MendedClass> {
+    const { plan: after, steps, left, why } = await searched(mending(known(), plan, context, { looks }));
     return { plan: after, steps, left, why };
   },
   /** Captions of a class, read back. @throws UnreadableCaptions with the line */

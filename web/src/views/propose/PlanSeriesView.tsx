@@ -35,7 +35,7 @@ export function Component() {
     ...(audiences[0] && { audience: audiences[0].id }),
   });
   const set = (more: Parts<SeriesBrief>) => setBrief((now) => withParts(now, more));
-  const { answer, share, ask, stop } = useSearch(plannedSeries);
+  const { answer, share, ask, state } = useSearch(plannedSeries);
   const [kept, setKept] = useState<Kept>(NOTHING);
   const again = (more: Parts<SeriesBrief> = {}) => {
     const next = withParts({ ...brief, seed: answer === null ? 1 : (brief.seed ?? 1) + 1 }, more);
@@ -147,7 +147,7 @@ export function Component() {
           </Link>
         </div>
       </form>
-      <SearchState answer={answer} share={share} onStop={stop} />
+      <SearchState {...state} />
       {answer !== null && typeof answer !== 'string' && (
         <section aria-label="Proposals" aria-live="polite" className="mt-6">
           {answer.clashes.length > 0 && (

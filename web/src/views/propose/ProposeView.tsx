@@ -40,7 +40,7 @@ export function Component() {
     begun ? briefOf(begun, series) : { minutes: 45, ...(audiences[0] && { audience: audiences[0].id }) },
   );
   const set = (more: Parts<Brief>) => setBrief((now) => withParts(now, more));
-  const { answer, share, ask, stop } = useSearch(proposed);
+  const { answer, share, ask, state } = useSearch(proposed);
   const [kept, setKept] = useState<Kept | null>(null);
 
   const again = (seed: number) => {
@@ -170,7 +170,7 @@ export function Component() {
       {!asked && (
         <BriefFrame brief={brief} onMustHave={(exercise) => set({ mustHave: toggled(brief.mustHave, exercise) })} />
       )}
-      <SearchState answer={answer} share={share} onStop={stop} />
+      <SearchState {...state} />
       {answer !== null && typeof answer !== 'string' && (
         <Answer answer={answer} kept={kept} setKept={setKept} onTake={take} />
       )}

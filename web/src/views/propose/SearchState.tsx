@@ -1,12 +1,12 @@
 interface SearchStateProps {
-  /** A sentence where there is no answer. */
-  readonly answer: object | string | null;
+  /** Why there is no answer, or not all of it. */
+  readonly trouble: string | null;
   readonly share: number | null;
   readonly onStop: () => void;
 }
 
-/** How far a search is, with the way to stop it; or why there is no answer. */
-export function SearchState({ answer, share, onStop }: SearchStateProps) {
+/** How far a search is, with the way to stop it; or why there is no more. */
+export function SearchState({ trouble, share, onStop }: SearchStateProps) {
   return (
     <>
       {share !== null && (
@@ -18,9 +18,9 @@ export function SearchState({ answer, share, onStop }: SearchStateProps) {
           </button>
         </div>
       )}
-      {typeof answer === 'string' && (
+      {trouble !== null && (
         <p role="alert" className="mt-6">
-          {answer}
+          {trouble}
         </p>
       )}
     </>
