@@ -5,14 +5,17 @@ import type { CourseStep, Search } from './aims';
 import { shareOf } from './shared';
 
 /** What a director would rather have, where the review says nothing: a rest that is not needed, a peak that is not of the
- * idea, craft kept wholly and not only nearly, a ladder that falls on its way up, repetitions far from a rung's own, a first block that is no breath, one
- * position in a class that has time for two, more than a little standing; each in points of the score. */
+ * idea, craft kept wholly and not only nearly, a ladder that falls on its way up, a position that begins with its
+ * hard work, repetitions far from a rung's own, a first block that is no breath or already work, one position in a class
+ * that has time for two, more than a little standing; each in points of the score. */
 const RATHER = {
   rest: 0.6,
   peak: 40,
-  fall: 1.2,
+  fall: 4,
+  cold: 4,
   dose: 6,
   breath: 2.5,
+  opening: 8,
   onePosition: 4,
   unlike: 0.3,
   layer: 25,
@@ -43,6 +46,7 @@ export function ratherCost(search: Search, { subject, score }: ClassMeasure, sca
     if (!peakPassed && heat < before - DIP) cost += RATHER.fall;
     if (heat > before) reached.set(id, heat);
     if (heat === hottest) peakPassed = true;
+    if (beginsCold(subject, i)) cost += RATHER.cold;
   }
   cost += RATHER.rest * Math.max(0, rests - frame.targetMinutes / REST_MINUTES);
   if (arc && thread && !thread.blocks.includes(arc.peak)) cost += RATHER.peak;
@@ -59,10 +63,26 @@ export function ratherCost(search: Search, { subject, score }: ClassMeasure, sca
   if (search.course) cost += courseCost(search, search.course, subject);
   const [first] = done;
   if (first && !usesOf(first.entry).goodFor.includes('breath')) cost += RATHER.breath;
+  if ((heats[0] ?? 0) > Math.min(OPENING_MOST, OPENING_SHARE * hottest)) cost += RATHER.opening;
   if (frame.targetMinutes >= TWO_POSITIONS && done.every(({ position }) => position === first?.position))
     cost += RATHER.onePosition;
   return cost;
 }
+/** The most heat of a first block, and as a share of the hardest. */
+const [OPENING_MOST, OPENING_SHARE] = [24, 0.6];
+
+/** Whether a position is begun with hard work though easier is to come in it: the body has to arrive there first. */
+function beginsCold({ done, heats, hottest }: ClassMeasure['subject'], i: number): boolean {
+  const heat = heats[i] as number;
+  if (i === 0 || heat < WORK_SHARE * hottest) return false;
+  const here = done[i]?.position;
+  if (here === done[i - 1]?.position) return false;
+  const next = [1, 2].filter((step) => done[i + step]?.position === here).map((step) => heats[i + step] as number);
+  return Math.min(...next) < heat - ARRIVING;
+}
+/** Heat by which what comes next is easier. */
+const ARRIVING = 8;
+
 /** Doses a tenth more or less than a rung's own are as good. */
 const NEAR_SCALE = 0.1;
 /** What an episode costs that is too much like the one before, brings nothing new, or has its goal at the wrong place. */
@@ -172,4 +192,4 @@ function nearLimits({ craft }: ClassMeasure['subject'], offers: boolean): number
 /** Blocks a minute under which a class is drawn out (docs/review.md, “Craft”). */
 const SLOWEST = 0.6;
 /** What counts as work, as a share of the hardest; what grows may be as much cooler than before. */
-const [WORK_SHARE, DIP] = [0.6, 3];
+const [WORK_SHARE, DIP] = [0.6, 1];
