@@ -69,7 +69,7 @@ export interface Conflict extends Place {
 }
 
 /** What the server has of a document that was changed here: at the version it was made from, `null` where it was not there. */
-export interface Unsaved {
+interface Unsaved {
   /** Left out where only the version is known: it was changed by an earlier page. */
   readonly was?: unknown;
 }
