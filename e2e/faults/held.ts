@@ -29,6 +29,12 @@ interface Attack {
 
 const json = 'application/json';
 const named = (name: string) => ({ ...emptyBundle(), classes: [{ ...bigBundle(1).classes?.[0], name }] });
+const edited = (i: number) => ({
+  kind: 'classes',
+  id: `class-${i}`,
+  version: 1,
+  edit: [{ op: 'set', path: ['name'], value: 'B', was: 'A' }],
+});
 const change = (i: number) => ({ kind: 'classes', id: `gone-${i}`, version: 0, value: null });
 
 /**
@@ -78,6 +84,13 @@ function attacks(size: number): Attack[] {
       path: 'changes',
       type: json,
       body: () => JSON.stringify({ changes: Array.from({ length: many(30_000) }, (_, i) => change(i)) }),
+      status: 200,
+    },
+    {
+      what: 'edits of versions that never were',
+      path: 'changes',
+      type: json,
+      body: () => JSON.stringify({ changes: Array.from({ length: many(15_000) }, (_, i) => edited(i)) }),
       status: 200,
     },
     {

@@ -20,6 +20,7 @@ import type { AskedChange, Resolved } from '../studio/resolve';
 import type { Studio } from '../studio/studio';
 import { turn, unhurried } from '../studio/unhurried';
 import type { AskedEdit, AskedOrRefused, Readers } from '../threads/readers';
+import { madeReady, type Ready } from './madeReady';
 import { serve, takeBytes } from './serve';
 
 /** What became of a change, as it is answered. */
@@ -95,33 +96,22 @@ export const changeRoutes =
       const keys = sent.map(({ kind, id }) => documentKey(kind, id));
       if (new Set(keys).size < keys.length) throw new Refusal('BAD_REQUEST', 'A document stands twice; expected once.');
       await turn();
-      const changes: Ready[] = [];
-      for (const change of sent) changes.push('edit' in change ? await edited(studio, readers, change) : change);
+      const changes = await madeReady(studio, readers, sent);
       const resolved = await studio.change(changes.flatMap((change) => ('base' in change ? [change] : [])));
       reply.type('application/json; charset=utf-8');
       return unhurried(answersText(changes, resolved));
     });
   };
 
+/** From another machine comes what happened in a class, as a new log, and no other change. */
+const isNewLog = (each: AskedOrRefused | AskedEdit): boolean =>
+  each.kind === 'logs' && ('refusal' in each || ('base' in each && each.base === 0 && each.value !== undefined));
+
 function answerTo(change: Ready, resolved: Resolved | undefined): ChangeAnswer {
   if ('whole' in change) return { outcome: 'whole' };
   if ('base' in change) return answerOf(resolved, change);
   return { outcome: 'refused', refusal: { ...change.refusal, path: documentKey(change.kind, change.id) } };
 }
-
-/** A change ready to be decided, or why there is none. */
-type Ready = AskedOrRefused | (Pick<ChangedPlace, 'kind' | 'id'> & { readonly whole: true });
-
-/** The document that an edit makes of the version it was made from. */
-async function edited(studio: Studio, readers: Readers, change: AskedEdit): Promise<Ready> {
-  const { kind, id, version } = change;
-  const was = await studio.textAt({ kind, id }, version);
-  return (was !== null && (await readers.edited(change, was))) || { kind, id, whole: true };
-}
-
-/** From another machine comes what happened in a class, as a new log, and no other change. */
-const isNewLog = (each: AskedOrRefused | AskedEdit): boolean =>
-  each.kind === 'logs' && ('refusal' in each || ('base' in each && each.base === 0 && each.value !== undefined));
 
 /** The answers as JSON, a change a step. */
 function* answersText(changes: readonly Ready[], resolved: ReadonlyMap<DocumentKey, Resolved>): Steps<string> {

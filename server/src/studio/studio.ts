@@ -257,11 +257,16 @@ export class Studio {
     return kept;
   }
 
-  /** A document as JSON as it was at a version; `null` where that is not known any more, or it was not there. */
+  /** A document as JSON, where a version is the one it has now. */
+  textNow({ kind, id }: { readonly kind: DocumentKind; readonly id: string }, version: number): string | null {
+    const kept = this.#snapshot.kept(kind, id);
+    return kept?.version === version ? textOf(kept.value) : null;
+  }
+
+  /** A document as JSON as an earlier version was; `null` where that is not known any more, or nothing is there by now. */
   async textAt(place: { readonly kind: DocumentKind; readonly id: string }, version: number): Promise<string | null> {
-    const kept = this.#snapshot.kept(place.kind, place.id);
-    if (kept?.version === version) return textOf(kept.value);
-    const value = version > 0 && (await afterChange(this.#db, place, version));
+    if (version === 0 || !this.#snapshot.kept(place.kind, place.id)) return null;
+    const value = await afterChange(this.#db, place, version);
     return value ? textOf(value) : null;
   }
 

@@ -21,3 +21,13 @@ export async function unhurried<T>(steps: Steps<T>, tell?: (done: number) => voi
     began = performance.now();
   }
 }
+
+/** For work that waits for others in between: what is called after each of its steps lets others go first where it is time. */
+export function pausing(): () => Promise<void> {
+  let began = performance.now();
+  return async () => {
+    if (performance.now() - began < STRETCH) return;
+    await turn();
+    began = performance.now();
+  };
+}
