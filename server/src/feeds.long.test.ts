@@ -15,11 +15,12 @@ test('a feed nobody reads is let go, and no more are open than the server holds'
   await once(socket, 'readable');
   socket.pause();
   const closed = once(socket, 'close');
-  // Told of eight documents of a megabyte each; what the system itself takes in is far less.
-  const notes = Array.from({ length: 200 }, (_, i) => block('hold', { id: `b${i}`, notes: 'Slowly. '.repeat(480) }));
+  // Told of eight documents of which a megabyte was changed each; what the system itself takes in is far less.
+  const notes = (word: string) =>
+    Array.from({ length: 200 }, (_, i) => block('hold', { id: `b${i}`, notes: word.repeat(480) }));
   let version = 0;
   for (let i = 0; i < 8; i++) {
-    const value = classOf(notes, { id: 'long', name: `Long ${i}` });
+    const value = classOf(notes(`Slowly ${i}`), { id: 'long', name: `Long ${i}` });
     const { status, body } = await send('PUT', '/classes/long', { version, value });
     expect(status).toBe(200);
     version = Number(body.version);
