@@ -59,9 +59,8 @@ export function* proposing(studio: Studio, brief: Brief, today?: string): Search
     if (search.fit.length === 0) break;
     const one = found(search, brief, (brief.seed ?? 1) + SEEDS_APART * i, SEARCHES[effort]);
     const shareAt = (tried: number) => Math.min(evaluated + tried, (i + 1) * each) / (wanted * each);
-    const proposal = yield* withinSearch(one, shareAt, (goesOn) => {
-      stopped = !goesOn;
-    });
+    const { found: proposal, goesOn } = yield* withinSearch(one, shareAt);
+    stopped = !goesOn;
     evaluated += proposal.evaluated;
     const alike = proposals.find((other) => shareOf(keysOf(other), keysOf(proposal)) > MOST_ALIKE);
     if (!alike) proposals.push(proposal);
@@ -105,13 +104,11 @@ export function* found(
   const costTold = (each: Proposal) => costOf(search, each.measure) + OFFER_SHORT * promised(each);
   let best: Proposal | null = null;
   let [evaluated, going] = [0, true];
-  const heed = (goesOn: boolean) => {
-    going = goesOn;
-  };
   for (let i = 0; i < searches && going && !(best && isGood(best) && promised(best) === 0); i++) {
     const before = evaluated;
     const one = annealing(whole, chanceOf(seed + SEARCHES_APART * i), evaluations);
-    const tried = yield* withinSearch(one, (now) => before + now, heed);
+    const { found: tried, goesOn } = yield* withinSearch(one, (now) => before + now);
+    going = goesOn;
     evaluated += evaluations;
     const proposal = finished(search, tried, brief);
     if (!best || costTold(proposal) < costTold(best)) best = proposal;

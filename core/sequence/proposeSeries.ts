@@ -65,13 +65,9 @@ export function* proposingSeries(studio: WholeStudio, brief: SeriesBrief, today?
   for (let i = 0; i < wanted && !stopped; i++) {
     const seed = (brief.seed ?? 1) + PROPOSALS_APART * i;
     const one = plannedFor(studio, brief, today, { shell: named(shell, i), goals, path, seed, others: proposals });
-    const planned = yield* withinSearch(
-      one,
-      (done) => (i * brief.episodes + done) / (wanted * brief.episodes),
-      (goesOn) => {
-        stopped = !goesOn;
-      },
-    );
+    const shareAt = (done: number) => (i * brief.episodes + done) / (wanted * brief.episodes);
+    const { found: planned, goesOn } = yield* withinSearch(one, shareAt);
+    stopped = !goesOn;
     if (planned) proposals.push(planned);
   }
   const weight = ({ counts: { stop, fix, look } }: SeriesProposal) => stop * 1000 + fix * 30 + look;
@@ -156,10 +152,6 @@ function* plannedFor(
   { shell, goals, path, seed, others }: Planning,
 ): Searching<SeriesProposal | null> {
   const rules = rulesOf(shell);
-  let going = true;
-  const heed = (goesOn: boolean) => {
-    going = goesOn;
-  };
   let series = shell;
   let classes: ClassPlan[] = [];
   let best: SeriesReview | undefined;
@@ -171,8 +163,8 @@ function* plannedFor(
     const stays = brief.kept?.find((each) => each.episode === episode)?.class;
     for (let attempt = 0; attempt < (stays ? 1 : TRIES); attempt++) {
       const chance = chanceOf(seed + EPISODES_APART * episode + attempt);
-      const made: ClassPlan = stays
-        ? keptAs(stays, series, episode)
+      const { found: made, goesOn } = stays
+        ? { found: keptAs(stays, series, episode), goesOn: true }
         : yield* withinSearch(
             classFor(own, brief, today, {
               series,
@@ -186,9 +178,8 @@ function* plannedFor(
               seed: seed + EPISODES_APART * episode + attempt,
             }),
             () => episode - 1,
-            heed,
           );
-      if (!going) return null;
+      if (!goesOn) return null;
       const next = { ...series, episodes: [...series.episodes, episodeOf(studio.catalog, made, learnt)] };
       const after = [...classes, made];
       const review = reviewSeries(withEdited(studio, { series: next, classes: after }), next, { today });

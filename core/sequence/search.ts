@@ -41,11 +41,9 @@ export function* annealing(search: Search, chance: Chance, evaluations: number, 
   };
   let best: Tried | undefined;
   let going = true;
-  const heed = (goesOn: boolean) => {
-    going = goesOn;
-  };
   for (let i = 0; i < MOST_SHORT_SEARCHES && going && known.size < evaluations; i++) {
-    const found = yield* withinSearch(annealOnce(search, chance, SHORT_SEARCH, tried), () => known.size, heed);
+    const { found, goesOn } = yield* withinSearch(annealOnce(search, chance, SHORT_SEARCH, tried), () => known.size);
+    going = goesOn;
     if (!best || found.cost < best.cost) best = found;
   }
   return best as Tried;

@@ -7,20 +7,19 @@ export type Searching<T> = Generator<number, T, boolean>;
 /**
  * A search as a part of another one.
  * @param as how far the whole is when the part is so far
- * @param heed hears whether it is to go on
+ * @returns what it found, and whether the whole is to go on after it
  */
 export function* withinSearch<T>(
   part: Searching<T>,
   as: (done: number) => number,
-  heed: (goesOn: boolean) => void = () => undefined,
-): Searching<T> {
-  let step = part.next(true);
+): Searching<{ readonly found: T; readonly goesOn: boolean }> {
+  let goesOn = true;
+  let step = part.next(goesOn);
   while (!step.done) {
-    const goesOn = yield as(step.value);
-    heed(goesOn);
+    goesOn = yield as(step.value);
     step = part.next(goesOn);
   }
-  return step.value;
+  return { found: step.value, goesOn };
 }
 
 /**

@@ -28,7 +28,8 @@ export interface Write {
   readonly base: number;
   /** As JSON; `null` to remove it. */
   readonly text: string | null;
-  /** The edit it is, as JSON. */
+  /** The edit it is, and the same as JSON. */
+  readonly edit: Edit;
   readonly patch: string;
   /** What it names. */
   readonly names: readonly DocumentName[];

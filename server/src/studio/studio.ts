@@ -41,7 +41,7 @@ import { invalid, Refusal } from '../errors';
 import { LARGEST_STUDIO } from '../routes/limits';
 import type { Copies } from './copies';
 import { type DocumentName, documentRows, type Write } from './documentRows';
-import { Feed, told } from './feed';
+import { type Changed, Feed, told } from './feed';
 import { afterChange, beforeChange, type Former, historyOf } from './history';
 import { type ImportMode, planImport } from './importPlan';
 import { Line } from './line';
@@ -448,7 +448,7 @@ export class Studio {
   }
 
   /** Moves on to another snapshot and tells of it. @param changed what differs in it; `null` for too much to tell */
-  #become(snapshot: Snapshot, changed: ReadonlyArray<{ kind: DocumentKind; id: string }> | null): void {
+  #become(snapshot: Snapshot, changed: readonly Changed[] | null): void {
     const before = this.#snapshot;
     this.#snapshot = snapshot;
     this.#text = undefined;
@@ -475,7 +475,7 @@ export class Studio {
     if (!versions) return null;
     if (brought.staged) await turn();
     const next = await unhurried(this.#snapshot.with(after, changes, versions, versions.at(-1) ?? known));
-    this.#become(next, ordered ? null : changes);
+    this.#become(next, ordered ? null : writes);
     const bytes = writes.reduce((sum, { text }) => sum + (text?.length ?? 0), 0);
     if (this.#upkeep.wrote(bytes, writes.length)) this.#tidyBeside();
     return this.#snapshot;

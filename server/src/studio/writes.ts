@@ -1,4 +1,4 @@
-import { type Change, diff } from '@warm-ladder/core/edits';
+import { diff } from '@warm-ladder/core/edits';
 import {
   type DocumentChange,
   type DocumentKind,
@@ -22,12 +22,13 @@ const NOTHING = {};
 export function* writesOf(before: Snapshot, changes: readonly DocumentChange[], after: Documents): Steps<Write[]> {
   const writes: Write[] = [];
   for (const { kind, id, value } of changes) {
-    const edit: readonly Change[] = diff(before.documents.get(kind, id) ?? NOTHING, value ?? NOTHING);
+    const edit = diff(before.documents.get(kind, id) ?? NOTHING, value ?? NOTHING);
     writes.push({
       kind,
       id,
       base: before.version(kind, id),
       text: value === undefined ? null : textOf(value),
+      edit,
       patch: JSON.stringify(edit),
       names: value === undefined ? [] : [...referencesIn(after, kind, value)],
     });

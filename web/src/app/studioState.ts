@@ -177,8 +177,8 @@ export function withDocuments(state: StudioState, documents: readonly ChangedDoc
   let { entities, unsaved, refused } = state;
   for (const { kind, id, after } of documents) {
     const key = documentKey(kind, id);
-    // A house that had no method of its own has one that changes nothing: the method is never taken away.
     unsaved = { ...unsaved, [key]: unsaved[key] ?? { was: documentOf(entities, kind, id) ?? null } };
+    // A house that had no method of its own has one that changes nothing: the method is never taken away.
     entities = withValue(entities, kind, id, kind === 'method' ? (after ?? {}) : after);
     refused = without(refused, key);
   }
