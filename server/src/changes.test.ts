@@ -174,7 +174,9 @@ test('an edit is kept as the document it makes; what it does not fit is asked fo
   const refused = async (change: object) => ((await ask(change)) as { refusal: { message: string } }).refusal.message;
   const [first] = diff(value, { ...value, targetMinutes: -5 });
   expect(await refused({ edit: [first] })).toBe('Too small: expected number to be >=1.');
-  expect(await refused({ edit: [{ op: 'set', path: [], value: 1 }] })).toBe('Too small: expected array to have >=1 items.');
+  expect(await refused({ edit: [{ op: 'set', path: [], value: 1 }] })).toBe(
+    'Too small: expected array to have >=1 items.',
+  );
   expect(await refused({ edit: [], value })).toBe('Expected an edit or a value, found both.');
   expect(await refused({ edit: diff(value, { ...value, id: 'other' }) })).toBe(
     'The id “other” is not the “shared” it was sent to.',
