@@ -569,6 +569,18 @@ export function cautionRules(method: Method): readonly CautionRule[] {
   return rules;
 }
 
+const keys = new WeakMap<CautionRule, string>();
+/** What a rule is found again by: no two of one table have the same. */
+export function keyOfRule(rule: CautionRule): string {
+  let key = keys.get(rule);
+  if (key === undefined) {
+    const { condition, feature, verdict, over, positions = [], footDown = '', grade = '' } = rule;
+    key = [condition, feature, verdict, over, ...positions, footDown, grade].join('/');
+    keys.set(rule, key);
+  }
+  return key;
+}
+
 /** What a rule advises people who do some of it already. */
 export const adviceOf = ({ how, already = [] }: CautionRule, done: ReadonlySet<Already>): string =>
   already.find(([each]) => done.has(each))?.[1] ?? how;

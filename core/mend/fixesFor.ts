@@ -3,11 +3,12 @@ import type { Catalog, RungEntry } from '../repertoire';
 import {
   type ClassMeasure,
   clock,
+  type Finding,
   type FindingCode,
   type ReviewContext,
-  RULES,
-  type Score,
-  type ToldFinding,
+  remediesFor,
+  ruleOf,
+  SCORE_PARTS,
 } from '../review';
 import { fitEdits } from './fit';
 import { payOf } from './keeping';
@@ -37,24 +38,8 @@ const TOLD = 6;
 /** Blocks of a finding that are tried one by one. */
 const BLOCKS = 8;
 
-/** Codes that something added can mend. */
-const WANTS_MORE: ReadonlySet<FindingCode> = new Set<FindingCode>([
-  'DIRECTION_LOW',
-  'DIRECTION_HIGH',
-  'FLEXION_STRETCH',
-  'EASE_MISSING',
-  'HOTTEST_LAST',
-  'HEAT_JUMP',
-  'PEAKS_CLOSE',
-  'TIME_UNDER',
-  'FOCUS_MISSED',
-  'THREAD_MISSING',
-]);
-/** Parts of the score that the place of a block has no say in. */
-const PLACELESS: ReadonlySet<keyof Score['parts']> = new Set(['time', 'directions', 'cautions', 'options']);
-const placeless = new Set(RULES.filter(({ part }) => PLACELESS.has(part)).map(({ code }) => code));
-/** Codes that are about the clock. */
-export const OF_TIME: ReadonlySet<FindingCode> = new Set<FindingCode>(['TIME_OVER', 'TIME_UNDER', 'TIME_AT_RISK']);
+/** Whether a finding is about the length of the class. */
+export const isOfLength = ({ code }: Pick<Finding, 'code'>): boolean => ruleOf(code).ofLength === true;
 
 /**
  * Ways to mend a finding that make the class better, found by trying what the finding itself advises and what lies
@@ -64,7 +49,7 @@ export const OF_TIME: ReadonlySet<FindingCode> = new Set<FindingCode>(['TIME_OVE
 export function fixesFor(
   catalog: Catalog,
   measure: ClassMeasure,
-  finding: ToldFinding,
+  finding: Finding,
   context: ReviewContext = {},
 ): Fix[] {
   const tried = triedFixes(groundOf(catalog, measure, context), finding).sort(
@@ -85,7 +70,7 @@ type Tried = TriedFix & Pick<Neighbour, 'stays' | 'leavesOut'>;
  */
 export function triedFixes(
   ground: Ground,
-  finding: ToldFinding,
+  finding: Finding,
   enough: (found: readonly TriedFix[]) => boolean = () => false,
 ): Tried[] {
   const { standing: before } = ground;
@@ -115,7 +100,7 @@ export function triedFixes(
  * Every block of a finding changed at once, each by what takes it out of the finding for the least: a finding is as grave
  * as its worst block, so changing one alone may help nothing.
  */
-function allOfThem(ground: Ground, finding: ToldFinding): Neighbour | null {
+function allOfThem(ground: Ground, finding: Finding): Neighbour | null {
   const { ids } = finding;
   if (ids.length < 2 || ids.length > BLOCKS) return null;
   const taken: Neighbour[] = [];
@@ -162,9 +147,9 @@ interface Advice extends Neighbour {
   readonly fitted?: boolean;
 }
 
-function advice(ground: Ground, finding: ToldFinding): readonly Advice[] {
-  const own = finding.mend().map((remedy) => ({ ...remedy, stays: true }));
-  if (!OF_TIME.has(finding.code)) return own;
+function advice(ground: Ground, finding: Finding): readonly Advice[] {
+  const own = remediesFor(ground.measure, finding).map((remedy) => ({ ...remedy, stays: true }));
+  if (!isOfLength(finding)) return own;
   const edits = fitEdits(ground);
   const fit = { label: `Fit it to ${clock(targetOf(ground))}`, edits, stays: true, fitted: true };
   return edits.length > 0 ? [fit, ...own] : own;
@@ -173,9 +158,10 @@ function advice(ground: Ground, finding: ToldFinding): readonly Advice[] {
 const targetOf = ({ measure }: Ground): number => measure.timed.plan.targetMinutes * 60;
 
 /** What lies near a finding, block by block. */
-function nearby({ measure }: Ground, { code, blocks }: ToldFinding): Array<() => Neighbour[]> {
-  const own = spread(blocks, BLOCKS).map((index) => () => neighboursAt(measure, index, !placeless.has(code)));
-  if (!WANTS_MORE.has(code)) return own;
+function nearby({ measure }: Ground, { code, blocks }: Finding): Array<() => Neighbour[]> {
+  const { part, wantsMore } = ruleOf(code);
+  const own = spread(blocks, BLOCKS).map((index) => () => neighboursAt(measure, index, SCORE_PARTS[part].placed));
+  if (!wantsMore) return own;
   const { subject } = measure;
   const mild = (entry: RungEntry) => subject.catalog.heat(entry) <= subject.limits.homeHeat;
   return [...own, () => insertions(measure, mild)];

@@ -1,17 +1,9 @@
 import { type ClassPlan, isInterlude, type PlanEdit } from '../plan';
 import type { Catalog } from '../repertoire';
-import {
-  type ClassMeasure,
-  clock,
-  findingsOf,
-  measureClass,
-  type ReviewContext,
-  RULES,
-  type ToldFinding,
-} from '../review';
+import { type ClassMeasure, clock, type Finding, findingsOf, measureClass, type ReviewContext, RULES } from '../review';
 import { type Searching, searchedThrough } from '../vocabulary/searching';
 import { fitted } from './fit';
-import { OF_TIME, type TriedFix, triedFixes } from './fixesFor';
+import { isOfLength, type TriedFix, triedFixes } from './fixesFor';
 import { keptOf } from './keeping';
 import { insertions } from './neighbours';
 import { type Standing, standingOf } from './standing';
@@ -21,7 +13,7 @@ import { type LeftOver, whyLeft } from './whyLeft';
 
 /** One step of mending. */
 export interface MendStep {
-  readonly code: ToldFinding['code'];
+  readonly code: Finding['code'];
   readonly label: string;
   readonly edits: readonly PlanEdit[];
   readonly before: Standing;
@@ -40,7 +32,7 @@ export interface Mended {
 }
 
 /** Findings that are about time: only for those does it count on the way. */
-const IN_TIME: ReadonlySet<ToldFinding['code']> = new Set(
+const IN_TIME: ReadonlySet<Finding['code']> = new Set(
   RULES.filter(({ part }) => part === 'time').map(({ code }) => code),
 );
 
@@ -82,7 +74,7 @@ export function* mending(
   const stuck = new Set<string>();
   const most = options.steps ?? STEPS;
   const ground = (untimed = false) => groundOf(catalog, measure, context, beside, kept, untimed);
-  const asked = ({ severity, code }: ToldFinding) => looks || severity !== 'look' || OF_TIME.has(code);
+  const asked = (finding: Finding) => looks || finding.severity !== 'look' || isOfLength(finding);
   const search = () => bestStep(ground, { stay, stuck, asked, steps, first: plan });
   while (steps.length < most) {
     let best = search();
@@ -111,7 +103,7 @@ interface Looking {
   readonly stay: (after: ClassPlan) => boolean;
   /** Findings that no fix was found for so far; left aside, and added to. */
   readonly stuck: Set<string>;
-  readonly asked: (finding: ToldFinding) => boolean;
+  readonly asked: (finding: Finding) => boolean;
   readonly steps: readonly MendStep[];
   readonly first: ClassPlan;
 }
@@ -126,10 +118,7 @@ function bestStep(
   const { measure } = ground;
   // The clock last: what is mended before it moves it.
   const findings = findingsOf(measure);
-  const ordered = [
-    ...findings.filter(({ code }) => !OF_TIME.has(code)),
-    ...findings.filter(({ code }) => OF_TIME.has(code)),
-  ];
+  const ordered = [...findings.filter((finding) => !isOfLength(finding)), ...findings.filter(isOfLength)];
   for (const finding of ordered) {
     const known = `${finding.code} ${finding.ids.join(' ')}`;
     if (stuck.has(known) || !asked(finding)) continue;
@@ -168,7 +157,7 @@ function bestStep(
 const WITH_FIT = 3;
 
 /** A way to mend with the class brought to its length after it, as one step; `null` where that does not help either. */
-function withFit(ground: Ground, code: ToldFinding['code'], fix: TriedFix): Stepped | null {
+function withFit(ground: Ground, code: Finding['code'], fix: TriedFix): Stepped | null {
   const fit = fitted({ ...ground, measure: fix.outcome.measure, standing: fix.outcome.standing });
   if (!fit) return null;
   const pays = fix.pays + FITTED_PAYS;
@@ -183,7 +172,7 @@ function withFit(ground: Ground, code: ToldFinding['code'], fix: TriedFix): Step
 const FITTED_PAYS = 1;
 
 const stepOf = (
-  code: ToldFinding['code'],
+  code: Finding['code'],
   { label, edits, before, after }: Omit<MendStep, 'code' | 'plan'>,
   measure: ClassMeasure,
 ): Stepped => ({ step: { code, label, edits, before, after, plan: measure.timed.plan }, measure });
@@ -231,7 +220,7 @@ function oneMore(ground: Ground, target: number): Stepped | null {
 const FITTED = 'Fit it to';
 
 /** What a finding costs. */
-const costOf = ({ raised }: ClassMeasure, { code, blocks }: ToldFinding): number =>
+const costOf = ({ raised }: ClassMeasure, { code, blocks }: Finding): number =>
   raised.find(({ rule, found }) => rule.code === code && found.blocks === blocks)?.cost ?? 0;
 
 /** Seconds that any change is taken to cost, so that one that moves no time is not worth everything. */

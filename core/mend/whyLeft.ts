@@ -1,4 +1,4 @@
-import { type ClassMeasure, type FindingCode, findingsOf, type ToldFinding, titleOf } from '../review';
+import { type ClassMeasure, type Finding, type FindingCode, findingsOf, titleOf } from '../review';
 import { fitsRoom } from './neighbours';
 
 /** A finding that no change mends, with the reason in a sentence. */
@@ -12,7 +12,7 @@ export interface LeftOver {
 export const whyLeft = (measure: ClassMeasure): LeftOver[] =>
   findingsOf(measure).map((finding) => ({ code: finding.code, ids: finding.ids, message: reason(measure, finding) }));
 
-function reason({ timed, subject }: ClassMeasure, { code, blocks, message }: ToldFinding): string {
+function reason({ timed, subject }: ClassMeasure, { code, blocks, message }: Finding): string {
   const parts = blocks.flatMap((index) => timed.sequence[index] ?? []);
   const locked = parts.filter(({ block }) => block.locked);
   if (locked.length > 0) return `${names(locked)} ${locked.length === 1 ? 'is' : 'are'} locked. ${message}`;

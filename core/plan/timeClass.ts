@@ -1,6 +1,6 @@
 import type { Method } from '../method';
 import type { Catalog } from '../repertoire/catalog';
-import type { Condition } from '../vocabulary/condition';
+import { CONDITIONS } from '../vocabulary/condition';
 import { DIRECTIONS, type Direction } from '../vocabulary/direction';
 import type { Side } from '../vocabulary/side';
 import { speechSeconds } from '../vocabulary/words';
@@ -85,18 +85,9 @@ export const pacingOf = (method: Method, { audience, teacher }: Taught, purpose:
 });
 const NO_FACTORS: PaceFactors = {};
 
-/** Conditions with which nobody sits straight up from the back. Source: docs/timing.md, "Changing position". */
-const OVER_SIDE: ReadonlySet<Condition> = new Set<Condition>([
-  'abdominal-separation',
-  'pregnancy-first',
-  'pregnancy-second',
-  'pregnancy-third',
-  'low-back-pain',
-]);
-
-/** Whether the room gets up from the back by the side. */
+/** Whether the room gets up from the back by the side. Source: docs/timing.md, "Changing position". */
 export const getsUpOverSide = (plan: Pick<ClassPlan, 'cautions'>, audience?: Audience): boolean =>
-  [...(plan.cautions ?? []), ...(audience?.cautions ?? [])].some((condition) => OVER_SIDE.has(condition));
+  [...(plan.cautions ?? []), ...(audience?.cautions ?? [])].some((condition) => CONDITIONS[condition].overSide);
 
 /**
  * Times a whole class: every block, everything between, the range, and what the time is spent on.

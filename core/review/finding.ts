@@ -74,7 +74,7 @@ export interface Remedy {
   readonly edits: readonly PlanEdit[];
 }
 
-/** A finding as it is told. */
+/** A finding as it is told: data, which is found again by its code, its `ids` and what it is `about`. */
 export interface Finding {
   readonly code: FindingCode;
   readonly severity: Severity;
@@ -82,6 +82,8 @@ export interface Finding {
   readonly blocks: readonly number[];
   /** Their ids, which stay the same when blocks move. */
   readonly ids: readonly string[];
+  /** Which of several it is that are found in the same blocks (see `Found`). */
+  readonly about?: string;
   /** What was measured, and what it is held against, in `unit` (empty for a plain share). */
   readonly value: number;
   readonly limit: number;
@@ -91,11 +93,13 @@ export interface Finding {
   readonly values?: readonly number[];
 }
 
-/** What a rule found, before anybody asks for its sentence. */
+/** What a rule found: data, of which the rule makes the sentence, and what might mend it, when somebody asks. */
 export interface Found {
   /** In place of the rule's own. */
   readonly severity?: Severity | undefined;
   readonly blocks: readonly number[];
+  /** Which of several it is that a rule can find in the same blocks: a direction, the key of a rung, the id of a prop. */
+  readonly about?: string | undefined;
   readonly value: number;
   readonly limit: number;
   /** In place of the rule's own. */
@@ -104,36 +108,36 @@ export interface Found {
   readonly values?: readonly number[] | undefined;
   /** It is there or it is not, however much there is of it. */
   readonly presence?: boolean | undefined;
-  readonly sentence: () => string;
-  /** Ways that might mend it; `fixesFor` keeps those that do. */
-  readonly mend?: (() => Remedy[]) | undefined;
 }
 
 /** What a rule found in one block alone, wherever it stands. */
-export interface OwnFound extends Omit<Found, 'blocks' | 'mend'> {
-  /** @param index of the block in the class */
-  readonly mend?: (index: number) => Remedy[];
-}
+export type OwnFound = Omit<Found, 'blocks'>;
 
-/** Parts of the score; `ease` is the soft measures'. */
-export const SCORE_PARTS = [
-  'time',
-  'flow',
-  'directions',
-  'sides',
-  'arc',
-  'exposure',
-  'ladders',
-  'options',
-  'props',
-  'cautions',
-  'craft',
-] as const;
-export type ScorePart = (typeof SCORE_PARTS)[number];
+/** What a finding is found again by, in whatever copy of the class. */
+export type FindingName = Pick<Finding, 'code' | 'ids' | 'about'>;
 
-/** How a rung is called in a sentence. */
+/** One word for it. */
+export const findingKey = ({ code, ids, about = '' }: FindingName): string => [code, about, ...ids].join(' ');
+
+/** Parts of the score, and whether the place of a block has a say in them; `ease`, the soft measures', is beside them. */
+export const SCORE_PARTS = {
+  time: { placed: false },
+  flow: { placed: true },
+  directions: { placed: false },
+  sides: { placed: true },
+  arc: { placed: true },
+  exposure: { placed: true },
+  ladders: { placed: true },
+  options: { placed: false },
+  props: { placed: true },
+  cautions: { placed: false },
+  craft: { placed: true },
+} as const;
+export type ScorePart = keyof typeof SCORE_PARTS;
+
 /** What a part of a class is called: its rung, or the name of its interlude. */
 export const titleOf = (part: TimedClass['sequence'][number]): string =>
   part.kind === 'block' ? rungTitle(part.entry) : part.block.name;
 
+/** How a rung is called in a sentence. */
 export const rungTitle = ({ exercise, rung }: RungEntry): string => `${exercise.name}, ${rung.name}`;

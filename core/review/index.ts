@@ -19,7 +19,7 @@ export { Offer } from './offer';
 export * from './reviewClass';
 export { broughtBy, conditionsOf, type Limits, limitsOf, roomOf } from './room';
 export type { Rule } from './rule';
-export { RULES } from './rules';
+export { RULES, ruleOf } from './rules';
 export { passes } from './rules/cautionRules';
 export { lackingOf } from './rules/propRules';
 export { measuresTable, rulesTable, tableOf } from './rulesTable';

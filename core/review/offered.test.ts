@@ -3,7 +3,7 @@ import type { Condition } from '../caution';
 import { fixesFor } from '../mend';
 import type { Audience, Block, ClassPlan } from '../plan';
 import { block, catalogOf, classOf, exercise, must, rung, type Unnamed } from '../testing/studio';
-import { reviewClass } from './reviewClass';
+import { remediesFor, reviewClass } from './reviewClass';
 
 const HANDS: Pose = { shoulder: 90, supports: ['hands', 'feet'] };
 const FOREARMS: Pose = { shoulder: 90, elbow: 90, supports: ['forearms', 'feet'] };
@@ -67,7 +67,7 @@ test('what can be offered beside a block is offered before it is replaced', () =
   const audience = who('wrist');
   const measured = review([block('plank/hands')], audience);
   const swap = must(measured.findings.find(({ code }) => code === 'CAUTION_SWAP'));
-  const [first, ...others] = swap.mend();
+  const [first, ...others] = remediesFor(measured, swap);
   expect(first).toMatchObject({
     label: 'Block 1: offer “fists” beside it',
     edits: [{ kind: 'set', change: { options: ['fists'] } }],

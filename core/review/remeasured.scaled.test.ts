@@ -7,7 +7,7 @@ import { anyClass, anyEdit } from '../testing/arbitraries';
 import { runs } from '../testing/runs';
 import { block, catalogOf, classOf, EXERCISES, exercise } from '../testing/studio';
 import { measuresOf } from './measures';
-import { type ClassMeasure, findingsOf, measureClass } from './reviewClass';
+import { type ClassMeasure, findingsOf, measureClass, remediesFor } from './reviewClass';
 
 /** Rungs that load a body, so that stretches, cautions and the arc have something to say. */
 const LOADING: Exercise[] = ANCHORS.map(({ like, rung }, i) =>
@@ -49,8 +49,8 @@ function told(measure: ClassMeasure): unknown {
   return {
     score,
     measures: measuresOf(subject),
-    findings: findingsOf(measure).map(({ mend: _mend, ...finding }) => finding),
-    remedies: findingsOf(measure).map(({ mend }) => mend()),
+    findings: findingsOf(measure),
+    remedies: findingsOf(measure).map((finding) => remediesFor(measure, finding)),
     seconds: [timed.seconds, timed.practiceSeconds, timed.range, timed.parts],
     shares: [timed.positions, timed.directions, timed.sides],
     blocks: timed.blocks.map(({ index, slots, carries, carried, seconds, setup }) => ({

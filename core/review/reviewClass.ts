@@ -3,7 +3,15 @@ import { type ClassPlan, type TimedBlock, type TimedClass, timeClass } from '../
 import type { Catalog } from '../repertoire';
 import type { Unit } from '../vocabulary/measure';
 import { craftCost } from './craft/craft';
-import { type Finding, type Found, type OwnFound, type Remedy, SEVERITIES } from './finding';
+import {
+  type Finding,
+  type FindingName,
+  type Found,
+  findingKey,
+  type OwnFound,
+  type Remedy,
+  SEVERITIES,
+} from './finding';
 import type { Known } from './known';
 import { type Measures, measuresOf } from './measures';
 import type { Room } from './room';
@@ -20,18 +28,10 @@ export interface ClassMeasure {
   readonly raised: readonly Raised[];
 }
 
-/** A finding with what it was made from, to mend it by. */
-export interface ToldFinding extends Finding {
-  /** Ways that might mend it, worked out when asked for (see `fixesFor`). */
-  readonly mend: () => readonly Remedy[];
-  /** Whether anything is known that might. */
-  readonly mends: boolean;
-}
-
 export interface ClassReview extends ClassMeasure {
   readonly measures: Measures;
   /** Gravest first. */
-  readonly findings: readonly ToldFinding[];
+  readonly findings: readonly Finding[];
 }
 
 /** The rules that speak in a room, those of the class as a whole and those of a block apart. */
@@ -72,10 +72,14 @@ const raisedBy = (weights: Method['score'], place: number, rule: Rule, found: re
   found.length === 0 ? NOTHING : found.map((each) => raise(weights, place, rule, each));
 
 /** What was found in a block, where the block stands in a class. Written out: a spread costs more than the rule. */
-function inBlock({ severity, value, limit, unit, sentence, mend }: OwnFound, blocks: readonly number[]): Found {
-  const index = blocks[0] as number;
-  return { severity, blocks, value, limit, unit, sentence, mend: mend && (() => mend(index)) };
-}
+const inBlock = ({ severity, about, value, limit, unit }: OwnFound, blocks: readonly number[]): Found => ({
+  severity,
+  blocks,
+  about,
+  value,
+  limit,
+  unit,
+});
 
 /** What the rules that ask of one block alone raise about it. */
 function raisedIn(known: Known, index: number, rules: Speaking['block']): readonly Raised[] {
@@ -156,27 +160,45 @@ export function measuredUnder(
 }
 
 /** The findings of a measured class, each with its sentence; first what costs most, and so cures most when mended. */
-export function findingsOf({ raised, timed }: ClassMeasure): ToldFinding[] {
-  const { blocks } = timed.plan;
-  return [...raised]
+export const findingsOf = (measure: ClassMeasure): Finding[] =>
+  [...measure.raised]
     .sort(
       (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || b.cost - a.cost || a.place - b.place,
     )
-    .map(({ rule, found, severity }) => ({
-      code: rule.code,
-      severity,
-      blocks: found.blocks,
-      ids: found.blocks.flatMap((index) => blocks[index]?.id ?? []),
-      value: found.value,
-      limit: found.limit,
-      unit: found.unit ?? rule.unit,
-      message: found.sentence(),
-      ...(found.values ? { values: found.values } : {}),
-      mend: found.mend ?? NO_WAY,
-      mends: found.mend !== undefined,
-    }));
+    .map((raised) => told(measure, raised));
+
+function told({ subject, timed }: ClassMeasure, raised: Raised): Finding {
+  const { rule, found, severity } = raised;
+  return {
+    ...nameOf(timed, raised),
+    severity,
+    blocks: found.blocks,
+    value: found.value,
+    limit: found.limit,
+    unit: found.unit ?? rule.unit,
+    message: 'find' in rule ? rule.sentence(found, subject) : rule.sentence(found, subject.knownAt(onlyBlock(found))),
+    ...(found.values ? { values: found.values } : {}),
+  };
 }
-const NO_WAY = (): readonly Remedy[] => [];
+
+const nameOf = ({ plan }: TimedClass, { rule, found: { blocks, about } }: Raised): FindingName => ({
+  code: rule.code,
+  ids: blocks.flatMap((index) => plan.blocks[index]?.id ?? []),
+  ...(about === undefined ? {} : { about }),
+});
+
+const onlyBlock = ({ blocks }: Found): number => blocks[0] as number;
+
+/** Ways that might mend a finding, in the class as it was measured; none where the class has no such finding. */
+export function remediesFor({ subject, timed, raised }: ClassMeasure, name: FindingName): readonly Remedy[] {
+  const key = findingKey(name);
+  const own = raised.find((each) => each.rule.code === name.code && findingKey(nameOf(timed, each)) === key);
+  if (!own) return NOTHING;
+  const { rule, found } = own;
+  if ('find' in rule) return rule.mend?.(found, subject) ?? NOTHING;
+  const index = onlyBlock(found);
+  return rule.mend?.(found, subject.knownAt(index), index) ?? NOTHING;
+}
 
 /**
  * The one review: the class measured, scored and explained.

@@ -51,7 +51,7 @@ export function easeOf({ timed, catalog, arc }: Subject, measures: Measures): nu
   return (EASE * distances.reduce((sum, each) => sum + each, 0)) / distances.length;
 }
 
-const EMPTY = { ...Object.fromEntries(SCORE_PARTS.map((part) => [part, 0])), ease: 0 } as Record<
+const EMPTY = { ...Object.fromEntries(Object.keys(SCORE_PARTS).map((part) => [part, 0])), ease: 0 } as Record<
   ScorePart | 'ease',
   number
 >;

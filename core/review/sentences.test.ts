@@ -1,8 +1,8 @@
 import { applyEdits, type Block } from '../plan';
 import { anew, byHouse, CASES, type Case, each, NAMED, reps } from '../testing/ruleCases';
 import { catalogOf, classOf, must } from '../testing/studio';
-import type { FindingCode } from './finding';
-import { reviewClass } from './reviewClass';
+import { type Finding, type FindingCode, findingKey } from './finding';
+import { remediesFor, reviewClass } from './reviewClass';
 
 /** What each rule says of the class just beyond its limit. */
 const SENTENCES: Readonly<Record<FindingCode, string>> = {
@@ -219,7 +219,7 @@ test.each<[FindingCode, Case, string, readonly string[]]>([
 ])('%s is mended by what is offered: %s%s', (code, one, label, after) => {
   const reviewed = byHouse(code, one);
   const found = must(reviewed.findings.find((each) => each.code === code));
-  const remedy = must(found.mend().find((each) => each.label.startsWith(label)));
+  const remedy = must(remediesFor(reviewed, found).find((each) => each.label.startsWith(label)));
   const { timed, subject } = reviewed;
   expect(applyEdits(subject.catalog, timed.plan, remedy.edits).blocks.map(glance)).toEqual(after);
 });
@@ -242,8 +242,8 @@ test('untaught in an episode is graver than in a class by itself; a member leave
 });
 
 test('an opening is shortened to a whole five seconds within its share', () => {
-  const { findings } = byHouse('OPENING_LONG', [each('hold'), { targetMinutes: 10.5, openingSeconds: 120 }]);
-  const [remedy] = must(findings.find(({ code }) => code === 'OPENING_LONG')).mend();
+  const reviewed = byHouse('OPENING_LONG', [each('hold'), { targetMinutes: 10.5, openingSeconds: 120 }]);
+  const [remedy] = remediesFor(reviewed, must(reviewed.findings.find(({ code }) => code === 'OPENING_LONG')));
   // 0.15 of 630 s is 94.5 s.
   expect(remedy).toMatchObject({ label: 'Open in 1 min 30 s', edits: [{ change: { openingSeconds: 90 } }] });
 });
@@ -253,3 +253,18 @@ test('a small rest with its rung named needs nothing said', () => {
     expect.objectContaining({ code: 'RECOVER_UNNAMED' }),
   );
 });
+
+test.each(Object.keys(CASES) as FindingCode[])(
+  '%s is told apart, and mended the same in another copy of its class',
+  (code) => {
+    const { beyond } = CASES[code];
+    const [here, there] = [byHouse(code, beyond), byHouse(code, JSON.parse(JSON.stringify(beyond)))];
+    expect(new Set(here.findings.map(findingKey)).size).toBe(here.findings.length);
+    for (const finding of here.findings) {
+      const sent: Finding = JSON.parse(JSON.stringify(finding));
+      expect(sent).toEqual(finding);
+      expect(there.findings.find((each) => findingKey(each) === findingKey(sent))).toEqual(finding);
+      expect(remediesFor(there, sent)).toEqual(remediesFor(here, finding));
+    }
+  },
+);

@@ -6,6 +6,7 @@ import { type Arc, arcOf } from './arc';
 import { flexionStretches } from './bent';
 import { type Craft, craftOf } from './craft/craft';
 import { type Thread, threadOf } from './craft/idea';
+import { titleOf } from './finding';
 import { FiredRules } from './fired';
 import { returnsOf, shufflesOf, tripsUp } from './flow';
 import { Known } from './known';
@@ -123,6 +124,19 @@ export class Subject {
     this.#shuffles = alike?.shuffles;
     this.raisedByOrder = alike?.raisedByOrder ?? [];
     measuredLast.set(room, this);
+  }
+
+  /** What is known of the block at an index of the sequence. @throws RangeError where no block with a rung stands */
+  knownAt(index: number): Known {
+    const known = this.known[this.timed.blocks.findIndex((block) => block.index === index)];
+    if (!known) throw new RangeError(`no block stands at ${index}`);
+    return known;
+  }
+
+  /** What is called a part of the class; nothing where there is none. */
+  titleAt(index: number | undefined): string {
+    const part = index === undefined ? undefined : this.timed.sequence[index];
+    return part ? titleOf(part) : '';
   }
 
   /** Lets go of the class it took things over from: else every class ever measured would hang on the last. */

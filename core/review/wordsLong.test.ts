@@ -1,7 +1,7 @@
 import { applyEdits, type Block, type ClassPlan } from '../plan';
 import { wordsOf } from '../testing/ruleCases';
 import { block, catalogOf, classOf, must, type Unnamed } from '../testing/studio';
-import { reviewClass } from './reviewClass';
+import { remediesFor, reviewClass } from './reviewClass';
 
 const catalog = catalogOf();
 const pause = (more: object): Unnamed<Block> =>
@@ -34,7 +34,7 @@ test.each(Object.entries(PLACES))(
     expect(must(told)).toMatchObject({ severity: 'look', limit: 10, unit: 's' });
     expect(must(told).value).toBeCloseTo(15, 9);
     const review = reviewClass(catalog, plan);
-    const fixes = must(review.findings.find(({ code }) => code === 'WORDS_LONG')).mend();
+    const fixes = remediesFor(review, must(review.findings.find(({ code }) => code === 'WORDS_LONG')));
     expect(fixes.map(({ label }) => label)).toEqual(['Give it 15 s', `Leave out “Then ${wordsOf(13)}”`]);
     for (const { edits } of fixes) expect(found(applyEdits(catalog, plan, edits))).toEqual([]);
   },
@@ -49,6 +49,6 @@ test('a long one is held to a tenth: 66 s of words in a minute are silent, 67 s 
 test('one sentence that can’t be left out without leaving nothing is only given its time', () => {
   const plan = classOf([pause({ seconds: 3, words: [wordsOf(70)] }), block('hold')]);
   const review = reviewClass(catalog, plan);
-  const fixes = must(review.findings.find(({ code }) => code === 'WORDS_LONG')).mend();
+  const fixes = remediesFor(review, must(review.findings.find(({ code }) => code === 'WORDS_LONG')));
   expect(fixes.map(({ label }) => label)).toEqual(['Give it 30 s']);
 });

@@ -1,8 +1,15 @@
-/**
- * What people come with that a rung must be held against: its name, how it is said aloud so that nobody hears a sign to
- * stop in it, and what is always said to them.
- */
-export const CONDITIONS = {
+/** What is known of a condition wherever it is asked about. */
+interface ConditionRow {
+  readonly name: string;
+  /** How it is said aloud, so that nobody hears a sign to stop in it. */
+  readonly spoken: string;
+  /** What is always said to those who have it. */
+  readonly always: string;
+  /** Nobody with it sits straight up from the back. Source: docs/timing.md, "Changing position". */
+  readonly overSide?: true;
+}
+
+const ROWS = {
   'neck-pain': {
     name: 'Neck pain',
     spoken: 'With a troublesome neck',
@@ -18,30 +25,35 @@ export const CONDITIONS = {
     name: 'Low-back pain',
     spoken: 'With a tender low back',
     always: 'Stay in the range that is quiet; knees bent and a smaller lever are always an equal choice.',
+    overSide: true,
   },
   'abdominal-separation': {
     name: 'Abdominal separation after pregnancy',
     spoken: 'With a gap along the middle of the belly',
     always:
       'Roll to the side to lie down and to get up. Stop at the first doming or gap along the middle. No crunches, no long double lever, no forceful twist.',
+    overSide: true,
   },
   'pregnancy-first': {
     name: 'Pregnancy, first trimester',
     spoken: 'In the first three months of a pregnancy',
     always:
       'Stay cool and able to talk; leave out anything new and strenuous. The midwife or doctor has the last word.',
+    overSide: true,
   },
   'pregnancy-second': {
     name: 'Pregnancy, second trimester',
     spoken: 'In the middle months of a pregnancy',
     always:
       'Nothing on the belly, not long flat on the back; roll to the side to get up. Stop with dizziness, bleeding or pain.',
+    overSide: true,
   },
   'pregnancy-third': {
     name: 'Pregnancy, third trimester',
     spoken: 'In the last months of a pregnancy',
     always:
       'Propped up or on the side rather than flat; a hand on something when balancing; roll to the side to get up. Stop with dizziness, bleeding or pain.',
+    overSide: true,
   },
   'pelvic-floor': {
     name: 'Pelvic-floor symptoms',
@@ -100,9 +112,12 @@ export const CONDITIONS = {
     spoken: 'With tight ankles',
     always: 'A rolled cloth under the ankles, or the heels raised.',
   },
-} as const satisfies Record<string, { name: string; spoken: string; always: string }>;
+} as const satisfies Record<string, ConditionRow>;
+
+export type Condition = keyof typeof ROWS;
+/** What people come with that a rung must be held against. */
+export const CONDITIONS: Readonly<Record<Condition, ConditionRow>> = ROWS;
+export const CONDITION_IDS = Object.keys(ROWS) as [Condition, ...Condition[]];
+
 /** How far a check lets people with abdominal separation go: all within the house's limits, or not. */
 export type Grade = 'within' | 'beyond';
-
-export type Condition = keyof typeof CONDITIONS;
-export const CONDITION_IDS = Object.keys(CONDITIONS) as [Condition, ...Condition[]];

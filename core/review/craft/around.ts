@@ -1,4 +1,3 @@
-import { rungTitle } from '../finding';
 import type { Subject } from '../subject';
 import { minutesOf } from './stays';
 import { between, type CraftTerm, fine } from './term';
@@ -39,14 +38,13 @@ export const props: CraftTerm<'props'> = {
     severity: 'look',
     limit: '`craft.propsTaken`, or `craft.propsHalfHour` in half an hour where that is more',
     says: 'props are taken or put away too often',
-    find: ({ timed }, { value, limit }) => {
+    find: ({ timed }) => {
       const moved = timed.sequence.filter(({ change }) => change.taken.length + change.putAway.length > 0);
-      const names = new Set(moved.flatMap(({ change }) => change.taken.map(({ name }) => name.toLowerCase())));
-      return {
-        blocks: moved.map(({ index }) => index),
-        sentence: () =>
-          `Props are taken or put away ${value} times (${[...names].join(', ')}); ${Math.floor(limit)} are the most in ${timed.plan.targetMinutes} minutes.`,
-      };
+      return { blocks: moved.map(({ index }) => index) };
+    },
+    sentence: ({ value, limit }, { timed: { sequence, plan } }) => {
+      const names = new Set(sequence.flatMap(({ change }) => change.taken.map(({ name }) => name.toLowerCase())));
+      return `Props are taken or put away ${value} times (${[...names].join(', ')}); ${Math.floor(limit)} are the most in ${plan.targetMinutes} minutes.`;
     },
   },
 };
@@ -91,14 +89,10 @@ export const levels: CraftTerm<'levels'> = {
     severity: 'look',
     limit: 'none, unless done earlier in the same stay',
     says: 'what is offered beside a block is the main version of another',
-    find: (subject) => {
-      const { twice } = doubles(subject);
-      const first = subject.timed.blocks.find(({ index }) => index === twice[0]);
-      return {
-        blocks: [...new Set(twice)],
-        sentence: () =>
-          `${twice.length} ${twice.length === 1 ? 'option is' : 'options are'} what another block does anyway${first ? `, in ${rungTitle(first.entry)} first` : ''}.`,
-      };
+    find: (subject) => ({ blocks: [...new Set(doubles(subject).twice)] }),
+    sentence: ({ blocks: [first] }, subject) => {
+      const { length } = doubles(subject).twice;
+      return `${length} ${length === 1 ? 'option is' : 'options are'} what another block does anyway${first === undefined ? '' : `, in ${subject.titleAt(first)} first`}.`;
     },
   },
 };

@@ -2,7 +2,7 @@ import type { TimedBlock } from '../../plan';
 import { isOver } from '../../vocabulary/measure';
 import { BREATH_SECONDS } from '../arc';
 import { spell } from '../clock';
-import { rungTitle } from '../finding';
+import { restAfter } from '../remedies/restAfter';
 import type { Subject } from '../subject';
 import { heatTaken } from './taking';
 import { between, type CraftTerm, fine } from './term';
@@ -34,15 +34,12 @@ export const peakLow: CraftTerm<'peakLow'> = {
     except: 'fix when it is no more than half of what the room can take',
     limit: '`craft.peakShare` of what the room can take; `craft.peakShareAdvanced` for the advanced',
     says: 'nothing in the class is as hard as the room could take',
-    find: ({ audience, arc, done, heats, hottest }, { value, limit, distance }) => {
+    find: ({ arc, done, heats, hottest }, { distance }) => {
       const peak = arc?.peak ?? (done[heats.indexOf(hottest)] as TimedBlock);
-      return {
-        severity: distance >= 1 ? 'fix' : undefined,
-        blocks: [peak.index],
-        sentence: () =>
-          `The hardest, ${rungTitle(peak.entry)}, has heat ${Math.round(value)}; ${audience?.name ?? 'this room'} could feel a peak of ${Math.round(limit)} and more.`,
-      };
+      return { severity: distance >= 1 ? 'fix' : undefined, blocks: [peak.index] };
     },
+    sentence: ({ blocks, value, limit }, subject) =>
+      `The hardest, ${subject.titleAt(blocks[0])}, has heat ${Math.round(value)}; ${subject.audience?.name ?? 'this room'} could feel a peak of ${Math.round(limit)} and more.`,
   },
 };
 
@@ -102,20 +99,15 @@ export const calm: CraftTerm<'calm'> = {
     severity: 'look',
     limit: '`craft.calmSeconds`',
     says: 'hard work goes on too long without a rest, a small rest or a check',
-    find: (subject, { value, limit }) => {
+    find: (subject) => {
       const { from, to } = longestRestless(subject) as Restless;
-      const middle = middleOf(subject, from, to);
-      return {
-        blocks: [from.index, to.index],
-        sentence: () =>
-          `${spell(value)} from ${rungTitle(from.entry)} to ${rungTitle(to.entry)} without a rest or a check; ${spell(limit)} is the most.`,
-        mend: () => [
-          {
-            label: `Rest ${BREATH_SECONDS} s after ${rungTitle(middle.entry)}`,
-            edits: [{ kind: 'set', id: middle.block.id, change: { restAfterSeconds: BREATH_SECONDS } }],
-          },
-        ],
-      };
+      return { blocks: [from.index, to.index] };
+    },
+    sentence: ({ blocks: [from, to], value, limit }, subject) =>
+      `${spell(value)} from ${subject.titleAt(from)} to ${subject.titleAt(to)} without a rest or a check; ${spell(limit)} is the most.`,
+    mend: (_found, subject) => {
+      const { from, to } = longestRestless(subject) as Restless;
+      return [restAfter(subject, middleOf(subject, from, to).index)];
     },
   },
 };

@@ -148,19 +148,15 @@ export const thread: CraftTerm<'thread'> = {
   },
   finding: {
     code: 'THREAD_MISSING',
+    wantsMore: true,
     severity: 'look',
     limit: '`craft.threadShare` of the work; `craft.threadShareLayered` in a layered class',
     says: 'no one exercise or idea grows through the class',
-    find: (subject, { value, limit }) => {
-      const { thread: found, catalog } = subject;
-      return {
-        blocks: (found?.blocks ?? []).map(({ index }) => index),
-        sentence: () =>
-          found
-            ? `Only ${percent(value)} of the work grows as one idea, ${threadTitle(found, catalog)}; ${percent(limit)} is the least.`
-            : `No exercise grows through this class in three versions or more; ${percent(limit)} of the work is the least for one idea.`,
-      };
-    },
+    find: (subject) => ({ blocks: (subject.thread?.blocks ?? []).map(({ index }) => index) }),
+    sentence: ({ value, limit }, subject) =>
+      subject.thread
+        ? `Only ${percent(value)} of the work grows as one idea, ${threadTitle(subject.thread, subject.catalog)}; ${percent(limit)} is the least.`
+        : `No exercise grows through this class in three versions or more; ${percent(limit)} of the work is the least for one idea.`,
   },
 };
 
@@ -192,15 +188,13 @@ export const novelty: CraftTerm<'novelty'> = {
     severity: 'look',
     limit: '`craft.newLadders` a class, or `craft.newLaddersHalfHour` in half an hour where that is more',
     says: 'too much in the class is new to those it is for',
-    find: (subject, { value, limit }) => {
+    find: (subject) => {
       const learnt = laddersLearnt(subject);
       const fresh = subject.done.filter(({ entry, carries }) => !carries && !learnt.has(entry.exercise.id));
-      return {
-        blocks: fresh.map(({ index }) => index),
-        sentence: () =>
-          `${value} exercises are new to ${subject.audience?.name ?? 'this class'}; ${Math.floor(limit)} are the most in ${subject.timed.plan.targetMinutes} minutes.`,
-      };
+      return { blocks: fresh.map(({ index }) => index) };
     },
+    sentence: ({ value, limit }, { audience, timed }) =>
+      `${value} exercises are new to ${audience?.name ?? 'this class'}; ${Math.floor(limit)} are the most in ${timed.plan.targetMinutes} minutes.`,
   },
 };
 
@@ -231,13 +225,12 @@ export const focus: CraftTerm<'focus'> = {
   },
   finding: {
     code: 'FOCUS_MISSED',
+    wantsMore: true,
     severity: 'fix',
     limit: 'the least of the focus’s band',
     says: 'a class said to be about a direction is not',
-    find: ({ timed }, { value, limit }) => ({
-      blocks: [],
-      sentence: () =>
-        `This class is about ${DIRECTION_WORDS[timed.plan.focus ?? 'neutral']}, and ${value === 0 ? 'none' : `only ${percent(value)}`} of its work is; ${percent(limit)} is the least.`,
-    }),
+    find: () => ({ blocks: [] }),
+    sentence: ({ value, limit }, { timed }) =>
+      `This class is about ${DIRECTION_WORDS[timed.plan.focus ?? 'neutral']}, and ${value === 0 ? 'none' : `only ${percent(value)}`} of its work is; ${percent(limit)} is the least.`,
   },
 };

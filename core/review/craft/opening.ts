@@ -56,28 +56,25 @@ export const connection: CraftTerm<'connection'> = {
     except: 'fix for beginners',
     limit: '`craft.connectionBy` of the time between opening and closing',
     says: 'the class does not begin with breath, pelvis or spine',
-    find: (subject, { value }) => {
-      const { done, audience } = subject;
-      const at = firstConnecting(subject);
-      const first = done[0];
-      const later = done[at];
-      return {
-        severity: audience?.level === 'beginner' ? 'fix' : undefined,
-        blocks: first ? [first.index] : [],
-        sentence: () =>
-          later
-            ? `The class begins with ${first ? rungTitle(first.entry) : 'nothing'}; breath, pelvis or spine come only with ${rungTitle(later.entry)}, at ${percent(value)}.`
-            : 'Nothing in this class connects people with breath, pelvis or spine before the work begins.',
-        mend: () =>
-          later && first && later !== first && later.block.run === undefined
-            ? [
-                {
-                  label: `Begin with ${rungTitle(later.entry)}`,
-                  edits: [{ kind: 'move', id: later.block.id, before: subject.timed.sequence[0]?.block.id ?? null }],
-                },
-              ]
-            : [],
-      };
+    find: ({ done: [first], audience }) => ({
+      severity: audience?.level === 'beginner' ? 'fix' : undefined,
+      blocks: first ? [first.index] : [],
+    }),
+    sentence: ({ blocks, value }, subject) => {
+      const later = subject.done[firstConnecting(subject)];
+      return later
+        ? `The class begins with ${subject.titleAt(blocks[0])}; breath, pelvis or spine come only with ${rungTitle(later.entry)}, at ${percent(value)}.`
+        : 'Nothing in this class connects people with breath, pelvis or spine before the work begins.';
+    },
+    mend: (_found, subject) => {
+      const later = subject.done[firstConnecting(subject)];
+      if (!later || later === subject.done[0] || later.block.run !== undefined) return [];
+      return [
+        {
+          label: `Begin with ${rungTitle(later.entry)}`,
+          edits: [{ kind: 'move', id: later.block.id, before: subject.timed.sequence[0]?.block.id ?? null }],
+        },
+      ];
     },
   },
 };

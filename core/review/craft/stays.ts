@@ -28,15 +28,10 @@ export const carry: CraftTerm<'carry'> = {
     severity: 'look',
     limit: '`craft.carryShare`; `craft.carryShareDrill` in a drill',
     says: 'too few blocks carry on from the one before: every block is set up anew',
-    find: (subject, { value, limit }) => {
-      const anew = subject.done.filter(({ carries }) => !carries);
-      return {
-        blocks: anew.map(({ index }) => index),
-        sentence: () =>
-          `${percent(value)} of the blocks carry on from the one before; ${percent(limit)} is the least, so that people are not set up anew each time.`,
-        mend: () => carryOn(subject),
-      };
-    },
+    find: ({ done }) => ({ blocks: done.filter(({ carries }) => !carries).map(({ index }) => index) }),
+    sentence: ({ value, limit }) =>
+      `${percent(value)} of the blocks carry on from the one before; ${percent(limit)} is the least, so that people are not set up anew each time.`,
+    mend: (_found, subject) => carryOn(subject),
   },
 };
 
@@ -87,15 +82,10 @@ export const stays: CraftTerm<'stays'> = {
     severity: 'look',
     limit: 'none alone, the first and the last aside',
     says: 'people come to a position for one block and leave it again',
-    find: (subject) => {
-      const found = alone(subject);
-      return {
-        blocks: found.map(({ index }) => index),
-        sentence: () =>
-          `${found.length === 1 ? '1 block stands' : `${found.length} blocks stand`} alone in ${found.length === 1 ? 'its' : 'their'} position, ${rungTitle((found[0] as TimedBlock).entry)} first; two or more before people move on.`,
-        mend: () => found.flatMap((block) => toItsLike(subject, block)),
-      };
-    },
+    find: (subject) => ({ blocks: alone(subject).map(({ index }) => index) }),
+    sentence: ({ blocks }, subject) =>
+      `${blocks.length === 1 ? '1 block stands' : `${blocks.length} blocks stand`} alone in ${blocks.length === 1 ? 'its' : 'their'} position, ${subject.titleAt(blocks[0])} first; two or more before people move on.`,
+    mend: (_found, subject) => alone(subject).flatMap((block) => toItsLike(subject, block)),
   },
 };
 
@@ -136,14 +126,13 @@ export const changes: CraftTerm<'changes'> = {
     severity: 'look',
     limit: 'one every `craft.changeMinutes`',
     says: 'people change position too often',
-    find: ({ timed, done }, { limit }) => {
+    find: ({ timed }) => {
       const moved = timed.sequence.filter((part, i) => i > 0 && part.position !== timed.sequence[i - 1]?.position);
-      const times = moved.length === 1 ? 'once' : `${moved.length} times`;
-      return {
-        blocks: moved.map(({ index }) => index),
-        sentence: () =>
-          `People change position ${times} in ${minutesText(minutesOf(done))}; once in ${minutesText(1 / limit)} is enough.`,
-      };
+      return { blocks: moved.map(({ index }) => index) };
+    },
+    sentence: ({ blocks, limit }, { done }) => {
+      const times = blocks.length === 1 ? 'once' : `${blocks.length} times`;
+      return `People change position ${times} in ${minutesText(minutesOf(done))}; once in ${minutesText(1 / limit)} is enough.`;
     },
   },
 };
@@ -197,14 +186,10 @@ export const alike: CraftTerm<'alike'> = {
     severity: 'look',
     limit: '`craft.alikeBlocks`',
     says: 'too many blocks of one position and direction in a row',
-    find: ({ done, catalog }, { value, limit }) => {
-      const row = longestRow(done);
-      const first = row[0] as TimedBlock;
-      return {
-        blocks: row.map(({ index }) => index),
-        sentence: () =>
-          `${value} blocks alike in a row, ${catalog.graph.name(first.position)}, from ${rungTitle(first.entry)} on; ${limit} is the most before something else.`,
-      };
+    find: ({ done }) => ({ blocks: longestRow(done).map(({ index }) => index) }),
+    sentence: ({ blocks: [first], value, limit }, subject) => {
+      const { position } = subject.timed.sequence[first as number] as TimedBlock;
+      return `${value} blocks alike in a row, ${subject.catalog.graph.name(position)}, from ${subject.titleAt(first)} on; ${limit} is the most before something else.`;
     },
   },
 };
@@ -256,15 +241,10 @@ export const turning: CraftTerm<'turning'> = {
     severity: 'look',
     limit: 'once a stay',
     says: 'people lying on their side are turned over more than once a stay',
-    find: (subject, { value }) => {
-      const { most } = turnsOf(subject);
-      return {
-        blocks: most.map(({ index }) => index),
-        sentence: () =>
-          `People lying on their side are turned over ${value} ${value === 1 ? 'time' : 'times'} more than they need to be; do one side of all of them, then the other.`,
-        mend: () => together(subject, most),
-      };
-    },
+    find: (subject) => ({ blocks: turnsOf(subject).most.map(({ index }) => index) }),
+    sentence: ({ value }) =>
+      `People lying on their side are turned over ${value} ${value === 1 ? 'time' : 'times'} more than they need to be; do one side of all of them, then the other.`,
+    mend: (_found, subject) => together(subject, turnsOf(subject).most),
   },
 };
 

@@ -1,5 +1,6 @@
 import type { Unit } from '../../vocabulary/measure';
 import type { FindingCode, Found, Severity } from '../finding';
+import type { RuleTraits, WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
 /** How well-made a class is in one respect. */
@@ -13,7 +14,7 @@ export interface Weighed {
 }
 
 /** What is said of a class that misses a term. */
-interface CraftFinding {
+interface CraftFinding extends RuleTraits {
   readonly code: FindingCode;
   readonly severity: Severity;
   /** When another severity than that is found, in words for the docs. */
@@ -22,6 +23,8 @@ interface CraftFinding {
   readonly says: string;
   /** Asked only where the distance is past a half. */
   readonly find: (subject: Subject, weighed: Weighed) => Omit<Found, 'value' | 'limit' | 'presence'>;
+  readonly sentence: WholeRule['sentence'];
+  readonly mend?: WholeRule['mend'];
 }
 
 /** One respect in which a class is well or ill made. Source of each: docs/review.md, "Craft". */

@@ -2,7 +2,8 @@ import type { TimedBlock } from '../../plan';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
 import { BREATH, BREATH_SECONDS, EASE, spanOf, WARM, WARM_UP } from '../arc';
 import { percent } from '../clock';
-import { type Found, rungTitle } from '../finding';
+import type { Found } from '../finding';
+import { restAfter } from '../remedies/restAfter';
 import { NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
 import type { Subject } from '../subject';
 
@@ -12,6 +13,7 @@ const isFelt = (value: number, limit: number): boolean => rounded(value, 'heat')
 
 const heatJump: WholeRule = {
   code: 'HEAT_JUMP',
+  wantsMore: true,
   part: 'arc',
   severity: 'look',
   purposes: WHOLE_CLASS,
@@ -30,16 +32,17 @@ const heatJump: WholeRule = {
         blocks: [before.index, block.index],
         value: rise,
         limit: limits.heatJump,
-        sentence: () =>
-          `Heat jumps by ${Math.round(rise)} into ${rungTitle(block.entry)}; ${limits.heatJump} is the most between neighbours.`,
       });
     }
     return found ?? NOTHING;
   },
+  sentence: ({ blocks, value, limit }, subject) =>
+    `Heat jumps by ${Math.round(value)} into ${subject.titleAt(blocks[1])}; ${limit} is the most between neighbours.`,
 };
 
 const warmUpHot: WholeRule = {
   code: 'WARM_UP_HOT',
+  ofWhole: true,
   part: 'arc',
   severity: 'look',
   purposes: WHOLE_CLASS,
@@ -62,18 +65,19 @@ const warmUpHot: WholeRule = {
         blocks: [block.index],
         value,
         limit,
-        sentence: () =>
-          `${rungTitle(block.entry)} has heat ${Math.round(value)} in the first fifth of the class; ${Math.round(limit)} is the most before people are warm.`,
       });
     }
     return found;
   },
+  sentence: ({ blocks, value, limit }, subject) =>
+    `${subject.titleAt(blocks[0])} has heat ${Math.round(value)} in the first fifth of the class; ${Math.round(limit)} is the most before people are warm.`,
 };
 
 const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): WholeRule => {
   const early = code === 'PEAK_EARLY';
   return {
     code,
+    ofWhole: true,
     part: 'arc',
     severity: 'look',
     purposes: WHOLE_CLASS,
@@ -87,22 +91,18 @@ const peakRule = (code: 'PEAK_EARLY' | 'PEAK_LATE'): WholeRule => {
       const { peak, peakAt: value } = arc;
       const limit = early ? limits.peakFrom : limits.peakTo;
       if (!(early ? isUnder(value, limit, '') : isOver(value, limit, ''))) return NOTHING;
-      const between = `${percent(limits.peakFrom)} and ${percent(limits.peakTo)}`;
-      return [
-        {
-          blocks: [peak.index],
-          value,
-          limit,
-          sentence: () =>
-            `The hardest, ${rungTitle(peak.entry)}, comes at ${percent(value)} of the class; expected between ${between}.`,
-        },
-      ];
+      return [{ blocks: [peak.index], value, limit }];
+    },
+    sentence: ({ blocks, value }, subject) => {
+      const { peakFrom, peakTo } = subject.limits;
+      return `The hardest, ${subject.titleAt(blocks[0])}, comes at ${percent(value)} of the class; expected between ${percent(peakFrom)} and ${percent(peakTo)}.`;
     },
   };
 };
 
 const peaksClose: WholeRule = {
   code: 'PEAKS_CLOSE',
+  wantsMore: true,
   part: 'arc',
   severity: 'look',
   purposes: WHOLE_CLASS,
@@ -124,18 +124,13 @@ const peaksClose: WholeRule = {
         blocks: [before.index, block.index],
         value: 1,
         limit: 0,
-        sentence: () =>
-          `${rungTitle(before.entry)} and ${rungTitle(block.entry)} are both peaks, with no breathing space between.`,
-        mend: () => [
-          {
-            label: `Rest ${BREATH_SECONDS} s after ${rungTitle(before.entry)}`,
-            edits: [{ kind: 'set', id: before.block.id, change: { restAfterSeconds: BREATH_SECONDS } }],
-          },
-        ],
       });
     }
     return found;
   },
+  sentence: ({ blocks: [before, block] }, subject) =>
+    `${subject.titleAt(before)} and ${subject.titleAt(block)} are both peaks, with no breathing space between.`,
+  mend: ({ blocks: [before] }, subject) => [restAfter(subject, before as number)],
 };
 
 const recovers = (sequence: Subject['timed']['sequence'], from: number, to: number): boolean =>
@@ -143,6 +138,8 @@ const recovers = (sequence: Subject['timed']['sequence'], from: number, to: numb
 
 const easeMissing: WholeRule = {
   code: 'EASE_MISSING',
+  wantsMore: true,
+  ofWhole: true,
   part: 'arc',
   severity: 'look',
   purposes: WHOLE_CLASS,
@@ -155,20 +152,16 @@ const easeMissing: WholeRule = {
     const value = arc.heats.at(-1) as number;
     const limit = EASE * arc.hottest;
     if (!isFelt(value, limit)) return NOTHING;
-    return [
-      {
-        blocks: [last.index],
-        value,
-        limit,
-        sentence: () =>
-          `The class ends with ${rungTitle(last.entry)}, heat ${Math.round(value)}; ${Math.round(limit)} is the most to ease out with.`,
-      },
-    ];
+    return [{ blocks: [last.index], value, limit }];
   },
+  sentence: ({ blocks, value, limit }, subject) =>
+    `The class ends with ${subject.titleAt(blocks[0])}, heat ${Math.round(value)}; ${Math.round(limit)} is the most to ease out with.`,
 };
 
 const hottestLast: WholeRule = {
   code: 'HOTTEST_LAST',
+  wantsMore: true,
+  ofWhole: true,
   part: 'arc',
   severity: 'look',
   purposes: WHOLE_CLASS,
@@ -179,10 +172,10 @@ const hottestLast: WholeRule = {
   find: ({ arc, timed }) => {
     if (!arc || arc.blocks.length < 2 || arc.blocks.at(-1) !== arc.peak) return NOTHING;
     if (timed.plan.effort === 'gentle') return NOTHING;
-    const { peak } = arc;
-    const sentence = () => `The class ends with its hardest block, ${rungTitle(peak.entry)}; nothing eases after it.`;
-    return [{ blocks: [peak.index], value: 1, limit: 0, sentence }];
+    return [{ blocks: [arc.peak.index], value: 1, limit: 0 }];
   },
+  sentence: ({ blocks }, subject) =>
+    `The class ends with its hardest block, ${subject.titleAt(blocks[0])}; nothing eases after it.`,
 };
 
 export const ARC_RULES: readonly WholeRule[] = [

@@ -3,6 +3,7 @@ import {
   CONDITIONS,
   type Condition,
   judge,
+  keyOfRule,
   measuredText,
   readChecks,
   type Verdict,
@@ -10,7 +11,7 @@ import {
 } from '../../caution';
 import { offeredRungs } from '../../plan';
 import { FEATURES, laneOf, type RungEntry, substitutesFor } from '../../repertoire';
-import { type FindingCode, type Found, type Remedy, rungTitle, type Severity, titleOf } from '../finding';
+import { type FindingCode, type Found, type Remedy, rungTitle, type Severity } from '../finding';
 import type { Fired, FiredOn } from '../fired';
 import type { Known } from '../known';
 import type { Offer } from '../offer';
@@ -28,6 +29,7 @@ const cautionRule = (
   except?: string,
 ): WholeRule => ({
   code,
+  arisesFrom: 'audience',
   part: 'cautions',
   severity,
   ...(except === undefined ? {} : { except }),
@@ -39,39 +41,56 @@ const cautionRule = (
     for (const fired of subject.fired.all) if (fired.rule.verdict === verdict) found.push(...foundIn(subject, fired));
     return found;
   },
+  sentence: (found, subject) => {
+    const fired = firedOf(subject, found);
+    if (!fired) return checkSentence(subject);
+    return isAnswered(found) ? answeredSentence(subject, fired) : cautionSentence(subject, fired);
+  },
+  ...(verdict === 'adapt'
+    ? {}
+    : {
+        mend: (found: Found, subject: Subject) => {
+          const fired = isAnswered(found) ? undefined : firedOf(subject, found);
+          return fired ? mostFirst(fired.on).flatMap(({ index }) => waysAt(subject, fired.rule, index)) : NOTHING;
+        },
+      }),
 });
 
 /** What a rule fired on: blocks beside which something fine is offered apart from those where nothing is. */
 function foundIn(subject: Subject, { rule, on }: Fired): Found[] {
-  if (rule.verdict !== 'swap') return [told(subject, rule, on)];
-  const taken = on.map((each) => ({ each, offer: answerAt(subject, each.index, rule.condition) }));
-  const open = taken.flatMap(({ each, offer }) => (offer ? [] : [each]));
-  const answered = taken.flatMap(({ each, offer }) => (offer ? [{ each, offer }] : []));
-  return [
-    ...(open.length > 0 ? [told(subject, rule, open)] : []),
-    ...(answered.length > 0 ? [toldAnswered(subject, rule, answered)] : []),
-  ];
+  if (rule.verdict !== 'swap') return [ofRule(rule, on)];
+  const answered = on.filter(({ index }) => answerAt(subject, index, rule.condition));
+  if (answered.length === 0) return [ofRule(rule, on)];
+  // A block that people with a condition can't do is right for them where they are offered what they can.
+  const fine: Found = { ...ofRule(rule, answered), severity: 'look', presence: true };
+  const open = on.filter((each) => !answered.includes(each));
+  return open.length === 0 ? [fine] : [ofRule(rule, open), fine];
 }
 
-function told(subject: Subject, rule: CautionRule, on: readonly FiredOn[]): Found {
-  const { condition, feature, over, verdict, why } = rule;
-  const { unit } = FEATURES[feature];
-  return {
-    blocks: on.map(({ index }) => index),
-    values: on.map(({ value }) => value),
-    value: Math.max(...on.map(({ value }) => value)),
-    limit: over,
-    unit,
-    sentence: () => {
-      const advice = [...new Set(on.map(({ how }) => how))].map((how) => {
-        const own = on.filter((each) => each.how === how);
-        const where = own.length === on.length ? '' : `${own.map(({ index }) => titleAt(subject, index)).join(', ')}: `;
-        return `${where}${how}`;
-      });
-      return `${CONDITIONS[condition].name}${measuredAt(subject, rule, on)}. ${why} ${advice.join(' ')}`;
-    },
-    mend: () => (verdict === 'adapt' ? [] : mostFirst(on).flatMap(({ index }) => waysAt(subject, rule, index))),
-  };
+const isAnswered = ({ severity }: Found): boolean => severity === 'look';
+
+const ofRule = (rule: CautionRule, on: readonly FiredOn[]): Found => ({
+  blocks: on.map(({ index }) => index),
+  about: keyOfRule(rule),
+  values: on.map(({ value }) => value),
+  value: Math.max(...on.map(({ value }) => value)),
+  limit: rule.over,
+  unit: FEATURES[rule.feature].unit,
+});
+
+/** The rule that a finding is of, on the blocks it is about; nothing where the record of checks speaks. */
+function firedOf(subject: Subject, { about, blocks }: Found): Fired | undefined {
+  const fired = subject.fired.all.find(({ rule }) => keyOfRule(rule) === about);
+  return fired && { rule: fired.rule, on: fired.on.filter(({ index }) => blocks.includes(index)) };
+}
+
+function cautionSentence(subject: Subject, { rule, on }: Fired): string {
+  const advice = [...new Set(on.map(({ how }) => how))].map((how) => {
+    const own = on.filter((each) => each.how === how);
+    const where = own.length === on.length ? '' : `${own.map(({ index }) => subject.titleAt(index)).join(', ')}: `;
+    return `${where}${how}`;
+  });
+  return `${CONDITIONS[rule.condition].name}${measuredAt(subject, rule, on)}. ${rule.why} ${advice.join(' ')}`;
 }
 
 /** The blocks of which most is asked come first; three are enough to choose from. */
@@ -80,42 +99,21 @@ const mostFirst = (on: readonly FiredOn[]): FiredOn[] => [...on].sort((a, b) => 
 /** After the name of the condition: each block with its own value, nothing hidden behind a number. */
 function measuredAt(subject: Subject, { feature, over }: CautionRule, on: readonly FiredOn[]): string {
   const [only] = on;
-  if (only && on.length === 1) return `: ${titleAt(subject, only.index)}, ${measuredText(feature, only.value, over)}`;
+  if (only && on.length === 1) return `: ${subject.titleAt(only.index)}, ${measuredText(feature, only.value, over)}`;
   const { words, unit } = FEATURES[feature];
   const list = on.map(({ index, value }) => {
     const own = unit === '' ? '' : ` ${valueText(value, unit)}`;
-    return `${titleAt(subject, index)}${own}`;
+    return `${subject.titleAt(index)}${own}`;
   });
   return `, ${words}: ${list.join('; ')}${over === 0 || unit === '' ? '' : ` (limit ${valueText(over, unit)})`}`;
 }
 
-const titleAt = ({ timed }: Subject, index: number): string => {
-  const part = timed.sequence[index];
-  return part ? titleOf(part) : '';
-};
-
-interface Answered {
-  readonly each: FiredOn;
-  readonly offer: Offer;
-}
-
-/** A block that people with a condition can't do is right for them where they are offered what they can. */
-function toldAnswered(subject: Subject, { condition, over, feature }: CautionRule, taken: readonly Answered[]): Found {
-  return {
-    severity: 'look',
-    presence: true,
-    blocks: taken.map(({ each }) => each.index),
-    values: taken.map(({ each }) => each.value),
-    value: Math.max(...taken.map(({ each }) => each.value)),
-    limit: over,
-    unit: FEATURES[feature].unit,
-    sentence: () => {
-      const list = taken.map(
-        ({ each, offer }) => `in ${titleAt(subject, each.index)} they take “${offer.entry.rung.name}”`,
-      );
-      return `${CONDITIONS[condition].name}: ${list.join('; ')}.`;
-    },
-  };
+function answeredSentence(subject: Subject, { rule: { condition }, on }: Fired): string {
+  const list = on.map(({ index }) => {
+    const taken = answerAt(subject, index, condition)?.entry.rung.name;
+    return `in ${subject.titleAt(index)} they take “${taken}”`;
+  });
+  return `${CONDITIONS[condition].name}: ${list.join('; ')}.`;
 }
 
 /**
@@ -135,7 +133,7 @@ function answerAt({ known, timed }: Subject, index: number, condition: Condition
 /** The record of checks speaks before any rule: without a clear one, someone qualified is seen first. */
 function checkFound({ audience, conditions, limits, today }: Subject): Found[] {
   if (!conditions.includes('abdominal-separation')) return [];
-  const { clear, persons, reason } = readChecks(audience?.abdominalChecks ?? [], limits, today);
+  const { clear, persons } = readChecks(audience?.abdominalChecks ?? [], limits, today);
   if (clear) return [];
   return [
     {
@@ -143,10 +141,13 @@ function checkFound({ audience, conditions, limits, today }: Subject): Found[] {
       value: persons[0]?.latest?.fingers ?? 0,
       limit: limits.fingerWidth,
       unit: 'fingers',
-      sentence: () =>
-        `${CONDITIONS['abdominal-separation'].name}: ${reason} See a women’s-health physiotherapist or a midwife before this class.`,
     },
   ];
+}
+
+function checkSentence({ audience, limits, today }: Subject): string {
+  const { reason } = readChecks(audience?.abdominalChecks ?? [], limits, today);
+  return `${CONDITIONS['abdominal-separation'].name}: ${reason} See a women’s-health physiotherapist or a midwife before this class.`;
 }
 
 /** Whether a rung alone asks for no more than adapting. */
@@ -215,19 +216,11 @@ const recoverUnnamed: WholeRule = {
   find: ({ timed, conditions }) => {
     if (conditions.length === 0) return NOTHING;
     return timed.interludes.flatMap(({ block, index }): Found[] =>
-      block.interlude !== 'recover' || block.rung !== undefined
-        ? []
-        : [
-            {
-              blocks: [index],
-              value: 0,
-              limit: 1,
-              sentence: () =>
-                `“${block.name}” does not say what is done in it, so it can’t be held against the cautions in the room.`,
-            },
-          ],
+      block.interlude !== 'recover' || block.rung !== undefined ? [] : [{ blocks: [index], value: 0, limit: 1 }],
     );
   },
+  sentence: ({ blocks }, subject) =>
+    `“${subject.titleAt(blocks[0])}” does not say what is done in it, so it can’t be held against the cautions in the room.`,
 };
 
 export const CAUTION_RULES_OF_REVIEW: readonly WholeRule[] = [

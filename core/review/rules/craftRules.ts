@@ -1,30 +1,26 @@
 import { propsNeeded } from '../../plan';
 import { CRAFT_TERMS, weightOf } from '../craft/craft';
 import { type CraftTerm, TOLD_FROM } from '../craft/term';
-import { type Found, titleOf } from '../finding';
+import type { Found } from '../finding';
 import { NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
 
 /** What is said where a term of craft is missed by more than half; what it costs is the term's own. */
 const told = (term: (typeof CRAFT_TERMS)[number]): WholeRule[] => {
   const { finding, unit, name, drills }: CraftTerm<typeof term.name> = term;
   if (!finding) return [];
-  const { code, severity, except, limit, says } = finding;
+  const { find, ...rule } = finding;
   return [
     {
-      code,
+      ...rule,
       part: 'craft',
-      severity,
-      ...(except ? { except } : {}),
       purposes: drills ? ['class', 'drill'] : WHOLE_CLASS,
       unit,
-      limit,
-      says,
       costs: (subject) => (subject.craft.get(name)?.distance ?? 0) * weightOf(term, subject),
       find: (subject) => {
         const weighed = subject.craft.get(name);
         if (!weighed || weighed.distance <= TOLD_FROM) return NOTHING;
         const { value, limit: most } = weighed;
-        return [{ ...finding.find(subject, weighed), value, limit: most }];
+        return [{ ...find(subject, weighed), value, limit: most }];
       },
     },
   ];
@@ -49,17 +45,13 @@ const propUnasked: WholeRule = {
         if (!large || audience?.props?.[id] !== undefined || opening.includes(name.toLowerCase())) continue;
         const known = found.get(id);
         const blocks = [...(known?.blocks ?? []), part.index];
-        found.set(id, {
-          blocks,
-          value: 1,
-          limit: 0,
-          sentence: () =>
-            `${titleOf(part)} needs “${name}”, and neither the opening nor the audience says that people have one.`,
-        });
+        found.set(id, { blocks, about: id, value: 1, limit: 0 });
       }
     }
     return found.size === 0 ? NOTHING : [...found.values()];
   },
+  sentence: ({ blocks, about = '' }, subject) =>
+    `${subject.titleAt(blocks[0])} needs “${subject.catalog.prop(about)?.name}”, and neither the opening nor the audience says that people have one.`,
 };
 
 export const CRAFT_RULES: readonly Rule[] = [...CRAFT_TERMS.flatMap(told), propUnasked];

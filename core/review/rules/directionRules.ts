@@ -33,6 +33,8 @@ function eachDirection(
 
 const directionHigh: WholeRule = {
   code: 'DIRECTION_HIGH',
+  wantsMore: true,
+  ofWhole: true,
   part: 'directions',
   severity: 'fix',
   purposes: WHOLE_CLASS,
@@ -46,12 +48,13 @@ const directionHigh: WholeRule = {
         blocks: subject.timed.blocks.flatMap(({ index, entry }) =>
           entry.exercise.directions.includes(direction) ? [index] : [],
         ),
+        about: direction,
         value,
         limit: max,
-        sentence: () =>
-          `${percent(value)} of the work is ${DIRECTION_WORDS[direction]}; ${percent(max)} is the most for this class.`,
       });
     }),
+  sentence: ({ about, value, limit }) =>
+    `${percent(value)} of the work is ${DIRECTION_WORDS[about as Direction]}; ${percent(limit)} is the most for this class.`,
 };
 
 /** What a direction asks of a body, where a room may have to leave it out. */
@@ -77,6 +80,8 @@ const MILD = 30;
 
 const directionLow: WholeRule = {
   code: 'DIRECTION_LOW',
+  wantsMore: true,
+  ofWhole: true,
   part: 'directions',
   severity: 'look',
   purposes: WHOLE_CLASS,
@@ -89,22 +94,20 @@ const directionLow: WholeRule = {
     return eachDirection(subject, (direction, value, { min }, found) => {
       if (!isUnder(value, min, '') || ruledOut(subject.room, direction)) return;
       if (timed.plan.focus === direction && (subject.craft.get('focus')?.distance ?? 0) > TOLD_FROM) return;
-      const word = DIRECTION_WORDS[direction];
-      found.push({
-        blocks: [],
-        value,
-        limit: min,
-        sentence: () =>
-          value === 0
-            ? `There is no ${word} in this class.`
-            : `Only ${percent(value)} of the work is ${word}; ${percent(min)} is the least for this class.`,
-      });
+      found.push({ blocks: [], about: direction, value, limit: min });
     });
+  },
+  sentence: ({ about, value, limit }) => {
+    const word = DIRECTION_WORDS[about as Direction];
+    return value === 0
+      ? `There is no ${word} in this class.`
+      : `Only ${percent(value)} of the work is ${word}; ${percent(limit)} is the least for this class.`;
   },
 };
 
 const flexionStretch: WholeRule = {
   code: 'FLEXION_STRETCH',
+  wantsMore: true,
   part: 'directions',
   severity: 'look',
   except: 'fix when nothing releases it',
@@ -115,31 +118,35 @@ const flexionStretch: WholeRule = {
   find: ({ bent, limits }) => {
     const limit = limits.flexionStretchSeconds;
     let found: Found[] | undefined;
-    for (const { blocks, own, seconds, release } of bent) {
+    for (const { blocks, seconds, release } of bent) {
       if (!isOver(seconds, limit, 's')) continue;
-      const [first, last] = [blocks[0] as TimedBlock, blocks.at(-1) as TimedBlock];
       found ??= [];
       found.push({
         ...(release ? {} : { severity: 'fix' }),
         blocks: blocks.map(({ index }) => index),
         value: seconds,
         limit,
-        sentence: () => {
-          const way = release
-            ? `before ${rungTitle(release.entry)} releases it`
-            : 'with no extension or neutral work after it';
-          const where =
-            first === last
-              ? `in ${rungTitle(first.entry)}`
-              : `from ${rungTitle(first.entry)} to ${rungTitle(last.entry)}`;
-          return `${spell(seconds)} of bending forward ${where}, ${way}; ${spell(limit)} is the most.`;
-        },
-        mend: () => (release ? releaseSooner(blocks, own, release, limit) : []),
       });
     }
     return found ?? NOTHING;
   },
+  sentence: (found, subject) => {
+    const { blocks, value, limit } = found;
+    const release = bentOf(subject, found)?.release;
+    const way = release
+      ? `before ${rungTitle(release.entry)} releases it`
+      : 'with no extension or neutral work after it';
+    const [first, last] = [subject.titleAt(blocks[0]), subject.titleAt(blocks.at(-1))];
+    const where = blocks.length === 1 ? `in ${first}` : `from ${first} to ${last}`;
+    return `${spell(value)} of bending forward ${where}, ${way}; ${spell(limit)} is the most.`;
+  },
+  mend: (found, subject) => {
+    const bent = bentOf(subject, found);
+    return bent?.release ? releaseSooner(bent.blocks, bent.own, bent.release, found.limit) : NOTHING;
+  },
 };
+
+const bentOf = ({ bent }: Subject, { blocks }: Found) => bent.find((each) => each.blocks[0]?.index === blocks[0]);
 
 /** The release brought forward to where the stretch would pass its limit. */
 function releaseSooner(

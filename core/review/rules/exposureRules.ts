@@ -2,7 +2,7 @@ import { doseOf, repsOf, type TimedBlock } from '../../plan';
 import type { TimeFeature } from '../../vocabulary/features';
 import { isOver } from '../../vocabulary/measure';
 import { spell } from '../clock';
-import { type FindingCode, type Found, type Remedy, rungTitle, titleOf } from '../finding';
+import { type FindingCode, type Found, type Remedy, rungTitle } from '../finding';
 import { BIT } from '../reading';
 import type { Limits } from '../room';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
@@ -66,31 +66,33 @@ const exposureRule = ({ code, feature, words, stretch, total }: Exposure): Whole
         blocks,
         value: seconds,
         limit: most,
-        sentence: () =>
-          `${words} for ${spell(seconds)} at a stretch ${whereIn(subject, blocks)}; ${spell(most)} is the most.`,
-        mend: () => shorter(subject, blocks, most / seconds),
       });
     }
     const all = subject.limits[total];
     if (isOver(held.total, all, 's')) {
       found.push({
         blocks: held.blocks(),
+        about: IN_ALL,
         value: held.total,
         limit: all,
-        sentence: () => `${words} for ${spell(held.total)} in all; ${spell(all)} is the most for one class.`,
       });
     }
     return found;
   },
+  sentence: ({ about, blocks, value, limit }, subject) =>
+    about === IN_ALL
+      ? `${words} for ${spell(value)} in all; ${spell(limit)} is the most for one class.`
+      : `${words} for ${spell(value)} at a stretch ${whereIn(subject, blocks)}; ${spell(limit)} is the most.`,
+  mend: ({ about, blocks, value, limit }, subject) =>
+    about === IN_ALL ? NOTHING : shorter(subject, blocks, limit / value),
 });
+/** Of all its stretches together. */
+const IN_ALL = 'in all';
 
 /** Where a stretch runs, in words. */
-function whereIn({ timed }: Subject, blocks: readonly number[]): string {
-  const name = (index: number | undefined) => {
-    const part = index === undefined ? undefined : timed.sequence[index];
-    return part ? titleOf(part) : '';
-  };
-  return blocks.length > 1 ? `from ${name(blocks[0])} to ${name(blocks.at(-1))}` : `in ${name(blocks[0])}`;
+function whereIn(subject: Subject, blocks: readonly number[]): string {
+  const [first, last] = [subject.titleAt(blocks[0]), subject.titleAt(blocks.at(-1))];
+  return blocks.length > 1 ? `from ${first} to ${last}` : `in ${first}`;
 }
 
 /** Fewer repetitions of a stretch of one block; a rest of the part in the middle of one of several. */
@@ -130,11 +132,10 @@ const breathHeld: BlockRule = {
       exitSeconds > 0 ? (exit?.runs.breathHeld.longest ?? 0) : 0,
     );
     if (counts === 0) return NOTHING;
-    const value = counts * count;
-    const sentence = () =>
-      `${rungTitle(entry)} holds the breath with effort for ${spell(value)}; the effort wants an out-breath, or to breathe freely.`;
-    return [{ value, limit: 0, sentence }];
+    return [{ value: counts * count, limit: 0 }];
   },
+  sentence: ({ value }, { laid }) =>
+    `${rungTitle(laid.entry)} holds the breath with effort for ${spell(value)}; the effort wants an out-breath, or to breathe freely.`,
 };
 
 export const EXPOSURE_RULES: readonly Rule[] = [...EXPOSURES.map(exposureRule), breathHeld];

@@ -1,6 +1,8 @@
+import type { Catalog } from '../../repertoire';
 import { type Found, type Remedy, titleOf } from '../finding';
 import type { Part, Stay } from '../flow';
 import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
+import type { Subject } from '../subject';
 
 const positionReturn: WholeRule = {
   code: 'POSITION_RETURN',
@@ -12,22 +14,27 @@ const positionReturn: WholeRule = {
   limit: '`limits.positionReturns`',
   says: 'people are sent back to a position already left (ending where the class began is none)',
   ofOrder: true,
-  find: ({ timed, catalog, limits, returns }) => {
+  find: ({ limits, returns }) => {
     const limit = limits.positionReturns;
     if (returns.length <= limit) return NOTHING;
-    return returns.map((stay): Found => {
-      const first = stay.parts[0] as Part;
-      return {
+    return returns.map(
+      (stay): Found => ({
         blocks: stay.parts.map(({ index }) => index),
         value: returns.length,
         limit,
-        sentence: () =>
-          `Back to ${catalog.graph.name(stay.position)} after having left it; the way there costs ${Math.round(first.change.seconds)} s.`,
-        mend: () => joinStay(stay, timed.sequence),
-      };
-    });
+      }),
+    );
   },
+  sentence: (found, subject) => {
+    const { position, parts } = stayOf(subject, found);
+    const { seconds } = (parts[0] as Part).change;
+    return `Back to ${subject.catalog.graph.name(position)} after having left it; the way there costs ${Math.round(seconds)} s.`;
+  },
+  mend: (found, subject) => joinStay(stayOf(subject, found), subject.timed.sequence),
 };
+
+const stayOf = ({ returns }: Subject, { blocks }: Found): Stay =>
+  returns.find(({ parts }) => parts[0]?.index === blocks[0]) as Stay;
 
 /** Brings the whole stay up behind the earlier one, in its order. */
 function joinStay({ parts, position }: Stay, sequence: readonly Part[]): Remedy[] {
@@ -57,23 +64,21 @@ const beginningOther: WholeRule = {
   find: ({ timed, catalog, choices }) => {
     const [first] = timed.sequence;
     if (timed.plan.openingPosition !== undefined || !first) return NOTHING;
-    const standing = (position: string) => catalog.graph.like(position) === 'standing';
-    if (choices.begin !== 'standing' || standing(first.position)) return NOTHING;
-    return [
-      {
-        blocks: [first.index],
-        value: 1,
-        limit: 0,
-        sentence: () => `The class begins ${catalog.graph.name(first.position)}; the house begins standing.`,
-        mend: () => beginStanding(timed.sequence, standing),
-      },
-    ];
+    if (choices.begin !== 'standing' || isStanding(catalog, first)) return NOTHING;
+    return [{ blocks: [first.index], value: 1, limit: 0 }];
   },
+  sentence: ({ blocks: [at] }, { timed, catalog }) => {
+    const { position } = timed.sequence[at as number] as Part;
+    return `The class begins ${catalog.graph.name(position)}; the house begins standing.`;
+  },
+  mend: (_found, subject) => beginStanding(subject),
 };
 
+const isStanding = ({ graph }: Catalog, { position }: Part): boolean => graph.like(position) === 'standing';
+
 /** The first stay in standing, brought to the front. */
-function beginStanding(sequence: readonly Part[], standing: (position: string) => boolean): Remedy[] {
-  const at = sequence.findIndex(({ position }) => standing(position));
+function beginStanding({ timed: { sequence }, catalog }: Subject): Remedy[] {
+  const at = sequence.findIndex((part) => isStanding(catalog, part));
   const first = sequence[at];
   if (!first) return [];
   const until = sequence.findIndex(({ position }, i) => i > at && position !== first.position);
@@ -89,6 +94,7 @@ function beginStanding(sequence: readonly Part[], standing: (position: string) =
 
 const floorTrips: WholeRule = {
   code: 'FLOOR_TRIPS',
+  arisesFrom: 'audience',
   part: 'flow',
   severity: 'fix',
   purposes: DONE,
@@ -96,7 +102,7 @@ const floorTrips: WholeRule = {
   limit: '`limits.floorTrips`, or the audience’s own',
   says: 'people are sent up from the floor to standing too often',
   ofOrder: true,
-  find: ({ limits, audience, trips: up }) => {
+  find: ({ limits, trips: up }) => {
     const limit = limits.floorTrips;
     if (up.length <= limit) return NOTHING;
     return [
@@ -104,11 +110,11 @@ const floorTrips: WholeRule = {
         blocks: up.map(({ index }) => index),
         value: up.length,
         limit,
-        sentence: () =>
-          `People are sent up from the floor to standing ${up.length} times; ${limit} ${limit === 1 ? 'is' : 'are'} the most for ${audience?.name ?? 'this class'}.`,
       },
     ];
   },
+  sentence: ({ value, limit }, { audience }) =>
+    `People are sent up from the floor to standing ${value} times; ${limit} ${limit === 1 ? 'is' : 'are'} the most for ${audience?.name ?? 'this class'}.`,
 };
 
 const propShuffle: WholeRule = {
@@ -122,16 +128,17 @@ const propShuffle: WholeRule = {
   ofOrder: true,
   find: ({ limits, shuffles: again }) => {
     if (again.length <= limits.propReturns) return NOTHING;
-    const names = [...new Set(again.flatMap(({ change }) => change.taken.map(({ name }) => name.toLowerCase())))];
     return [
       {
         blocks: again.map(({ index }) => index),
         value: again.length,
         limit: limits.propReturns,
-        sentence: () =>
-          `Put away and fetched again: ${names.join(', ')} (${again.length === 1 ? 'once' : `${again.length} times`}).`,
       },
     ];
+  },
+  sentence: ({ value }, { shuffles }) => {
+    const names = new Set(shuffles.flatMap(({ change }) => change.taken.map(({ name }) => name.toLowerCase())));
+    return `Put away and fetched again: ${[...names].join(', ')} (${value === 1 ? 'once' : `${value} times`}).`;
   },
 };
 

@@ -1,3 +1,4 @@
+import type { FindingCode } from '../finding';
 import type { Rule } from '../rule';
 import { ARC_RULES } from './arcRules';
 import { CAUTION_RULES_OF_REVIEW } from './cautionRules';
@@ -27,3 +28,8 @@ export const RULES: readonly Rule[] = [
   ...PROP_RULES,
   ...CRAFT_RULES,
 ];
+
+const byCode = new Map(RULES.map((rule) => [rule.code, rule]));
+
+/** The rule that finds what has a code. */
+export const ruleOf = (code: FindingCode): Rule => byCode.get(code) as Rule;

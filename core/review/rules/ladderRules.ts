@@ -1,5 +1,6 @@
 import type { TimedBlock } from '../../plan';
 import {
+  type Catalog,
   laneOf,
   PREPARATIONS,
   type Preparation,
@@ -34,6 +35,7 @@ export const unmetSeverity = ({ catalog, limits }: Room, entry: RungEntry): Seve
 
 const requirementUnmet: WholeRule = {
   code: 'REQUIREMENT_UNMET',
+  arisesFrom: 'past',
   part: 'ladders',
   severity: 'fix',
   except: 'stop when the rung is harder than the room can take',
@@ -44,32 +46,43 @@ const requirementUnmet: WholeRule = {
   says: 'a rung comes before people have learnt what it requires',
   ofOrder: true,
   find: (subject) => {
-    const { catalog, known } = subject;
+    const { known } = subject;
     // In a series what has to be learnt before is the series' to say.
     if (subject.place !== 'alone') return NOTHING;
     let found: Found[] | undefined;
     for (let at = 0; at < known.length; at++) {
       const { requires } = known[at] as Known;
       for (const required of requires) {
-        const block = subject.timed.blocks[at] as TimedBlock;
-        const { entry, index } = block;
+        const { entry, index } = subject.timed.blocks[at] as TimedBlock;
         if (isMet(subject, required, at)) continue;
-        const need = catalog.rung(required);
         found ??= [];
         found.push({
           severity: unmetSeverity(subject.room, entry),
           blocks: [index],
+          about: rungKey(required),
           value: 0,
           limit: 1,
-          sentence: () =>
-            `${rungTitle(entry)} comes before people have learnt ${need ? rungTitle(need) : rungKey(required)}.`,
-          mend: () => [...lowerInstead(subject, block, at), ...(need ? [withAllBefore(subject, block, need, at)] : [])],
         });
       }
     }
     return found ?? NOTHING;
   },
+  sentence: ({ blocks, about = '' }, subject) =>
+    `${subject.titleAt(blocks[0])} comes before people have learnt ${learntTitle(subject.catalog, about)}.`,
+  mend: ({ blocks, about = '' }, subject) => {
+    const { timed, catalog } = subject;
+    const at = timed.blocks.findIndex(({ index }) => index === blocks[0]);
+    const block = timed.blocks[at] as TimedBlock;
+    const need = catalog.rungByKey(about);
+    return [...lowerInstead(subject, block, at), ...(need ? [withAllBefore(subject, block, need, at)] : [])];
+  },
 };
+
+/** What is to be learnt before, by the key of its rung; the key itself where the repertoire has no such rung. */
+export function learntTitle(catalog: Catalog, key: string): string {
+  const entry = catalog.rungByKey(key);
+  return entry ? rungTitle(entry) : key;
+}
 
 /** The nearest lower rung of a ladder whose own requirements are met. */
 function lowerInstead(subject: Subject, { entry, block }: TimedBlock, at: number): Remedy[] {
@@ -100,32 +113,28 @@ const teachBefore = (subject: Subject, { block }: TimedBlock, need: RungEntry): 
 /** A home rung hotter than the audience's own needs a lower rung offered beside it. */
 const optionMissing: BlockRule = {
   code: 'OPTION_MISSING',
+  arisesFrom: 'audience',
   part: 'ladders',
   severity: 'fix',
   purposes: DONE,
   unit: 'heat',
   limit: 'the audience’s `homeHeat`, else `limits.homeHeat`',
   says: 'a main version is harder than the audience can take, and no lower one is offered',
-  findIn: ({ laid: { entry, block }, heat, offers, room: { catalog, limits, audience } }) => {
+  findIn: ({ laid: { entry }, heat, offers, room: { limits } }) => {
     if (!isOver(heat, limits.homeHeat, 'heat')) return NOTHING;
     if (offers.some((offer) => laneOf(entry, offer.entry) === 'lower')) return NOTHING;
+    return [{ value: heat, limit: limits.homeHeat }];
+  },
+  sentence: ({ value, limit }, { laid, room: { audience } }) =>
+    `${rungTitle(laid.entry)} has heat ${Math.round(value)}, above ${audience?.name ?? 'the room'} (${limit}), and no lower rung is offered.`,
+  mend: (_found, { laid: { entry, block }, room: { catalog } }) => {
+    const below = catalog.ladder(entry.exercise.id).findLast((each) => laneOf(entry, each) === 'lower');
+    if (!below) return NOTHING;
+    const options = [below.rung.id, ...(block.options ?? [])];
     return [
       {
-        value: heat,
-        limit: limits.homeHeat,
-        sentence: () =>
-          `${rungTitle(entry)} has heat ${Math.round(heat)}, above ${audience?.name ?? 'the room'} (${limits.homeHeat}), and no lower rung is offered.`,
-        mend: () => {
-          const below = catalog.ladder(entry.exercise.id).findLast((each) => laneOf(entry, each) === 'lower');
-          if (!below) return [];
-          const options = [below.rung.id, ...(block.options ?? [])];
-          return [
-            {
-              label: `Offer the lower rung “${below.rung.name}”`,
-              edits: [{ kind: 'set', id: block.id, change: { options } }],
-            },
-          ];
-        },
+        label: `Offer the lower rung “${below.rung.name}”`,
+        edits: [{ kind: 'set', id: block.id, change: { options } }],
       },
     ];
   },
@@ -133,6 +142,7 @@ const optionMissing: BlockRule = {
 
 const notTaught: WholeRule = {
   code: 'NOT_TAUGHT',
+  arisesFrom: 'past',
   ofOrder: true,
   part: 'ladders',
   severity: 'look',
@@ -159,12 +169,15 @@ const notTaught: WholeRule = {
           blocks: [index],
           value: 0,
           limit: 1,
-          sentence: () => `${rungTitle(entry)} is run as known, and nobody was taught it.`,
-          mend: () => [{ label: 'Teach it here', edits: [{ kind: 'set', id: block.id, change: { mode: 'teach' } }] }],
         });
       }
     }
     return found ?? NOTHING;
+  },
+  sentence: ({ blocks }, subject) => `${subject.titleAt(blocks[0])} is run as known, and nobody was taught it.`,
+  mend: ({ blocks }, { timed }) => {
+    const id = timed.sequence[blocks[0] as number]?.block.id ?? '';
+    return [{ label: 'Teach it here', edits: [{ kind: 'set', id, change: { mode: 'teach' } }] }];
   },
 };
 
@@ -204,29 +217,25 @@ const preparationMissing: WholeRule = {
   says: 'nothing earlier in the class prepares what a rung wants prepared',
   ofOrder: true,
   find: (subject) => {
-    const { timed, catalog, known } = subject;
+    const { timed, known } = subject;
     let found: Found[] | undefined;
     for (let at = 0; at < known.length; at++) {
       for (const preparation of (known[at] as Known).wants) {
         if (isPrepared(known, at, preparation)) continue;
-        const block = timed.blocks[at] as TimedBlock;
-        const { entry } = block;
+        const { index } = timed.blocks[at] as TimedBlock;
         found ??= [];
-        found.push({
-          blocks: [block.index],
-          value: 0,
-          limit: 1,
-          sentence: () =>
-            `${rungTitle(entry)} needs ${PREPARATIONS[preparation]} first; nothing before it in this class does that.`,
-          mend: () => {
-            const preparers = preparersOf(catalog, preparation, entry.position);
-            const first = preparers.find(({ key }) => key !== entry.key);
-            return first ? [{ ...teachBefore(subject, block, first), label: `Do ${rungTitle(first)} before it` }] : [];
-          },
-        });
+        found.push({ blocks: [index], about: preparation, value: 0, limit: 1 });
       }
     }
     return found ?? NOTHING;
+  },
+  sentence: ({ blocks, about }, subject) =>
+    `${subject.titleAt(blocks[0])} needs ${PREPARATIONS[about as Preparation]} first; nothing before it in this class does that.`,
+  mend: ({ blocks, about }, subject) => {
+    const block = subject.timed.sequence[blocks[0] as number] as TimedBlock;
+    const { key, position } = block.entry;
+    const first = preparersOf(subject.catalog, about as Preparation, position).find((each) => each.key !== key);
+    return first ? [{ ...teachBefore(subject, block, first), label: `Do ${rungTitle(first)} before it` }] : NOTHING;
   },
 };
 

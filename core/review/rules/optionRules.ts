@@ -18,7 +18,7 @@ import { cautionsOn, type OfferCaution } from '../offerCautions';
 import { BIT } from '../reading';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 import { EXPOSURES } from './exposureRules';
-import { isMet, unmetSeverity } from './ladderRules';
+import { isMet, learntTitle, unmetSeverity } from './ladderRules';
 import { lackingOf } from './propRules';
 
 /** Offering it no longer. */
@@ -69,6 +69,7 @@ function eachOffer(offers: readonly Offer[], find: (offer: Offer) => readonly Ow
 
 const optionCaution: BlockRule = {
   code: 'OPTION_CAUTION',
+  arisesFrom: 'audience',
   part: 'options',
   severity: 'fix',
   except: 'stop where a professional decides first, look where it can be adapted',
@@ -78,25 +79,42 @@ const optionCaution: BlockRule = {
   findIn: ({ offers, room }) => {
     if (room.conditions.length === 0) return NOTHING;
     return eachOffer(offers, (offer) =>
-      cautionsOf(offer).map(([{ rule, value, how }, ...others]): OwnFound => {
-        const { condition, feature, over, verdict, why } = rule;
-        const people = [condition, ...others.map((each) => each.rule.condition)].map((each) => CONDITIONS[each].name);
-        return {
-          severity: SEVERITY[verdict],
+      cautionsOf(offer).map(
+        ([{ rule, value }]): OwnFound => ({
+          severity: SEVERITY[rule.verdict],
+          about: aboutOf(offer, rule.feature),
           value,
-          limit: over,
-          unit: FEATURES[feature].unit,
-          sentence: () =>
-            `${people.join(', ')}: “${offer.entry.rung.name}” is offered in ${rungTitle(offer.home.entry)}, ${measuredText(feature, value, over)}. ${why} ${how}`,
-          mend: (index) => (verdict === 'adapt' ? [] : withdraw(offer, index)),
-        };
-      }),
+          limit: rule.over,
+          unit: FEATURES[rule.feature].unit,
+        }),
+      ),
     );
   },
+  sentence: (found, { offers }) => {
+    const offer = offerOf(offers, found);
+    const [first, ...others] = cautionsOf(offer).find(
+      ([{ rule }]) => aboutOf(offer, rule.feature) === found.about,
+    ) as readonly [OfferCaution, ...OfferCaution[]];
+    const { condition, feature, over, why } = first.rule;
+    const people = [condition, ...others.map((each) => each.rule.condition)].map((each) => CONDITIONS[each].name);
+    return `${people.join(', ')}: ${offeredIn(offer)}, ${measuredText(feature, found.value, over)}. ${why} ${first.how}`;
+  },
+  mend: (found, { offers }, index) =>
+    found.severity === SEVERITY.adapt ? NOTHING : withdraw(offerOf(offers, found), index),
 };
+
+/** Which offered rung something was found in, and about what of it; a rung's id has no space. */
+const aboutOf = ({ option }: Offer, what = ''): string => [option.rung, what].join(' ');
+
+/** The offered rung that something was found in. */
+const offerOf = (offers: readonly Offer[], { about = '' }: OwnFound): Offer =>
+  offers.find(({ option }) => option.rung === about.slice(0, about.indexOf(' '))) as Offer;
+
+const offeredIn = ({ entry, home }: Offer): string => `“${entry.rung.name}” is offered in ${rungTitle(home.entry)}`;
 
 const optionUnmet: WholeRule = {
   code: 'OPTION_UNMET',
+  arisesFrom: 'past',
   part: 'options',
   severity: 'fix',
   except: 'stop when the offered rung is harder than the room can take',
@@ -117,26 +135,33 @@ const optionUnmet: WholeRule = {
         for (const required of offer.entry.rung.requires ?? []) {
           // What the block itself teaches is learnt when its upper rung is taken.
           if (isMet(subject, required, at + 1)) continue;
-          const need = room.catalog.rung(required);
           found ??= [];
           found.push({
             severity: unmetSeverity(room, offer.entry),
             blocks: [index],
+            about: aboutOf(offer, rungKey(required)),
             value: 0,
             limit: 1,
-            sentence: () =>
-              `“${offer.entry.rung.name}” is offered in ${rungTitle(offer.home.entry)} before people have learnt ${need ? rungTitle(need) : rungKey(required)}.`,
-            mend: () => withdraw(offer, index),
           });
         }
       }
     }
     return found ?? NOTHING;
   },
+  sentence: (found, subject) => {
+    const offer = offerOf(subject.knownAt(found.blocks[0] as number).offers, found);
+    const key = (found.about ?? '').slice(aboutOf(offer).length);
+    return `${offeredIn(offer)} before people have learnt ${learntTitle(subject.catalog, key)}.`;
+  },
+  mend: (found, subject) => {
+    const index = found.blocks[0] as number;
+    return withdraw(offerOf(subject.knownAt(index).offers, found), index);
+  },
 };
 
 const optionProp: BlockRule = {
   code: 'OPTION_PROP',
+  arisesFrom: 'audience',
   part: 'options',
   severity: 'fix',
   unit: 'times',
@@ -146,17 +171,15 @@ const optionProp: BlockRule = {
   findIn: ({ offers, room: { audience } }) => {
     if (!audience?.equipment) return NOTHING;
     return eachOffer(offers, (offer) =>
-      lackingOf(offer.entry, audience.equipment).map(
-        ({ name }): OwnFound => ({
-          value: 0,
-          limit: 1,
-          sentence: () =>
-            `“${offer.entry.rung.name}”, offered in ${rungTitle(offer.home.entry)}, needs “${name}”, which ${audience.name} do not have at hand.`,
-          mend: (index) => withdraw(offer, index),
-        }),
-      ),
+      lackingOf(offer.entry, audience.equipment).map(({ id }) => ({ about: aboutOf(offer, id), value: 0, limit: 1 })),
     );
   },
+  sentence: (found, { offers, room: { catalog, audience } }) => {
+    const offer = offerOf(offers, found);
+    const prop = catalog.prop((found.about ?? '').slice(aboutOf(offer).length));
+    return `“${offer.entry.rung.name}”, offered in ${rungTitle(offer.home.entry)}, needs “${prop?.name}”, which ${audience?.name} do not have at hand.`;
+  },
+  mend: (found, { offers }, index) => withdraw(offerOf(offers, found), index),
 };
 
 const optionExposed: BlockRule = {
@@ -170,22 +193,20 @@ const optionExposed: BlockRule = {
     eachOffer(offers, (offer) => {
       const { ever } = offer.reading;
       if ((ever & EXPOSED) === 0) return NOTHING;
-      return EXPOSURES.flatMap(({ feature, words, stretch }): OwnFound[] => {
+      return EXPOSURES.flatMap(({ feature, stretch }): OwnFound[] => {
         if (!(ever & BIT[feature])) return [];
         const value = offer.longest(feature);
         const limit = room.limits[stretch];
-        if (!isOver(value, limit, 's')) return [];
-        return [
-          {
-            value,
-            limit,
-            sentence: () =>
-              `${words} for ${spell(value)} at a stretch in “${offer.entry.rung.name}”, offered in ${rungTitle(offer.home.entry)}; ${spell(limit)} is the most.`,
-            mend: (index) => withdraw(offer, index),
-          },
-        ];
+        return isOver(value, limit, 's') ? [{ about: aboutOf(offer, feature), value, limit }] : [];
       });
     }),
+  sentence: (found, { offers }) => {
+    const offer = offerOf(offers, found);
+    const { entry, home } = offer;
+    const exposed = EXPOSURES.find(({ feature }) => aboutOf(offer, feature) === found.about);
+    return `${exposed?.words} for ${spell(found.value)} at a stretch in “${entry.rung.name}”, offered in ${rungTitle(home.entry)}; ${spell(found.limit)} is the most.`;
+  },
+  mend: (found, { offers }, index) => withdraw(offerOf(offers, found), index),
 };
 
 /** What any of the exposures is about. */
@@ -203,23 +224,19 @@ const optionLong: BlockRule = {
   unit: 's',
   limit: 'the main version’s work and a tenth more, and 10 s more',
   says: 'an offered rung takes longer than the main version, so the room falls apart',
-  findIn: ({ offers, laid: { block, work, entry: main } }) => {
+  findIn: ({ offers, laid: { block, work } }) => {
     if (block.mode === 'show') return NOTHING;
     const limit = Math.max(work * (1 + LONGER_SHARE), work + LONGER_SECONDS);
     return eachOffer(offers, (offer): readonly OwnFound[] => {
       const value = offer.seconds();
-      if (!isOver(value, limit, 's')) return NOTHING;
-      return [
-        {
-          value,
-          limit,
-          sentence: () =>
-            `“${offer.entry.rung.name}”, offered in ${rungTitle(main)}, takes ${spell(value)}; the main version takes ${spell(work)}.`,
-          mend: (index) => fitting(offer, value, index),
-        },
-      ];
+      return isOver(value, limit, 's') ? [{ about: aboutOf(offer), value, limit }] : NOTHING;
     });
   },
+  sentence: (found, { offers }) => {
+    const { entry, home } = offerOf(offers, found);
+    return `“${entry.rung.name}”, offered in ${rungTitle(home.entry)}, takes ${spell(found.value)}; the main version takes ${spell(home.work)}.`;
+  },
+  mend: (found, { offers }, index) => fitting(offerOf(offers, found), found.value, index),
 };
 
 /** The option with the repetitions that fit the main version's time. */

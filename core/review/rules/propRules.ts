@@ -1,6 +1,6 @@
 import { propsNeeded } from '../../plan';
 import { type Catalog, type Prop, peakOf, type RungEntry } from '../../repertoire';
-import { type Found, rungTitle, titleOf } from '../finding';
+import { type Found, rungTitle } from '../finding';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
 
 /** Props of a rung that an audience does not have at hand. */
@@ -9,6 +9,7 @@ export const lackingOf = ({ props }: RungEntry, equipment: readonly string[] | u
 
 const propLacking: WholeRule = {
   code: 'PROP_LACKING',
+  arisesFrom: 'audience',
   part: 'props',
   severity: 'fix',
   unit: 'times',
@@ -20,19 +21,17 @@ const propLacking: WholeRule = {
     if (!audience?.equipment) return NOTHING;
     let found: Found[] | undefined;
     for (const part of timed.sequence) {
-      for (const { id, name, standIn } of propsNeeded(part)) {
+      for (const { id } of propsNeeded(part)) {
         if (audience.equipment.includes(id)) continue;
         found ??= [];
-        found.push({
-          blocks: [part.index],
-          value: 0,
-          limit: 1,
-          sentence: () =>
-            `${titleOf(part)} needs “${name}”, which ${audience.name} do not have at hand${standIn ? `; at home ${standIn} will do` : ''}.`,
-        });
+        found.push({ blocks: [part.index], about: id, value: 0, limit: 1 });
       }
     }
     return found ?? NOTHING;
+  },
+  sentence: ({ blocks, about = '' }, subject) => {
+    const { name, standIn } = subject.catalog.prop(about) as Prop;
+    return `${subject.titleAt(blocks[0])} needs “${name}”, which ${subject.audience?.name} do not have at hand${standIn ? `; at home ${standIn} will do` : ''}.`;
   },
 };
 
@@ -69,13 +68,9 @@ const propInTheWay: BlockRule = {
   limit: 'never',
   says: 'a prop lies under a head or a spine that rolls over it',
   findIn: ({ laid: { entry }, room: { catalog } }) =>
-    entry.props.length === 0
-      ? NOTHING
-      : inTheWay(catalog, entry).map(({ name }) => ({
-          value: 1,
-          limit: 0,
-          sentence: () => `${rungTitle(entry)} rolls over “${name}”; it has to come out first.`,
-        })),
+    entry.props.length === 0 ? NOTHING : inTheWay(catalog, entry).map(({ id }) => ({ about: id, value: 1, limit: 0 })),
+  sentence: ({ about = '' }, { laid, room: { catalog } }) =>
+    `${rungTitle(laid.entry)} rolls over “${catalog.prop(about)?.name}”; it has to come out first.`,
 };
 
 export const PROP_RULES: readonly Rule[] = [propLacking, propInTheWay];

@@ -19,37 +19,50 @@ const sidesUneven: WholeRule = {
   find: (subject) => {
     let found: Found[] | undefined;
     for (const tally of subject.sides.values()) {
-      const one = unevenness(subject, tally);
+      const one = unevenness(tally);
       if (!one) continue;
       found ??= [];
       found.push(one);
     }
     return found ?? NOTHING;
   },
+  sentence: (found, subject) => {
+    const tally = tallyOf(subject, found);
+    const { blocks, reps } = tally;
+    const [name, heavy] = [blocks[0]?.entry.exercise.name, heavySide(tally)];
+    const light = otherSide(heavy);
+    const counted =
+      reps.left === reps.right
+        ? ''
+        : `, ${rounded(reps[heavy], 'reps')} repetitions against ${rounded(reps[light], 'reps')}`;
+    return found.unit === 'reps'
+      ? `${name} is done more often on the ${heavy}${counted}.`
+      : `${name} works the ${heavy} side ${spell(found.value)} longer than the ${light}${counted}.`;
+  },
+  mend: (found, subject) => {
+    const tally = tallyOf(subject, found);
+    return tally.blocks.flatMap((block) => evenOut(subject, block, heavySide(tally)));
+  },
 };
 
-function unevenness(subject: Subject, { blocks, seconds, reps }: SideTally): Found | null {
+function unevenness({ blocks, seconds, reps }: SideTally): Found | null {
   const byTime = rounded(seconds.left - seconds.right, 's');
   const repsApart = reps.left - reps.right;
   if (byTime === 0 && repsApart === 0) return null;
-  const heavy: Side = (byTime || repsApart) > 0 ? 'left' : 'right';
-  const light = otherSide(heavy);
-  const [first] = blocks as [TimedBlock];
   return {
     blocks: blocks.map(({ index }) => index),
+    about: blocks[0]?.entry.exercise.id,
     value: byTime === 0 ? Math.abs(repsApart) : Math.abs(seconds.left - seconds.right),
     limit: 0,
     unit: byTime === 0 ? 'reps' : 's',
-    sentence: () => {
-      const name = first.entry.exercise.name;
-      const counted =
-        repsApart === 0 ? '' : `, ${rounded(reps[heavy], 'reps')} repetitions against ${rounded(reps[light], 'reps')}`;
-      if (byTime === 0) return `${name} is done more often on the ${heavy}${counted}.`;
-      return `${name} works the ${heavy} side ${spell(Math.abs(seconds.left - seconds.right))} longer than the ${light}${counted}.`;
-    },
-    mend: () => blocks.flatMap((block) => evenOut(subject, block, heavy)),
   };
 }
+
+/** The side an exercise is done more on: longer, or where that is the same more often. */
+const heavySide = ({ seconds, reps }: SideTally): Side =>
+  (rounded(seconds.left - seconds.right, 's') || reps.left - reps.right) > 0 ? 'left' : 'right';
+
+const tallyOf = ({ sides }: Subject, { about = '' }: Found): SideTally => sides.get(about) as SideTally;
 
 /** A block that tips the balance done on both sides, or with the same repetitions, or its other side put after it. */
 function evenOut(subject: Subject, { block, entry, index }: TimedBlock, heavy: Side): Remedy[] {
@@ -91,23 +104,22 @@ const firstSideSame: WholeRule = {
       const before = sided[i - 1];
       const sameRun = before?.block.run !== undefined && before.block.run === block.block.run;
       if (!before || sameRun || before.firstSide !== block.firstSide) return [];
-      const side = otherSide(block.firstSide as Side);
-      return [
-        {
-          blocks: [before.index, block.index],
-          value: 1,
-          limit: 0,
-          sentence: () =>
-            `${rungTitle(before.entry)} and ${rungTitle(block.entry)} both begin on the ${block.firstSide}; the house changes the side that begins.`,
-          mend: () => [
-            {
-              label: `${rungTitle(block.entry)}: begin on the ${side}`,
-              edits: [{ kind: 'set', id: block.block.id, change: { firstSide: side } }],
-            },
-          ],
-        },
-      ];
+      return [{ blocks: [before.index, block.index], value: 1, limit: 0 }];
     });
+  },
+  sentence: ({ blocks: [before, at] }, subject) => {
+    const { firstSide } = subject.timed.sequence[at as number] as TimedBlock;
+    return `${subject.titleAt(before)} and ${subject.titleAt(at)} both begin on the ${firstSide}; the house changes the side that begins.`;
+  },
+  mend: ({ blocks: [, at] }, subject) => {
+    const { firstSide, block } = subject.timed.sequence[at as number] as TimedBlock;
+    const side = otherSide(firstSide as Side);
+    return [
+      {
+        label: `${subject.titleAt(at)}: begin on the ${side}`,
+        edits: [{ kind: 'set', id: block.id, change: { firstSide: side } }],
+      },
+    ];
   },
 };
 
@@ -126,26 +138,22 @@ const runOfSides: WholeRule = {
       const { run } = block.block;
       if (run !== undefined) runs.set(run, [...(runs.get(run) ?? []), block]);
     }
-    return [...runs.values()].flatMap((blocks): Found[] => {
-      if (blocks.length < 2) return [];
-      const [first] = blocks as [TimedBlock];
-      return [
-        {
-          blocks: blocks.map(({ index }) => index),
-          value: blocks.length,
-          limit: 1,
-          sentence: () =>
-            `${blocks.length} blocks from ${rungTitle(first.entry)} on are done on one side before the other; the house changes sides block by block.`,
-          mend: () => [
-            {
-              label: `From ${rungTitle(first.entry)} on: each block on both sides`,
-              edits: blocks.map(({ block }) => ({ kind: 'set', id: block.id, change: { run: null } })),
-            },
-          ],
-        },
-      ];
-    });
+    return [...runs.values()].flatMap((blocks): Found[] =>
+      blocks.length < 2 ? [] : [{ blocks: blocks.map(({ index }) => index), value: blocks.length, limit: 1 }],
+    );
   },
+  sentence: ({ blocks, value }, subject) =>
+    `${value} blocks from ${subject.titleAt(blocks[0])} on are done on one side before the other; the house changes sides block by block.`,
+  mend: ({ blocks }, subject) => [
+    {
+      label: `From ${subject.titleAt(blocks[0])} on: each block on both sides`,
+      edits: blocks.map((index) => ({
+        kind: 'set',
+        id: subject.timed.sequence[index]?.block.id ?? '',
+        change: { run: null },
+      })),
+    },
+  ],
 };
 
 export const SIDE_RULES: readonly WholeRule[] = [sidesUneven, firstSideSame, runOfSides];

@@ -11,6 +11,7 @@ const [SLACK_SECONDS, SLACK_SHARE] = [2, 0.1];
 interface Timed {
   /** Of the part it is in; none for the opening and the closing. */
   readonly blocks: readonly number[];
+  readonly about?: 'opening' | 'closing';
   readonly what: string;
   readonly typed: number;
   readonly spoken: number;
@@ -28,27 +29,28 @@ const wordsLong: WholeRule = {
   limit: 'the seconds typed, 2 s and a tenth more',
   says: 'an opening, a closing, a talk, a check or a set-up is given fewer seconds than its words take; it is timed by its words',
   find: ({ timed }) => {
-    const found = [...ends(timed), ...parts(timed)].filter(
+    const found = timesOf(timed).filter(
       ({ typed, spoken }) => spoken - typed > Math.max(SLACK_SECONDS, SLACK_SHARE * typed),
     );
     if (found.length === 0) return NOTHING;
-    return found.map(
-      (each): Found => ({
-        blocks: each.blocks,
-        value: each.spoken,
-        limit: each.typed,
-        sentence: () =>
-          `${each.what}: the words take ${spell(each.spoken)}, and ${spell(each.typed)} are planned for them. Give them the time, or say less.`,
-        mend: () => mended(each),
-      }),
-    );
+    return found.map(({ blocks, about, spoken, typed }): Found => ({ blocks, about, value: spoken, limit: typed }));
   },
+  sentence: (found, { timed }) =>
+    `${timeOf(timed, found).what}: the words take ${spell(found.value)}, and ${spell(found.limit)} are planned for them. Give them the time, or say less.`,
+  mend: (found, { timed }) => mended(timeOf(timed, found)),
 };
+
+const timesOf = (timed: TimedClass): Timed[] => [...ends(timed), ...parts(timed)];
+
+/** What a finding is about. */
+const timeOf = (timed: TimedClass, { blocks, about }: Found): Timed =>
+  timesOf(timed).find((each) => each.about === about && each.blocks[0] === blocks[0]) as Timed;
 
 function ends({ plan, parts: { opening, closing } }: TimedClass): Timed[] {
   return [
     {
       blocks: [],
+      about: 'opening',
       what: 'The opening',
       typed: plan.openingSeconds,
       spoken: opening,
@@ -58,6 +60,7 @@ function ends({ plan, parts: { opening, closing } }: TimedClass): Timed[] {
     },
     {
       blocks: [],
+      about: 'closing',
       what: 'The closing',
       typed: plan.closingSeconds,
       spoken: closing,

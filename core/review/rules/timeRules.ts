@@ -1,7 +1,7 @@
 import type { ClassPlan } from '../../plan';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { clock, percent, spell } from '../clock';
-import { rungTitle, titleOf } from '../finding';
+import { rungTitle } from '../finding';
 import { lateText } from '../lateText';
 import { lessOfSeveral } from '../remedies/shorten';
 import { type BlockRule, DONE, NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
@@ -21,6 +21,7 @@ function whereTargetFalls({ timed }: Subject, target: number): number {
 
 const timeOver: WholeRule = {
   code: 'TIME_OVER',
+  ofLength: true,
   part: 'time',
   severity: 'fix',
   unit: 's',
@@ -31,23 +32,18 @@ const timeOver: WholeRule = {
     const target = targetOf(subject);
     if (!isOver(timed.seconds, target, 's')) return NOTHING;
     const at = whereTargetFalls(subject, target);
-    const part = timed.sequence[at];
-    const name = part ? titleOf(part) : 'the closing';
-    return [
-      {
-        blocks: at < 0 ? [] : [at],
-        value: timed.seconds,
-        limit: target,
-        sentence: () =>
-          `The class lasts ${clock(timed.seconds)}, ${spell(timed.seconds - target)} over its ${targetText(timed.plan)}; they end in ${name}.`,
-        mend: () => lessOfSeveral(subject, timed.seconds - target),
-      },
-    ];
+    return [{ blocks: at < 0 ? [] : [at], value: timed.seconds, limit: target }];
   },
+  sentence: ({ blocks: [at], value, limit }, subject) =>
+    `The class lasts ${clock(value)}, ${spell(value - limit)} over its ${targetText(subject.timed.plan)}; they end in ${at === undefined ? 'the closing' : subject.titleAt(at)}.`,
+  mend: ({ value, limit }, subject) => lessOfSeveral(subject, value - limit),
 };
 
 const timeUnder: WholeRule = {
   code: 'TIME_UNDER',
+  wantsMore: true,
+  ofLength: true,
+  ofWhole: true,
   part: 'time',
   severity: 'look',
   except: 'fix from twice that share',
@@ -60,15 +56,16 @@ const timeUnder: WholeRule = {
     const target = targetOf(subject);
     const least = target * (1 - limits.underShare);
     if (!isUnder(timed.seconds, least, 's')) return NOTHING;
-    const short = spell(target - timed.seconds);
-    const sentence = () => `The class lasts ${clock(timed.seconds)}, ${short} short of its ${targetText(timed.plan)}.`;
     const severity = isUnder(timed.seconds, target * (1 - 2 * limits.underShare), 's') ? 'fix' : undefined;
-    return [{ severity, blocks: [], value: timed.seconds, limit: least, sentence }];
+    return [{ severity, blocks: [], value: timed.seconds, limit: least }];
   },
+  sentence: ({ value }, subject) =>
+    `The class lasts ${clock(value)}, ${spell(targetOf(subject) - value)} short of its ${targetText(subject.timed.plan)}.`,
 };
 
 const timeAtRisk: WholeRule = {
   code: 'TIME_AT_RISK',
+  ofLength: true,
   part: 'time',
   severity: 'look',
   unit: '',
@@ -78,21 +75,16 @@ const timeAtRisk: WholeRule = {
     const { timed, limits } = subject;
     const target = targetOf(subject);
     if (isOver(timed.seconds, target, 's') || !isOver(timed.range.overChance, limits.overChance, '')) return NOTHING;
-    return [
-      {
-        blocks: [],
-        value: timed.range.overChance,
-        limit: limits.overChance,
-        sentence: () =>
-          `As taught, ${lateText(timed.range.overChance)}; one in ten lasts ${clock(timed.range.p90)} or more, of ${targetText(timed.plan)}.`,
-        mend: () => lessOfSeveral(subject, timed.range.p90 - target),
-      },
-    ];
+    return [{ blocks: [], value: timed.range.overChance, limit: limits.overChance }];
   },
+  sentence: ({ value }, { timed: { range, plan } }) =>
+    `As taught, ${lateText(value)}; one in ten lasts ${clock(range.p90)} or more, of ${targetText(plan)}.`,
+  mend: (_found, subject) => lessOfSeveral(subject, subject.timed.range.p90 - targetOf(subject)),
 };
 
 const openingLong: WholeRule = {
   code: 'OPENING_LONG',
+  ofWhole: true,
   part: 'time',
   severity: 'fix',
   purposes: WHOLE_CLASS,
@@ -104,19 +96,13 @@ const openingLong: WholeRule = {
     const target = targetOf(subject);
     const share = timed.parts.opening / target;
     if (timed.blocks.length === 0 || !isOver(share, limits.openingShare, '')) return NOTHING;
-    const fitting = Math.floor((limits.openingShare * target) / 5) * 5;
-    return [
-      {
-        blocks: [],
-        value: share,
-        limit: limits.openingShare,
-        sentence: () =>
-          `The opening takes ${spell(timed.parts.opening)}, ${percent(share)} of the ${targetText(timed.plan)}; ${percent(limits.openingShare)} is the most.`,
-        mend: () => [
-          { label: `Open in ${spell(fitting)}`, edits: [{ kind: 'class', change: { openingSeconds: fitting } }] },
-        ],
-      },
-    ];
+    return [{ blocks: [], value: share, limit: limits.openingShare }];
+  },
+  sentence: ({ value, limit }, { timed }) =>
+    `The opening takes ${spell(timed.parts.opening)}, ${percent(value)} of the ${targetText(timed.plan)}; ${percent(limit)} is the most.`,
+  mend: ({ limit }, subject) => {
+    const openingSeconds = Math.floor((limit * targetOf(subject)) / 5) * 5;
+    return [{ label: `Open in ${spell(openingSeconds)}`, edits: [{ kind: 'class', change: { openingSeconds } }] }];
   },
 };
 
@@ -130,26 +116,22 @@ const blockLong: BlockRule = {
   says: 'one block lasts so long that the room is lost',
   findIn: ({ laid, room: { limits } }) => {
     if (!isOver(laid.seconds, limits.blockSeconds, 's')) return NOTHING;
-    const { entry, seconds, sets, block } = laid;
-    return [
-      {
-        value: seconds,
-        limit: limits.blockSeconds,
-        sentence: () =>
-          `${rungTitle(entry)} lasts ${spell(seconds)}; a block longer than ${spell(limits.blockSeconds)} loses the room.`,
-        mend: () =>
-          sets > 1
-            ? [
-                {
-                  label: `${sets - 1} ${sets === 2 ? 'set' : 'sets'} instead of ${sets}`,
-                  edits: [{ kind: 'dose', id: block.id, dose: { sets: sets - 1 } }],
-                },
-              ]
-            : [],
-      },
-    ];
+    return [{ value: laid.seconds, limit: limits.blockSeconds }];
   },
+  sentence: ({ value, limit }, { laid }) =>
+    `${rungTitle(laid.entry)} lasts ${spell(value)}; a block longer than ${spell(limit)} loses the room.`,
+  mend: (_found, { laid: { sets, block } }) =>
+    sets > 1
+      ? [
+          {
+            label: `${sets - 1} ${sets === 2 ? 'set' : 'sets'} instead of ${sets}`,
+            edits: [{ kind: 'dose', id: block.id, dose: { sets: sets - 1 } }],
+          },
+        ]
+      : NOTHING,
 };
+
+const LOST = [{ value: 1, limit: 0 }];
 
 const carryLost: BlockRule = {
   code: 'CARRY_LOST',
@@ -159,19 +141,12 @@ const carryLost: BlockRule = {
   presence: true,
   limit: 'never',
   says: 'a block said to carry on no longer can, since what it names was changed; it is timed as a new shape',
-  findIn: ({ laid }) => {
-    if (!laid.carryLost) return NOTHING;
-    const { entry, block } = laid;
-    return [
-      {
-        value: 1,
-        limit: 0,
-        sentence: () =>
-          `${rungTitle(entry)} is said to go on from the block before it, which it no longer can: position or props differ now.`,
-        mend: () => [{ label: 'Set it up anew', edits: [{ kind: 'set', id: block.id, change: { carry: null } }] }],
-      },
-    ];
-  },
+  findIn: ({ laid }) => (laid.carryLost ? LOST : NOTHING),
+  sentence: (_found, { laid }) =>
+    `${rungTitle(laid.entry)} is said to go on from the block before it, which it no longer can: position or props differ now.`,
+  mend: (_found, { laid: { block } }) => [
+    { label: 'Set it up anew', edits: [{ kind: 'set', id: block.id, change: { carry: null } }] },
+  ],
 };
 
 export const TIME_RULES: readonly Rule[] = [timeOver, timeUnder, timeAtRisk, openingLong, blockLong, carryLost];

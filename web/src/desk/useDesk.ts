@@ -1,7 +1,7 @@
 import type { Fix, ToTime } from '@warm-ladder/core/mend';
 import type { MethodFile } from '@warm-ladder/core/method';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import type { ReviewContext } from '@warm-ladder/core/review';
+import type { FindingName, ReviewContext } from '@warm-ladder/core/review';
 import type { Brief, SeriesBrief } from '@warm-ladder/core/sequence';
 import type { DraftPlan } from '@warm-ladder/core/taught/take';
 import type { Effect, Outline } from '@warm-ladder/core/versions';
@@ -22,7 +22,6 @@ import { atDesk } from './desk';
 import type {
   Around,
   DeskWork,
-  FindingName,
   LevelledClass,
   MendedClass,
   PlannedSeries,
@@ -52,7 +51,7 @@ export function useDesk(classId: string): Desk {
       return atDesk(selectCatalogSource(state), (work) => ask(work, plan, reviewContext(state, plan)), lane);
     };
     return {
-      fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, name(finding))),
+      fixes: (finding) => about<readonly Fix[]>([], (work, plan, context) => work.fixes(plan, context, finding)),
       fit: () => about<ToTime | null>(null, (work, plan, context) => work.fit(plan, context)),
       levels: () => about<LevelledClass | null>(null, (work, plan, context) => work.levels(plan, context)),
       mendAll: (looks) =>
@@ -60,9 +59,6 @@ export function useDesk(classId: string): Desk {
     };
   }, [classId]);
 }
-
-/** A finding holds functions, which can't be sent. */
-const name = ({ code, ids, message }: FindingName): FindingName => ({ code, ids, message });
 
 /** What a class is worked out with elsewhere than at its desk, from the studio as it is now. */
 const aboutClass = async <T>(plan: ClassPlan, ask: (work: Remote<DeskWork>, context: ReviewContext) => Promise<T>) => {

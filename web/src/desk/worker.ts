@@ -15,7 +15,8 @@ import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
 import {
   askedMeasures,
-  type Finding,
+  type FindingName,
+  findingKey,
   type Measures,
   measureClass,
   type ReviewContext,
@@ -35,9 +36,6 @@ import { type DraftPlan, draftPlan, readCaptions, readTake, type Take } from '@w
 import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
 import type { Searching } from '@warm-ladder/core/vocabulary';
 import { expose } from 'comlink';
-
-/** A finding named from outside: the review is made anew here. */
-export type FindingName = Pick<Finding, 'code' | 'ids' | 'message'>;
 
 /** What is told of a mending: the class itself is made from the steps. */
 export type MendedClass = Pick<Mended, 'steps' | 'left' | 'why' | 'plan'>;
@@ -137,10 +135,9 @@ const work = {
     catalog = new Catalog(source);
   },
   /** What mends a finding of the class as it is now; nothing where the finding is gone. */
-  fixes(plan: ClassPlan, context: ReviewContext, { code, ids, message }: FindingName): Fix[] {
+  fixes(plan: ClassPlan, context: ReviewContext, name: FindingName): Fix[] {
     const review = reviewClass(known(), plan, context);
-    const same = (each: Finding) => each.code === code && each.message === message && each.ids.join() === ids.join();
-    const finding = review.findings.find(same);
+    const finding = review.findings.find((each) => findingKey(each) === findingKey(name));
     return finding ? fixesFor(known(), review, finding, context) : [];
   },
   /** The class brought to its length, with what may go when it runs late. */

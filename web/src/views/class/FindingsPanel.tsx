@@ -1,6 +1,6 @@
 import type { Fix } from '@warm-ladder/core/mend';
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
-import { type CraftWord, heardOf, type ToldFinding, type Verdict } from '@warm-ladder/core/review';
+import { type CraftWord, type Finding, findingKey, heardOf, type Verdict } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { memo, type ReactNode, useEffect, useMemo, useState } from 'react';
 import { effectText } from '../../parts/effectText';
@@ -8,19 +8,19 @@ import { SeverityMark } from '../../parts/SeverityMark';
 
 interface FindingsPanelProps {
   readonly plan: ClassPlan;
-  readonly findings: readonly ToldFinding[];
+  readonly findings: readonly Finding[];
   /** What the class comes to, and how it is made. */
   readonly verdict: Verdict;
   /** How long the class is now. */
   readonly seconds: number;
   /** The circumstances a finding arises in; `null` where it is the class's own. */
-  readonly arises: (finding: ToldFinding) => string | null;
+  readonly arises: (finding: Finding) => string | null;
   /** What else is said at the head of the panel. */
   readonly children?: ReactNode;
   readonly onPoint: (ids: readonly string[]) => void;
   readonly onGo: (id: string) => void;
   /** Ways to mend it, each tried on the class as it is now. */
-  readonly onAsk: (finding: ToldFinding) => Promise<readonly Fix[]>;
+  readonly onAsk: (finding: Finding) => Promise<readonly Fix[]>;
   /** Shows where edits lead, before they are taken; `null`: no longer. */
   readonly onPreview: (edits: readonly PlanEdit[] | null) => void;
   readonly onMend: (fix: Fix) => void;
@@ -28,8 +28,6 @@ interface FindingsPanelProps {
 
 /** Findings shown before the rest is asked for: the gravest, and more than a sound class ever has. */
 const SHOWN = 16;
-
-const keyOf = ({ code, ids }: ToldFinding): string => `${code} ${ids.join(' ')}`;
 
 /** What the review says, first what cures most, each with the blocks it points at and, when asked, what would mend it. */
 export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelProps) {
@@ -42,7 +40,7 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
   const [fixes, setFixes] = useState<readonly Fix[] | string | null>(null);
   // Asked again whenever the class has changed: what helped it as it was may not help it now.
   useEffect(() => {
-    const finding = findings.find((each) => keyOf(each) === opened);
+    const finding = findings.find((each) => findingKey(each) === opened);
     if (!finding || plan.blocks.length === 0) return;
     let over = false;
     setFixes(null);
@@ -64,11 +62,11 @@ export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelPro
       </div>
       {heard.later.length === 0 && <Craft words={verdict.craft} {...does} />}
       <ul className="mt-1 flex flex-col divide-y divide-line">
-        {findings.slice(0, all ? undefined : SHOWN).map((finding, i) => {
-          const key = keyOf(finding);
+        {findings.slice(0, all ? undefined : SHOWN).map((finding) => {
+          const key = findingKey(finding);
           return (
             <FindingItem
-              key={`${key} ${i}`}
+              key={key}
               finding={finding}
               arises={arises(finding)}
               fixes={opened === key ? (fixes ?? TRYING) : null}
@@ -132,7 +130,7 @@ function Craft({
 const TRYING = 'Trying what would help …';
 
 interface FindingItemProps extends Pick<FindingsPanelProps, 'onPoint' | 'onGo' | 'onPreview' | 'onMend'> {
-  readonly finding: ToldFinding;
+  readonly finding: Finding;
   readonly arises: string | null;
   /** Ways to mend it, or a sentence in their place; `null` while nobody asked. */
   readonly fixes: readonly Fix[] | string | null;
