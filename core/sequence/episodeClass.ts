@@ -2,7 +2,7 @@ import type { BasePosition } from '../body';
 import { type ClassPlan, isInterlude } from '../plan';
 import { type RungEntry, rungKey } from '../repertoire';
 import { rungTitle } from '../review';
-import { type Learnt, needsOf, type Series, type SeriesReview, type SeriesRules, type WholeStudio } from '../series';
+import { type Learnt, needsOf, type Series, type SeriesMeasure, type SeriesRules, type WholeStudio } from '../series';
 import { type Chance, shuffled } from '../vocabulary/chance';
 import type { Searching } from '../vocabulary/searching';
 import type { Search } from './aims';
@@ -13,7 +13,7 @@ import { searchFor } from './searchFor';
 import type { SeriesBrief } from './seriesBriefSchema';
 
 /** The most heat-minutes the next episode may have, so that work rises as fast as it may, and eases when it has to. */
-export function workOf(review: SeriesReview | undefined, { heatRise, easierEvery }: SeriesRules): number | undefined {
+export function workOf(review: SeriesMeasure | undefined, { heatRise, easierEvery }: SeriesRules): number | undefined {
   const done = review?.episodes.map(({ heatMinutes }) => heatMinutes) ?? [];
   const last = done.at(-1);
   if (last === undefined) return undefined;

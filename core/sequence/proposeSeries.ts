@@ -7,12 +7,12 @@ import {
   countsOf,
   doingsOf,
   type Learnt,
+  measureSeries,
   type PathStep,
-  reviewSeries,
   rulesOf,
   type Series,
   type SeriesFix,
-  type SeriesReview,
+  type SeriesMeasure,
   seriesFixesFor,
   WEEKDAYS,
   type Weekday,
@@ -31,7 +31,7 @@ import type { SeriesBrief } from './seriesBriefSchema';
 export interface SeriesProposal {
   readonly series: Series;
   readonly classes: readonly ClassPlan[];
-  readonly review: SeriesReview;
+  readonly review: SeriesMeasure;
   readonly counts: ReturnType<typeof countsOf>;
   readonly why: readonly string[];
 }
@@ -154,12 +154,12 @@ function* plannedFor(
   const rules = rulesOf(shell);
   let series = shell;
   let classes: ClassPlan[] = [];
-  let best: SeriesReview | undefined;
+  let best: SeriesMeasure | undefined;
   for (let episode = 1; episode <= brief.episodes; episode++) {
     const learnt = learntBy(studio, series, classes);
     const own = withEdited(studio, { series, classes });
     const musts = mustsFor(studio.catalog, { learnt, path, goals, episode, last: brief.episodes });
-    let chosen: { series: Series; classes: ClassPlan[]; review: SeriesReview; weight: number } | undefined;
+    let chosen: { series: Series; classes: ClassPlan[]; review: SeriesMeasure; weight: number } | undefined;
     const stays = brief.kept?.find((each) => each.episode === episode)?.class;
     for (let attempt = 0; attempt < (stays ? 1 : TRIES); attempt++) {
       const chance = chanceOf(seed + EPISODES_APART * episode + attempt);
@@ -182,7 +182,7 @@ function* plannedFor(
       if (!goesOn) return null;
       const next = { ...series, episodes: [...series.episodes, episodeOf(studio.catalog, made, learnt)] };
       const after = [...classes, made];
-      const review = reviewSeries(withEdited(studio, { series: next, classes: after }), next, { today });
+      const review = measureSeries(withEdited(studio, { series: next, classes: after }), next, { today });
       const weight = weightOf(review, episode);
       if (!chosen || weight < chosen.weight) chosen = { series: next, classes: after, review, weight };
       if (weight < A_FIX) break;
@@ -212,8 +212,8 @@ function episodeOf(catalog: Catalog, plan: ClassPlan, learnt: Learnt): Series['e
 }
 
 /** What an episode brings into its series, as what it costs: a goal can't be missed before the end. */
-function weightOf({ findings, episodes }: SeriesReview, episode: number): number {
-  const own = findings.filter(
+function weightOf({ raised, episodes }: SeriesMeasure, episode: number): number {
+  const own = raised.filter(
     (each) => each.episode === episode - 1 && each.code !== 'GOAL_UNREACHED' && each.code !== 'COVERAGE_MISSING',
   );
   const all = [...own, ...(episodes.at(-1)?.review.findings ?? [])];
@@ -238,21 +238,21 @@ function mended(
   let series = first;
   let classes = [...plans];
   let whole = withEdited(studio, { series, classes });
-  let review = reviewSeries(whole, series, { today });
+  let review = measureSeries(whole, series, { today });
   for (let step = 0; step < MENDED; step++) {
     const fix = firstFix(whole, series, review);
     if (!fix) break;
     ({ series } = fix.after);
     classes = classes.map((plan) => fix.after.classes.find(({ id }) => id === plan.id) ?? plan);
     whole = withEdited(studio, { series, classes });
-    review = reviewSeries(whole, series, { today });
+    review = measureSeries(whole, series, { today });
   }
   return { series, classes, review, counts: countsOf(review), why: whyOf(studio.catalog, review, goals) };
 }
 
 /** The best way to mend the gravest finding for which there is one. */
-function firstFix(studio: WholeStudio, series: Series, review: SeriesReview): SeriesFix | undefined {
-  for (const finding of review.findings) {
+function firstFix(studio: WholeStudio, series: Series, review: SeriesMeasure): SeriesFix | undefined {
+  for (const finding of review.raised) {
     if (finding.severity === 'look') return undefined;
     const [fix] = seriesFixesFor(studio, series, review, finding);
     if (fix) return fix;
@@ -261,7 +261,7 @@ function firstFix(studio: WholeStudio, series: Series, review: SeriesReview): Se
 }
 
 /** What a director would want to know of it, week by week. */
-function whyOf(catalog: Catalog, { episodes }: SeriesReview, goals: readonly RungEntry[]): string[] {
+function whyOf(catalog: Catalog, { episodes }: SeriesMeasure, goals: readonly RungEntry[]): string[] {
   const said = episodes.map(({ episode, plan, before, earned, heatMinutes, recapShare }) => {
     const fresh = [...doingsOf(plan).taught].filter((key) => before.count(key).taught === 0);
     const climbs = fresh.flatMap((key) => {

@@ -1,7 +1,7 @@
 import { applyEdits, type ClassPlan, PlanError } from '../plan';
 import type { Severity } from '../review';
-import { reviewSeries, type SeriesReview } from './reviewSeries';
-import type { SeriesEdit, SeriesFinding, SeriesRemedy, WholeStudio } from './seriesRule';
+import { measureSeries, type SeriesMeasure, seriesRemediesFor } from './reviewSeries';
+import type { SeriesEdit, SeriesFindingName, SeriesRemedy, WholeStudio } from './seriesRule';
 import type { Series } from './seriesSchema';
 
 /** A series and its classes after some edits. */
@@ -69,7 +69,7 @@ export function withEdited(studio: WholeStudio, { series, classes }: EditedSerie
 /** What a way to mend does, tried on a copy. */
 export interface SeriesFix extends SeriesRemedy {
   readonly after: EditedSeries;
-  readonly review: SeriesReview;
+  readonly measure: SeriesMeasure;
   /** Findings before and after, those of the classes among them. */
   readonly counts: Readonly<Record<'before' | 'after', Readonly<Record<Severity, number>>>>;
 }
@@ -77,9 +77,9 @@ export interface SeriesFix extends SeriesRemedy {
 const WEIGHTS: Readonly<Record<Severity, number>> = { stop: 1000, fix: 30, look: 1 };
 
 /** Findings of a series and of its classes by severity. */
-export function countsOf({ findings, episodes }: SeriesReview): Record<Severity, number> {
+export function countsOf({ raised, episodes }: SeriesMeasure): Record<Severity, number> {
   const counts = { stop: 0, fix: 0, look: 0 };
-  for (const { severity } of findings) counts[severity] += 1;
+  for (const { severity } of raised) counts[severity] += 1;
   for (const { review } of episodes) for (const { severity } of review.findings) counts[severity] += 1;
   return counts;
 }
@@ -91,19 +91,18 @@ const weigh = (counts: Readonly<Record<Severity, number>>): number =>
 export function seriesFixesFor(
   studio: WholeStudio,
   series: Series,
-  review: SeriesReview,
-  finding: SeriesFinding,
+  review: SeriesMeasure,
+  finding: SeriesFindingName,
 ): readonly SeriesFix[] {
   const before = countsOf(review);
-  return finding
-    .mend()
+  return seriesRemediesFor(review, finding)
     .flatMap((remedy): SeriesFix[] => {
       try {
         const after = editedSeries(studio, series, remedy.edits);
-        const outcome = reviewSeries(withEdited(studio, after), after.series);
+        const outcome = measureSeries(withEdited(studio, after), after.series);
         const counts = { before, after: countsOf(outcome) };
         return weigh(counts.after) < weigh(before) && counts.after.stop <= before.stop
-          ? [{ ...remedy, after, review: outcome, counts }]
+          ? [{ ...remedy, after, measure: outcome, counts }]
           : [];
       } catch (error) {
         // A class that can't be so is no way to mend.

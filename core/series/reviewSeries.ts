@@ -3,8 +3,19 @@ import type { Catalog } from '../repertoire';
 import { type ClassReview, limitsOf, type ReviewContext, reviewClass, SEVERITIES } from '../review';
 import { type Earning, type EpisodeEarning, earningOf } from './earning';
 import { followedBy, rulesOf } from './learning';
-import { SERIES_RULES } from './rules';
-import type { SeriesEpisode, SeriesFinding, SeriesFound, SeriesRule, SeriesSubject, WholeStudio } from './seriesRule';
+import { SERIES_RULES, seriesRuleOf } from './rules';
+import {
+  type SeriesEpisode,
+  type SeriesFinding,
+  type SeriesFindingName,
+  type SeriesFound,
+  type SeriesRaised,
+  type SeriesRemedy,
+  type SeriesRule,
+  type SeriesSubject,
+  seriesFindingKey,
+  type WholeStudio,
+} from './seriesRule';
 import type { Series } from './seriesSchema';
 
 /** With what a studio does not know: the day, and the teacher whose pace is asked about. */
@@ -15,14 +26,21 @@ export interface EpisodeReview extends SeriesEpisode {
   readonly review: ClassReview;
 }
 
-export interface SeriesReview {
+/** A series measured; nobody has asked for the sentences of its own findings yet. */
+export interface SeriesMeasure {
+  readonly subject: SeriesSubject;
   readonly episodes: readonly EpisodeReview[];
   /** Gravest first, then in the order of episodes. */
-  readonly findings: readonly SeriesFinding[];
+  readonly raised: readonly SeriesRaised[];
   /** Keys of the rungs earned by the end. */
   readonly earned: readonly string[];
   readonly earning: Earning;
   readonly seconds: number;
+}
+
+export interface SeriesReview extends SeriesMeasure {
+  /** What was raised, in sentences. */
+  readonly findings: readonly SeriesFinding[];
 }
 
 interface Reviewed {
@@ -38,6 +56,12 @@ const reviewed = new WeakMap<ClassPlan, Reviewed>();
  * @throws PlanError when a class does not fit the repertoire
  */
 export function reviewSeries(studio: WholeStudio, series: Series, asked: Asked = {}): SeriesReview {
+  const measure = measureSeries(studio, series, asked);
+  return { ...measure, findings: measure.raised.map((raised) => told(measure.subject, raised)) };
+}
+
+/** The same without the sentences of the series' own findings: what a search for a series holds against another. */
+export function measureSeries(studio: WholeStudio, series: Series, asked: Asked = {}): SeriesMeasure {
   const earning = earningOf(studio, series);
   const episodes = earning.episodes.map((each): EpisodeReview => {
     const review = inItsPlace(studio, each, asked);
@@ -56,8 +80,9 @@ export function reviewSeries(studio: WholeStudio, series: Series, asked: Asked =
     limits: limitsOf(studio.catalog.method, audience),
   };
   return {
+    subject,
     episodes,
-    findings: findingsIn(subject),
+    raised: raisedIn(subject),
     earned: earning.earned,
     earning,
     seconds: episodes.reduce((sum, { timed }) => sum + timed.seconds, 0),
@@ -100,45 +125,41 @@ function workOf({ recapped }: EpisodeEarning, { timed, subject }: ClassReview) {
   return { heatMinutes: heatMinutesOf(subject.catalog, timed), recapShare: work > 0 ? recap / work : 0 };
 }
 
-/** A finding as it is told; its sentence is put together when somebody reads it. */
-class ToldFinding implements SeriesFinding {
-  readonly code: SeriesFinding['code'];
-  readonly severity: SeriesFinding['severity'];
-  readonly episode: number;
-  readonly blocks: readonly number[];
-  readonly ids: readonly string[];
-  readonly value: number;
-  readonly limit: number;
-  readonly unit: SeriesFinding['unit'];
-  readonly mend: SeriesFinding['mend'];
-  readonly #sentence: () => string;
+function raisedIn(subject: SeriesSubject): SeriesRaised[] {
+  const plans = new Map(subject.episodes.map(({ episode, plan }) => [episode, plan]));
+  return SERIES_RULES.flatMap((rule) =>
+    rule.find(subject).map((found) => raise(rule, found, plans.get(found.episode))),
+  ).sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.episode - b.episode);
+}
 
-  constructor(rule: SeriesRule, found: SeriesFound, plan: ClassPlan | undefined) {
-    const { episode, blocks = NO_BLOCKS } = found;
-    this.code = rule.code;
-    this.severity = found.severity ?? rule.severity;
-    this.episode = episode;
-    this.blocks = blocks;
-    this.ids = plan ? blocks.flatMap((index) => plan.blocks[index]?.id ?? []) : [];
-    this.value = found.value ?? 1;
-    this.limit = found.limit ?? 0;
-    this.unit = rule.unit;
-    this.mend = found.mend ?? NO_WAY;
-    this.#sentence = found.sentence;
-  }
-
-  get message(): string {
-    return this.#sentence();
-  }
+function raise({ code, severity, unit }: SeriesRule, found: SeriesFound, plan: ClassPlan | undefined): SeriesRaised {
+  const { blocks = NO_BLOCKS } = found;
+  return {
+    code,
+    severity,
+    unit,
+    value: 1,
+    limit: 0,
+    about: '',
+    ...found,
+    blocks,
+    ids: plan ? blocks.flatMap((index) => plan.blocks[index]?.id ?? []) : [],
+  };
 }
 const NO_BLOCKS: readonly number[] = [];
-const NO_WAY = () => [];
 
-function findingsIn(subject: SeriesSubject): SeriesFinding[] {
-  const plans = new Map(subject.episodes.map(({ episode, plan }) => [episode, plan]));
-  const told: SeriesFinding[] = [];
-  for (const rule of SERIES_RULES) {
-    for (const found of rule.find(subject)) told.push(new ToldFinding(rule, found, plans.get(found.episode)));
-  }
-  return told.sort((a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || a.episode - b.episode);
+function told(subject: SeriesSubject, raised: SeriesRaised): SeriesFinding {
+  const { code, severity, episode, blocks, ids, about, value, limit, unit } = raised;
+  const message = seriesRuleOf(code).sentence(raised, subject);
+  return { code, severity, episode, blocks, ids, ...(about ? { about } : {}), value, limit, unit, message };
+}
+
+/** Ways that might mend a finding, in the series as it was measured; none where the series has no such finding. */
+export function seriesRemediesFor(
+  { subject, raised }: SeriesMeasure,
+  name: SeriesFindingName,
+): readonly SeriesRemedy[] {
+  const key = seriesFindingKey(name);
+  const own = raised.find((each) => seriesFindingKey(each) === key);
+  return (own && seriesRuleOf(own.code).mend?.(own, subject)) ?? [];
 }

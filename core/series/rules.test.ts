@@ -1,7 +1,8 @@
 import { type Around, type Blocks, review, SERIES_CASES } from '../testing/seriesCases';
 import { must } from '../testing/studio';
+import { seriesRemediesFor } from './reviewSeries';
 import { SERIES_RULES } from './rules';
-import type { SeriesCode } from './seriesRule';
+import { type SeriesCode, type SeriesFinding, seriesFindingKey } from './seriesRule';
 
 test.each(SERIES_RULES.map(({ code }) => code))('%s is silent within its limit and speaks beyond', (code) => {
   const { within, beyond } = SERIES_CASES[code];
@@ -80,5 +81,18 @@ test.each(Object.entries(SENTENCES) as Array<[SeriesCode, (typeof SENTENCES)[Ser
   (code, [episode, message]) => {
     const found = must(review(...SERIES_CASES[code].beyond).findings.find((each) => each.code === code));
     expect([found.episode, found.message]).toEqual([episode, message]);
+  },
+);
+
+test.each(Object.keys(SERIES_CASES) as SeriesCode[])(
+  '%s is told apart, and mended the same in another copy of its series',
+  (code) => {
+    const [here, there] = [review(...SERIES_CASES[code].beyond), review(...SERIES_CASES[code].beyond)];
+    expect(new Set(here.findings.map(seriesFindingKey)).size).toBe(here.findings.length);
+    for (const finding of here.findings) {
+      const sent: SeriesFinding = JSON.parse(JSON.stringify(finding));
+      expect(there.findings.find((each) => seriesFindingKey(each) === seriesFindingKey(sent))).toEqual(finding);
+      expect(seriesRemediesFor(there, sent)).toEqual(seriesRemediesFor(here, finding));
+    }
   },
 );

@@ -79,19 +79,22 @@ export interface SeriesRemedy {
   readonly edits: readonly SeriesEdit[];
 }
 
+/** What a rule found: data, of which the rule makes the sentence, and what might mend it, when somebody asks. */
 export interface SeriesFound {
   /** Counted from 0. */
   readonly episode: number;
   readonly blocks?: readonly number[];
+  /** Which of several it is that a rule can find in the same blocks of an episode: the key of a rung, the id of a prop. */
+  readonly about?: string;
   /** In place of the rule's own. */
   readonly severity?: Severity;
   /** 1 when unsaid, over a limit of 0: it is there. */
   readonly value?: number;
   readonly limit?: number;
-  /** Put together when somebody reads it. */
-  readonly sentence: () => string;
-  readonly mend?: () => readonly SeriesRemedy[];
 }
+
+/** What was found, with what its rule says where the finding does not. */
+export type SeriesRaised = Required<SeriesFound> & Pick<SeriesFinding, 'code' | 'ids' | 'unit'>;
 
 /** One question the series review asks, with all there is to know of it. */
 export interface SeriesRule {
@@ -104,13 +107,30 @@ export interface SeriesRule {
   readonly limit: string;
   readonly says: string;
   readonly find: (subject: SeriesSubject) => readonly SeriesFound[];
+  /** What it says of something it found in this series. */
+  readonly sentence: (found: SeriesRaised, subject: SeriesSubject) => string;
+  /** Ways that might mend it; `seriesFixesFor` keeps those that do. */
+  readonly mend?: (found: SeriesRaised, subject: SeriesSubject) => readonly SeriesRemedy[];
 }
 
 /** A finding about a series: in which episode, and in which of its blocks. */
 export interface SeriesFinding extends Omit<Finding, 'code'> {
   readonly code: SeriesCode;
   readonly episode: number;
-  readonly mend: () => readonly SeriesRemedy[];
+}
+
+/** What a finding is found again by, in whatever copy of the series. */
+export type SeriesFindingName = Pick<SeriesFinding, 'code' | 'episode' | 'ids' | 'about'>;
+
+/** One word for it. */
+export const seriesFindingKey = ({ code, episode, ids, about = '' }: SeriesFindingName): string =>
+  [code, episode, about, ...ids].join(' ');
+
+/** An episode of a subject, by its place. @throws RangeError where there is none */
+export function episodeAt({ episodes }: SeriesSubject, at: number): SeriesEpisode {
+  const found = episodes.find(({ episode }) => episode === at);
+  if (!found) throw new RangeError(`there is no episode ${at + 1}`);
+  return found;
 }
 
 /** How an episode is called in a sentence. */

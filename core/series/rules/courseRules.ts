@@ -1,10 +1,18 @@
-import { isInterlude } from '../../plan';
+import { isInterlude, type TimedBlock } from '../../plan';
 import { type RungEntry, rungKey } from '../../repertoire';
 import { percent, rungTitle } from '../../review';
 import { countText } from '../../vocabulary';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { needsOf } from '../learning';
-import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
+import {
+  episodeAt,
+  episodeName,
+  type SeriesEpisode,
+  type SeriesFound,
+  type SeriesRule,
+  type SeriesSubject,
+} from '../seriesRule';
+import type { Series } from '../seriesSchema';
 
 /** Names that differ by their number alone are one name. */
 const unnumbered = (name: string): string => name.replace(/[\s,:.–-]*\d+\s*$/, '').trim();
@@ -20,29 +28,38 @@ const themeMissing: SeriesRule = {
     const [first] = episodes;
     if (!first || episodes.length < 2) return [];
     const found: SeriesFound[] = [];
-    const bare = episodes.filter(({ episode, plan }) => !series.episodes[episode]?.idea && !plan.theme);
-    if (bare.length > 0) {
-      found.push({
-        episode: bare[0]?.episode ?? 0,
-        sentence: () =>
-          `${bare.length === episodes.length ? 'No episode says' : `${countText(bare.length, 'episode does', 'episodes do')} not say`} what its one idea is, ${episodeName(bare[0] as SeriesEpisode)} first.`,
-      });
-    }
-    const names = episodes.map(({ episode, plan }) => unnumbered(series.episodes[episode]?.title ?? plan.name));
+    const bare = withoutIdea({ series, episodes });
+    if (bare[0]) found.push({ episode: bare[0].episode, about: 'idea' });
+    const names = episodes.map((each) => nameOf(series, each));
     const alike = names.findIndex((name, i) => names.indexOf(name) < i);
-    if (alike >= 0) {
-      found.push({
-        episode: alike,
-        sentence: () => `Episodes are told apart by a number alone: ${names[alike] || 'no name'}, and again.`,
-      });
-    }
-    const unsaid = [...(series.description ? [] : ['what it is']), ...(series.forWhom ? [] : ['for whom it is'])];
-    if (unsaid.length > 0) {
-      found.push({ episode: 0, sentence: () => `The series does not say ${unsaid.join(', nor ')}.` });
-    }
+    if (alike >= 0) found.push({ episode: alike, about: 'name' });
+    if (unsaidOf(series).length > 0) found.push({ episode: 0, about: 'series' });
     return found;
   },
+  sentence: (found, subject) => {
+    const { series, episodes } = subject;
+    if (found.about === 'series') return `The series does not say ${unsaidOf(series).join(', nor ')}.`;
+    const first = episodeAt(subject, found.episode);
+    if (found.about === 'name') {
+      return `Episodes are told apart by a number alone: ${nameOf(series, first) || 'no name'}, and again.`;
+    }
+    const { length } = withoutIdea(subject);
+    const who =
+      length === episodes.length ? 'No episode says' : `${countText(length, 'episode does', 'episodes do')} not say`;
+    return `${who} what its one idea is, ${episodeName(first)} first.`;
+  },
 };
+
+const withoutIdea = ({ series, episodes }: Pick<SeriesSubject, 'series' | 'episodes'>): SeriesEpisode[] =>
+  episodes.filter(({ episode, plan }) => !series.episodes[episode]?.idea && !plan.theme);
+
+const nameOf = (series: Series, { episode, plan }: SeriesEpisode): string =>
+  unnumbered(series.episodes[episode]?.title ?? plan.name);
+
+const unsaidOf = ({ description, forWhom }: Series): string[] => [
+  ...(description ? [] : ['what it is']),
+  ...(forWhom ? [] : ['for whom it is']),
+];
 
 /** All that leads to a rung: it and the lower ones of its ladder, and what they require. */
 function leadsTo({ studio: { catalog } }: SeriesSubject, goal: RungEntry): ReadonlySet<RungEntry> {
@@ -56,6 +73,8 @@ const goalsOf = ({ series, studio }: SeriesSubject): RungEntry[] =>
 
 /** Least shares of the episodes and of all work that a goal, or what leads to it, is seen in. */
 const [IN_EPISODES, OF_WORK] = [0.7, 0.08];
+
+const WORK = 'work';
 
 const goalThin: SeriesRule = {
   code: 'GOAL_THIN',
@@ -75,25 +94,20 @@ const goalThin: SeriesRule = {
       const spent = own.flat().reduce((sum, block) => sum + block.work, 0) / work;
       const found: SeriesFound[] = [];
       if (isUnder(seen, IN_EPISODES, '')) {
-        found.push({
-          episode: last.episode,
-          value: seen,
-          limit: IN_EPISODES,
-          sentence: () =>
-            `The way to ${rungTitle(goal)} is seen in ${percent(seen)} of the episodes; ${percent(IN_EPISODES)} is the least.`,
-        });
+        found.push({ episode: last.episode, about: goal.key, value: seen, limit: IN_EPISODES });
       }
       if (isUnder(spent, OF_WORK, '')) {
-        found.push({
-          episode: last.episode,
-          value: spent,
-          limit: OF_WORK,
-          sentence: () =>
-            `The way to ${rungTitle(goal)} is ${percent(spent)} of all work; ${percent(OF_WORK)} is the least.`,
-        });
+        found.push({ episode: last.episode, about: `${goal.key} ${WORK}`, value: spent, limit: OF_WORK });
       }
       return found;
     });
+  },
+  sentence: ({ about, value, limit }, { studio }) => {
+    const [key = '', of] = about.split(' ');
+    const way = `The way to ${rungTitle(studio.catalog.rungByKey(key) as RungEntry)}`;
+    return of === WORK
+      ? `${way} is ${percent(value)} of all work; ${percent(limit)} is the least.`
+      : `${way} is seen in ${percent(value)} of the episodes; ${percent(limit)} is the least.`;
   },
 };
 
@@ -119,18 +133,14 @@ const episodesAlike: SeriesRule = {
       const share = either === 0 ? 1 : both / either;
       const over = isOver(share, TOO_MANY, '');
       if (!over && !isUnder(share, TOO_FEW, '')) return [];
-      return [
-        {
-          episode: each.episode,
-          value: share,
-          limit: over ? TOO_MANY : TOO_FEW,
-          sentence: () =>
-            over
-              ? `${episodeName(each)} shares ${percent(share)} of its exercises with the one before; ${percent(TOO_MANY)} is the most before it is the same class again.`
-              : `${episodeName(each)} shares only ${percent(share)} of its exercises with the one before; ${percent(TOO_FEW)} is the least that goes on from it.`,
-        },
-      ];
+      return [{ episode: each.episode, value: share, limit: over ? TOO_MANY : TOO_FEW }];
     }),
+  sentence: ({ episode, value, limit }, subject) => {
+    const name = episodeName(episodeAt(subject, episode));
+    return limit === TOO_MANY
+      ? `${name} shares ${percent(value)} of its exercises with the one before; ${percent(limit)} is the most before it is the same class again.`
+      : `${name} shares only ${percent(value)} of its exercises with the one before; ${percent(limit)} is the least that goes on from it.`;
+  },
 };
 
 /** Episodes that may bring nothing new. */
@@ -142,29 +152,31 @@ const nothingNew: SeriesRule = {
   unit: 'times',
   limit: `${WITHOUT_NEWS} episode`,
   says: 'too many episodes teach nothing that none before them had',
-  find: ({ episodes }) => {
-    const stale = episodes.filter(
-      ({ plan, before }) =>
-        !plan.blocks.some(
-          (block) => !isInterlude(block) && block.mode !== 'flow' && before.count(rungKey(block)).taught === 0,
-        ),
-    );
+  find: (subject) => {
+    const stale = staleOf(subject);
     const last = stale.at(-1);
     if (!last || stale.length <= WITHOUT_NEWS) return [];
-    return [
-      {
-        episode: last.episode,
-        value: stale.length,
-        limit: WITHOUT_NEWS,
-        sentence: () =>
-          `${stale.length} episodes teach nothing that none before them had: ${stale.map(({ episode }) => episode + 1).join(', ')}.`,
-      },
-    ];
+    return [{ episode: last.episode, value: stale.length, limit: WITHOUT_NEWS }];
+  },
+  sentence: ({ value }, subject) => {
+    const places = staleOf(subject).map(({ episode }) => episode + 1);
+    return `${value} episodes teach nothing that none before them had: ${places.join(', ')}.`;
   },
 };
 
+/** Episodes that teach nothing new. */
+const staleOf = ({ episodes }: SeriesSubject): SeriesEpisode[] =>
+  episodes.filter(
+    ({ plan, before }) =>
+      !plan.blocks.some(
+        (block) => !isInterlude(block) && block.mode !== 'flow' && before.count(rungKey(block)).taught === 0,
+      ),
+  );
+
 /** Where in its class a goal belongs, as shares of the time from the first block to the last. */
 const [FROM, TO] = [0.6, 0.8];
+
+const UNLED = 'unled';
 
 const goalUnprepared: SeriesRule = {
   code: 'GOAL_UNPREPARED',
@@ -184,34 +196,26 @@ const goalUnprepared: SeriesRule = {
         const blocks = [block.index];
         const share = (block.startSeconds + (block.passes[0] ?? 0) / 2 - begin) / (end - begin);
         if (!done.slice(0, at).some(({ entry }) => way.has(entry) && entry !== goal) && way.size > 1) {
-          return [
-            {
-              episode: each.episode,
-              blocks,
-              value: 0,
-              limit: FROM,
-              sentence: () =>
-                `${episodeName(each)}: nothing before ${rungTitle(goal)} leads to it; a lower rung, or what it requires, belongs earlier in the class.`,
-            },
-          ];
+          return [{ episode: each.episode, blocks, about: UNLED, value: 0, limit: FROM }];
         }
         if (!isUnder(share, FROM, '') && !isOver(share, TO, '')) return [];
-        return [
-          {
-            episode: each.episode,
-            blocks,
-            value: share,
-            limit: share < FROM ? FROM : TO,
-            sentence: () =>
-              `${episodeName(each)}: ${rungTitle(goal)}, the goal, comes at ${percent(share)} of its class; between ${percent(FROM)} and ${percent(TO)} people are warm, and can ease after it.`,
-          },
-        ];
+        return [{ episode: each.episode, blocks, value: share, limit: share < FROM ? FROM : TO }];
       });
     }),
+  sentence: ({ episode, blocks, about, value }, subject) => {
+    const each = episodeAt(subject, episode);
+    const goal = each.timed.sequence[blocks[0] as number] as TimedBlock;
+    const name = `${episodeName(each)}: `;
+    return about === UNLED
+      ? `${name}nothing before ${rungTitle(goal.entry)} leads to it; a lower rung, or what it requires, belongs earlier in the class.`
+      : `${name}${rungTitle(goal.entry)}, the goal, comes at ${percent(value)} of its class; between ${percent(FROM)} and ${percent(TO)} people are warm, and can ease after it.`;
+  },
 };
 
 /** Ladders that a first episode may begin. */
 const FIRST_LADDERS = 8;
+
+const UNCONNECTED = 'unconnected';
 
 const firstEpisodeFull: SeriesRule = {
   code: 'FIRST_EPISODE_FULL',
@@ -224,23 +228,15 @@ const firstEpisodeFull: SeriesRule = {
     if (!first || follows || (first.plan.purpose ?? 'class') !== 'class') return [];
     const found: SeriesFound[] = [];
     const count = first.newLadders.length;
-    if (count > FIRST_LADDERS) {
-      found.push({
-        episode: first.episode,
-        value: count,
-        limit: FIRST_LADDERS,
-        sentence: () => `${episodeName(first)} begins ${count} exercises; ${FIRST_LADDERS} at most can be met at once.`,
-      });
-    }
-    if (!first.connects) {
-      found.push({
-        episode: first.episode,
-        value: 0,
-        limit: 1,
-        sentence: () => `${episodeName(first)} does not begin with breath, pelvis or spine.`,
-      });
-    }
+    if (count > FIRST_LADDERS) found.push({ episode: first.episode, value: count, limit: FIRST_LADDERS });
+    if (!first.connects) found.push({ episode: first.episode, about: UNCONNECTED, value: 0, limit: 1 });
     return found;
+  },
+  sentence: ({ episode, about, value, limit }, subject) => {
+    const name = episodeName(episodeAt(subject, episode));
+    return about === UNCONNECTED
+      ? `${name} does not begin with breath, pelvis or spine.`
+      : `${name} begins ${value} exercises; ${limit} at most can be met at once.`;
   },
 };
 

@@ -5,7 +5,15 @@ import { countText } from '../../vocabulary';
 import { isOver } from '../../vocabulary/measure';
 import { earliest } from '../earliest';
 import { needsOf } from '../learning';
-import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
+import {
+  episodeAt,
+  episodeName,
+  type SeriesEpisode,
+  type SeriesFound,
+  type SeriesRaised,
+  type SeriesRule,
+  type SeriesSubject,
+} from '../seriesRule';
 import { leftOut, lowerInstead, movedLater, practisedEarlier, swappedLater } from './remedies';
 
 /** Unearned is a fix; unearned and hotter than the room can take is unsafe. */
@@ -41,21 +49,33 @@ const rungUnearned: SeriesRule = {
           {
             episode: each.episode,
             blocks,
+            about: key,
             severity: severityOf(subject, entry),
-            sentence: () =>
-              `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)}.`,
-            mend: () => [
-              ...lowerInstead(subject, each, entry, blocks),
-              ...practisedEarlier(subject, each, entry),
-              ...movedLater(subject, each, entry),
-              ...swappedLater(subject, each),
-              ...leftOut(each, entry, blocks),
-            ],
           },
         ];
       }),
     ),
+  sentence: (found, subject) => {
+    const [each, entry] = rungOf(subject, found);
+    return `${episodeName(each)}: ${rungTitle(entry)} comes too early; ${waitsFor(subject, each, entry)}.`;
+  },
+  mend: (found, subject) => {
+    const [each, entry] = rungOf(subject, found);
+    return [
+      ...lowerInstead(subject, each, entry, found.blocks),
+      ...practisedEarlier(subject, each, entry),
+      ...movedLater(subject, each, entry),
+      ...swappedLater(subject, each),
+      ...leftOut(each, entry, found.blocks),
+    ];
+  },
 };
+
+/** The episode and the rung that a finding is about. */
+const rungOf = (subject: SeriesSubject, { episode, about }: SeriesRaised): readonly [SeriesEpisode, RungEntry] => [
+  episodeAt(subject, episode),
+  subject.studio.catalog.rungByKey(about) as RungEntry,
+];
 
 const optionUnearned: SeriesRule = {
   code: 'OPTION_UNEARNED',
@@ -73,31 +93,27 @@ const optionUnearned: SeriesRule = {
           const { rung } = optionOf(offered);
           const entry = subject.studio.catalog.rung({ exercise: block.exercise, rung });
           if (!entry || openBeside(subject, each, block, entry)) return [];
-          const options = block.options?.filter((other) => optionOf(other).rung !== rung) ?? [];
-          return [
-            {
-              episode: each.episode,
-              blocks: [index],
-              severity: severityOf(subject, entry),
-              sentence: () =>
-                `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)}.`,
-              mend: () => [
-                {
-                  label: `Do not offer ${rungTitle(entry)}`,
-                  edits: [
-                    {
-                      kind: 'class',
-                      id: each.plan.id,
-                      edits: [{ kind: 'set', id: block.id, change: { options: options.length > 0 ? options : null } }],
-                    },
-                  ],
-                },
-              ],
-            },
-          ];
+          const severity = severityOf(subject, entry);
+          return [{ episode: each.episode, blocks: [index], about: entry.key, severity }];
         });
       }),
     ),
+  sentence: (found, subject) => {
+    const [each, entry] = rungOf(subject, found);
+    return `${episodeName(each)}: ${rungTitle(entry)} is offered too early; ${waitsFor(subject, each, entry)}.`;
+  },
+  mend: (found, subject) => {
+    const [{ plan }, entry] = rungOf(subject, found);
+    const block = plan.blocks[found.blocks[0] as number] as RungBlock;
+    const options = (block.options ?? []).filter((other) => optionOf(other).rung !== entry.rung.id);
+    const change = { options: options.length > 0 ? options : null };
+    return [
+      {
+        label: `Do not offer ${rungTitle(entry)}`,
+        edits: [{ kind: 'class', id: plan.id, edits: [{ kind: 'set', id: block.id, change }] }],
+      },
+    ];
+  },
 };
 
 /** An option is open beside its main version when only what the main version itself brings is still missing. */
@@ -143,13 +159,12 @@ const goalUnreached: SeriesRule = {
         ),
       );
       if (reached) return [];
-      return [
-        {
-          episode: last.episode,
-          sentence: () => `The goal ${rungTitle(entry)} is not reached; ${whenOpen(subject, entry)}.`,
-        },
-      ];
+      return [{ episode: last.episode, about: entry.key }];
     });
+  },
+  sentence: (found, subject) => {
+    const [, entry] = rungOf(subject, found);
+    return `The goal ${rungTitle(entry)} is not reached; ${whenOpen(subject, entry)}.`;
   },
 };
 

@@ -1,4 +1,4 @@
-import type { SeriesRule } from '../seriesRule';
+import type { SeriesCode, SeriesRule } from '../seriesRule';
 import { COURSE_RULES } from './courseRules';
 import { EARNED_RULES } from './earnedRules';
 import { LOAD_RULES } from './loadRules';
@@ -12,3 +12,8 @@ export const SERIES_RULES: readonly SeriesRule[] = [
   ...LOAD_RULES,
   ...PROP_RULES,
 ];
+
+const byCode = new Map(SERIES_RULES.map((rule) => [rule.code, rule]));
+
+/** The rule that finds what has a code. */
+export const seriesRuleOf = (code: SeriesCode): SeriesRule => byCode.get(code) as SeriesRule;

@@ -3,7 +3,15 @@ import { broughtBy } from '../../review';
 import { countText } from '../../vocabulary';
 import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/direction';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
-import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
+import { otherSide, type Side } from '../../vocabulary/side';
+import {
+  episodeAt,
+  episodeName,
+  type SeriesEpisode,
+  type SeriesFound,
+  type SeriesRule,
+  type SeriesSubject,
+} from '../seriesRule';
 import { swappedBeside } from './remedies';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -21,9 +29,9 @@ const recapLow: SeriesRule = {
         episode: each.episode,
         value: each.recapShare,
         limit: rules.recapShare,
-        sentence: () =>
-          `${episodeName(each)}: ${percent(each.recapShare)} of the work is known from before, ${percent(rules.recapShare)} at least keeps what was learnt.`,
       })),
+  sentence: ({ episode, value, limit }, subject) =>
+    `${episodeName(episodeAt(subject, episode))}: ${percent(value)} of the work is known from before, ${percent(limit)} at least keeps what was learnt.`,
 };
 
 const newLaddersMany: SeriesRule = {
@@ -32,16 +40,19 @@ const newLaddersMany: SeriesRule = {
   unit: 'times',
   limit: '`rules.newLadders` an episode, from the second on; from the first of a series that follows another',
   says: 'too many ladders are new in one episode',
-  find: ({ episodes, rules, follows, studio: { catalog } }) =>
+  find: ({ episodes, rules, follows }) =>
     episodes
       .filter(({ episode, newLadders }) => (episode > 0 || follows) && newLadders.length > rules.newLadders)
       .map((each) => ({
         episode: each.episode,
         value: each.newLadders.length,
         limit: rules.newLadders,
-        sentence: () =>
-          `${episodeName(each)}: ${countText(each.newLadders.length, 'ladder is', 'ladders are')} new (${each.newLadders.map((id) => catalog.exercise(id)?.name ?? id).join(', ')}), ${rules.newLadders} at most can be learnt at once.`,
       })),
+  sentence: ({ episode, value, limit }, subject) => {
+    const each = episodeAt(subject, episode);
+    const names = each.newLadders.map((id) => subject.studio.catalog.exercise(id)?.name ?? id);
+    return `${episodeName(each)}: ${countText(value, 'ladder is', 'ladders are')} new (${names.join(', ')}), ${limit} at most can be learnt at once.`;
+  },
 };
 
 const heatMinutesSteep: SeriesRule = {
@@ -57,20 +68,15 @@ const heatMinutesSteep: SeriesRule = {
       const limit = (1 + rules.heatRise) * most;
       const steep = i > 0 && isOver(each.heatMinutes, limit, 'heat');
       most = i === 0 ? each.heatMinutes : Math.max(most, each.heatMinutes);
-      if (!steep) return [];
-      const rise = Math.round((each.heatMinutes / (limit / (1 + rules.heatRise)) - 1) * 100);
-      return [
-        {
-          episode: each.episode,
-          value: each.heatMinutes,
-          limit,
-          sentence: () =>
-            `${episodeName(each)} is ${rise} % more work than the hardest before it, ${percent(rules.heatRise)} at most is a step people can take.`,
-          mend: () => swappedBeside(subject, each),
-        },
-      ];
+      return steep ? [{ episode: each.episode, value: each.heatMinutes, limit }] : [];
     });
   },
+  sentence: ({ episode, value, limit }, subject) => {
+    const { heatRise } = subject.rules;
+    const rise = Math.round((value / (limit / (1 + heatRise)) - 1) * 100);
+    return `${episodeName(episodeAt(subject, episode))} is ${rise} % more work than the hardest before it, ${percent(heatRise)} at most is a step people can take.`;
+  },
+  mend: ({ episode }, subject) => swappedBeside(subject, episodeAt(subject, episode)),
 };
 
 const easierMissing: SeriesRule = {
@@ -88,18 +94,12 @@ const easierMissing: SeriesRule = {
       row = easier ? 0 : row + 1;
       if (row < rules.easierEvery) return [];
       row = 0;
-      return [
-        {
-          episode: each.episode,
-          value: rules.easierEvery,
-          limit: rules.easierEvery - 1,
-          sentence: () =>
-            `${episodeName(each)} is the ${ordinal(rules.easierEvery)} in a row that is no easier than the one before it. Make one of them easier.`,
-          mend: () => swappedBeside(subject, each),
-        },
-      ];
+      return [{ episode: each.episode, value: rules.easierEvery, limit: rules.easierEvery - 1 }];
     });
   },
+  sentence: ({ episode, value }, subject) =>
+    `${episodeName(episodeAt(subject, episode))} is the ${ordinal(value)} in a row that is no easier than the one before it. Make one of them easier.`,
+  mend: ({ episode }, subject) => swappedBeside(subject, episodeAt(subject, episode)),
 };
 
 const ordinal = (number: number): string =>
@@ -116,21 +116,21 @@ const lengthsDiffer: SeriesRule = {
   says: 'classes of very different lengths stand in one series',
   find: ({ episodes }) => {
     const [longest] = episodes.toSorted((a, b) => b.plan.targetMinutes - a.plan.targetMinutes);
-    const [shortest] = episodes.toSorted((a, b) => a.plan.targetMinutes - b.plan.targetMinutes);
+    const shortest = shortestOf(episodes);
     if (!longest || !shortest) return [];
     const ratio = longest.plan.targetMinutes / shortest.plan.targetMinutes;
     if (!isOver(ratio, LONGER, '')) return [];
-    return [
-      {
-        episode: longest.episode,
-        value: ratio,
-        limit: LONGER,
-        sentence: () =>
-          `${episodeName(longest)} is meant for ${longest.plan.targetMinutes} minutes, ${episodeName(shortest)} for ${shortest.plan.targetMinutes}.`,
-      },
-    ];
+    return [{ episode: longest.episode, value: ratio, limit: LONGER }];
+  },
+  sentence: ({ episode }, subject) => {
+    const longest = episodeAt(subject, episode);
+    const shortest = shortestOf(subject.episodes) as SeriesEpisode;
+    return `${episodeName(longest)} is meant for ${longest.plan.targetMinutes} minutes, ${episodeName(shortest)} for ${shortest.plan.targetMinutes}.`;
   },
 };
+
+const shortestOf = (episodes: readonly SeriesEpisode[]): SeriesEpisode | undefined =>
+  episodes.toSorted((a, b) => a.plan.targetMinutes - b.plan.targetMinutes)[0];
 
 const audiencesDiffer: SeriesRule = {
   code: 'AUDIENCES_DIFFER',
@@ -139,17 +139,20 @@ const audiencesDiffer: SeriesRule = {
   presence: true,
   limit: 'the audience of the series; where it has none, of its first class',
   says: 'a class is for another audience than its series',
-  find: ({ episodes, series, studio }) => {
-    const whose = series.audience ?? episodes[0]?.plan.audience;
-    const name = (id: string | undefined) => studio.audienceOf(id)?.name ?? 'anyone';
-    return episodes
-      .filter(({ plan }) => plan.audience !== whose)
-      .map((each) => ({
-        episode: each.episode,
-        sentence: () => `${episodeName(each)} is for ${name(each.plan.audience)}, the series for ${name(whose)}.`,
-      }));
+  find: (subject) => {
+    const whose = whoseSeries(subject);
+    return subject.episodes.filter(({ plan }) => plan.audience !== whose).map(({ episode }) => ({ episode }));
+  },
+  sentence: ({ episode }, subject) => {
+    const each = episodeAt(subject, episode);
+    const name = (id: string | undefined) => subject.studio.audienceOf(id)?.name ?? 'anyone';
+    return `${episodeName(each)} is for ${name(each.plan.audience)}, the series for ${name(whoseSeries(subject))}.`;
   },
 };
+
+/** The id of the audience a series is for. */
+const whoseSeries = ({ series, episodes }: SeriesSubject): string | undefined =>
+  series.audience ?? episodes[0]?.plan.audience;
 
 /** Episodes from which a series is long enough to show everything. */
 const LONG = 4;
@@ -181,16 +184,14 @@ const coverageMissing: SeriesRule = {
         can.some(({ exercise }) => exercise.directions.includes(direction)) &&
         !done.some(({ exercise }) => exercise.directions.includes(direction)),
     );
-    const missing = [
-      ...positions.map(
-        (like) => `Nothing in any episode is done in the position ${catalog.graph.name(like).toLowerCase()}`,
-      ),
-      ...directions.map((direction) => `Nothing in any episode is about ${DIRECTION_WORDS[direction]}`),
-    ];
-    return missing.map((what) => ({
-      episode: last.episode,
-      sentence: () => `${what}, though this audience can take it.`,
-    }));
+    return [...positions, ...directions].map((about) => ({ episode: last.episode, about }));
+  },
+  sentence: ({ about }, { studio: { catalog } }) => {
+    const direction = DIRECTIONS.find((each) => each === about);
+    const what = direction
+      ? `about ${DIRECTION_WORDS[direction]}`
+      : `done in the position ${catalog.graph.name(about).toLowerCase()}`;
+    return `Nothing in any episode is ${what}, though this audience can take it.`;
   },
 };
 
@@ -204,22 +205,24 @@ const sidesUneven: SeriesRule = {
   limit: `${SIDES_SHARE} of the work on one side or the other, over the series`,
   says: 'one side does more over the series',
   find: ({ episodes }) => {
-    const sum = (side: 'left' | 'right') => episodes.reduce((all, { timed }) => all + timed.sides[side], 0);
-    const [left, right] = [sum('left'), sum('right')];
+    const { left, right } = sidesOf(episodes);
     const share = left + right > 0 ? Math.abs(left - right) / (left + right) : 0;
     const most = episodes.toSorted((a, b) => apart(b) - apart(a))[0];
     if (!most || !isOver(share, SIDES_SHARE, '')) return [];
-    return [
-      {
-        episode: most.episode,
-        value: share,
-        limit: SIDES_SHARE,
-        sentence: () =>
-          `The ${left > right ? 'left' : 'right'} side does ${percent(Math.max(left, right) / (left + right))} of the one-sided work over the series; they differ most in ${episodeName(most)}.`,
-      },
-    ];
+    return [{ episode: most.episode, value: share, limit: SIDES_SHARE }];
+  },
+  sentence: ({ episode }, subject) => {
+    const { left, right } = sidesOf(subject.episodes);
+    const most = percent(Math.max(left, right) / (left + right));
+    return `The ${left > right ? 'left' : 'right'} side does ${most} of the one-sided work over the series; they differ most in ${episodeName(episodeAt(subject, episode))}.`;
   },
 };
+
+/** Seconds of work on each side over a series. */
+function sidesOf(episodes: readonly SeriesEpisode[]): Readonly<Record<Side, number>> {
+  const sum = (side: Side) => episodes.reduce((all, { timed }) => all + timed.sides[side], 0);
+  return { left: sum('left'), right: sum('right') };
+}
 const apart = ({ timed }: SeriesEpisode): number => Math.abs(timed.sides.left - timed.sides.right);
 
 const firstSideAlways: SeriesRule = {
@@ -230,31 +233,24 @@ const firstSideAlways: SeriesRule = {
   limit: `from ${LONG} episodes on: each side begins some class`,
   says: 'every class begins on the same side',
   find: ({ episodes }) => {
-    const firsts = episodes.flatMap(
-      ({ timed }) => timed.blocks.find(({ firstSide }) => firstSide !== null)?.firstSide ?? [],
-    );
+    const firsts = firstSidesOf(episodes);
     const last = episodes.at(-1);
-    if (firsts.length < LONG || !last || new Set(firsts).size > 1) return [];
-    return [
-      {
-        episode: last.episode,
-        sentence: () =>
-          `Every class begins on the ${firsts[0]}: the other side is always the tired one. Begin some of them on the other side.`,
-        mend: () =>
-          episodes.slice(-Math.floor(episodes.length / 2)).map(({ plan, episode }) => ({
-            label: `Begin episode ${episode + 1} on the ${firsts[0] === 'left' ? 'right' : 'left'}`,
-            edits: [
-              {
-                kind: 'class',
-                id: plan.id,
-                edits: [{ kind: 'class', change: { firstSide: firsts[0] === 'left' ? 'right' : 'left' } }],
-              },
-            ],
-          })),
-      },
-    ];
+    return firsts.length < LONG || !last || new Set(firsts).size > 1 ? [] : [{ episode: last.episode }];
+  },
+  sentence: (_found, { episodes }) =>
+    `Every class begins on the ${firstSidesOf(episodes)[0]}: the other side is always the tired one. Begin some of them on the other side.`,
+  mend: (_found, { episodes }) => {
+    const firstSide = otherSide(firstSidesOf(episodes)[0] as Side);
+    return episodes.slice(-Math.floor(episodes.length / 2)).map(({ plan, episode }) => ({
+      label: `Begin episode ${episode + 1} on the ${firstSide}`,
+      edits: [{ kind: 'class', id: plan.id, edits: [{ kind: 'class', change: { firstSide } }] }],
+    }));
   },
 };
+
+/** The side that each class begins on, where it has one. */
+const firstSidesOf = (episodes: readonly SeriesEpisode[]): Side[] =>
+  episodes.flatMap(({ timed }) => timed.blocks.find(({ firstSide }) => firstSide !== null)?.firstSide ?? []);
 
 /** Episodes in which the same image or the same fault may be said. */
 const OFTEN = 4;
@@ -282,14 +278,15 @@ const cueWorn: SeriesRule = {
         : [
             {
               episode: where.at(-1)?.episode ?? 0,
+              about: text,
               value: where.length,
               limit: OFTEN,
-              sentence: () =>
-                `“${text}” is said in ${where.length} episodes. Say it otherwise in some, or flow what is known.`,
             },
           ],
     );
   },
+  sentence: ({ about, value }) =>
+    `“${about}” is said in ${value} episodes. Say it otherwise in some, or flow what is known.`,
 };
 
 export const LOAD_RULES: readonly SeriesRule[] = [

@@ -1,8 +1,16 @@
-import type { Prop } from '../../repertoire';
+import type { Teacher } from '../../plan';
+import type { Prop, RungEntry } from '../../repertoire';
 import { rungTitle } from '../../review';
 import { isOver } from '../../vocabulary/measure';
 import { type Occasion, occasionsOf, overlap } from '../dates';
-import { episodeName, type SeriesEpisode, type SeriesFound, type SeriesRule, type SeriesSubject } from '../seriesRule';
+import {
+  episodeAt,
+  episodeName,
+  type SeriesEpisode,
+  type SeriesFound,
+  type SeriesRule,
+  type SeriesSubject,
+} from '../seriesRule';
 
 const lengthOf =
   ({ studio }: SeriesSubject) =>
@@ -16,38 +24,41 @@ const teacherNotCleared: SeriesRule = {
   presence: true,
   limit: 'the heat and the audiences a teacher is cleared for',
   says: 'a teacher is not cleared for an episode',
-  find: ({ series, studio, episodes, audience }) =>
-    episodes.flatMap((each): SeriesFound[] => {
-      const teacher = studio.teacherOf(series.episodes[each.episode]?.teacher ?? series.schedule?.teacher);
-      const { heat, audiences } = teacher?.cleared ?? {};
-      if (!teacher) return [];
-      const too = (sentence: string) => ({
-        episode: each.episode,
-        sentence: () => `${episodeName(each)}: ${sentence}`,
-      });
-      const found: SeriesFound[] = [];
-      const [hottest] = each.timed.blocks.toSorted(
-        (a, b) => studio.catalog.heat(b.entry) - studio.catalog.heat(a.entry),
-      );
-      const most = hottest ? studio.catalog.heat(hottest.entry) : 0;
-      if (hottest && heat !== undefined && isOver(most, heat, 'heat')) {
-        found.push(
-          too(
-            `${teacher.name} may teach up to heat ${Math.round(heat)}; ${rungTitle(hottest.entry)} has ${Math.round(most)}.`,
-          ),
-        );
-      }
-      const whose = each.plan.audience ?? series.audience;
-      if (audiences && whose !== undefined && !audiences.includes(whose)) {
-        found.push(
-          too(`${teacher.name} is not cleared for ${studio.audienceOf(whose)?.name ?? audience?.name ?? whose}.`),
-        );
-      }
-      return found;
+  find: (subject) =>
+    subject.episodes.flatMap((each): SeriesFound[] => {
+      const { heat, audiences } = teacherOf(subject, each)?.cleared ?? {};
+      const { episode } = each;
+      const hottest = hottestOf(subject, each);
+      const most = hottest ? subject.studio.catalog.heat(hottest) : 0;
+      const whose = audienceOf(subject, each);
+      return [
+        ...(heat !== undefined && isOver(most, heat, 'heat') ? [{ episode }] : []),
+        ...(audiences && whose !== undefined && !audiences.includes(whose) ? [{ episode, about: whose }] : []),
+      ];
     }),
+  sentence: ({ episode, about }, subject) => {
+    const { studio, audience } = subject;
+    const each = episodeAt(subject, episode);
+    const teacher = teacherOf(subject, each);
+    const who = `${episodeName(each)}: ${teacher?.name}`;
+    if (about) return `${who} is not cleared for ${studio.audienceOf(about)?.name ?? audience?.name ?? about}.`;
+    const hottest = hottestOf(subject, each) as RungEntry;
+    const [may, has] = [teacher?.cleared?.heat ?? 0, studio.catalog.heat(hottest)];
+    return `${who} may teach up to heat ${Math.round(may)}; ${rungTitle(hottest)} has ${Math.round(has)}.`;
+  },
 };
 
-const inWords = ({ series, episode }: Occasion): string => `episode ${episode + 1} of ${series.name}`;
+const teacherOf = ({ series, studio }: SeriesSubject, { episode }: SeriesEpisode): Teacher | undefined =>
+  studio.teacherOf(series.episodes[episode]?.teacher ?? series.schedule?.teacher);
+
+/** The id of the audience that an episode is for. */
+const audienceOf = ({ series }: SeriesSubject, { plan }: SeriesEpisode): string | undefined =>
+  plan.audience ?? series.audience;
+
+function hottestOf({ studio: { catalog } }: SeriesSubject, { timed }: SeriesEpisode): RungEntry | undefined {
+  const [hottest] = timed.blocks.toSorted((a, b) => catalog.heat(b.entry) - catalog.heat(a.entry));
+  return hottest?.entry;
+}
 
 const dateClash: SeriesRule = {
   code: 'DATE_CLASH',
@@ -64,30 +75,43 @@ const dateClash: SeriesRule = {
     const skipped = new Set(series.schedule?.skip ?? []);
     return own.flatMap((occasion): SeriesFound[] => {
       const { episode, day, room, teacher } = occasion;
-      const clash = (sentence: string) => ({
-        episode,
-        sentence: () => `Episode ${episode + 1}, ${day}: ${sentence}`,
-      });
       const found: SeriesFound[] = [];
-      if (skipped.has(day)) found.push(clash('the day is skipped.'));
-      const who = studio.teacherOf(teacher);
-      const away = who?.away?.find(({ from, to }) => from <= day && day <= to);
-      if (who && away) found.push(clash(`${who.name} is away from ${away.from} to ${away.to}.`));
+      if (skipped.has(day)) found.push({ episode, about: 'skipped' });
+      if (awayOn(studio.teacherOf(teacher), day)) found.push({ episode, about: 'away' });
       for (const other of others) {
         // Of two episodes of one series the later one says it.
         const same = other.series.id === series.id;
         if ((same && other.episode >= episode) || !overlap(occasion, other)) continue;
-        if (room !== undefined && room === other.room) {
-          found.push(clash(`${studio.roomOf(room)?.name ?? room} is taken by ${inWords(other)}.`));
-        }
-        if (teacher !== undefined && teacher === other.teacher) {
-          found.push(clash(`${who?.name ?? teacher} teaches ${inWords(other)} then.`));
-        }
+        const there = `${other.episode} ${other.series.id}`;
+        if (room !== undefined && room === other.room) found.push({ episode, about: `room ${there}` });
+        if (teacher !== undefined && teacher === other.teacher) found.push({ episode, about: `teacher ${there}` });
       }
       return found;
     });
   },
+  sentence: ({ episode, about }, subject) => {
+    const { series, studio } = subject;
+    const occasion = occasionsOf(series, lengthOf(subject)).find((each) => each.episode === episode) as Occasion;
+    const { day, room = '', teacher = '' } = occasion;
+    const who = studio.teacherOf(teacher);
+    const [what, at, ...ids] = about.split(' ');
+    const other = ids.join(' ');
+    const there = `episode ${Number(at) + 1} of ${studio.allSeries.find(({ id }) => id === other)?.name ?? series.name}`;
+    const said = {
+      skipped: () => 'the day is skipped.',
+      away: () => {
+        const { from, to } = awayOn(who, day) ?? {};
+        return `${who?.name} is away from ${from} to ${to}.`;
+      },
+      room: () => `${studio.roomOf(room)?.name ?? room} is taken by ${there}.`,
+      teacher: () => `${who?.name ?? teacher} teaches ${there} then.`,
+    }[what as 'skipped' | 'away' | 'room' | 'teacher'];
+    return `Episode ${episode + 1}, ${day}: ${said()}`;
+  },
 };
+
+const awayOn = (teacher: Teacher | undefined, day: string) =>
+  teacher?.away?.find(({ from, to }) => from <= day && day <= to);
 
 /** What is needed of each prop by everybody at once: the most of it in any block. */
 function propsOf({ timed }: SeriesEpisode): ReadonlyMap<string, Prop> {
@@ -111,13 +135,18 @@ const propsShort: SeriesRule = {
         return [
           {
             episode: each.episode,
+            about: prop.id,
             value: group,
             limit: there,
-            sentence: () => `${episodeName(each)} needs ${group} of “${prop.name}”; ${room.name} has ${there}.`,
           },
         ];
       }),
     );
+  },
+  sentence: ({ episode, about, value, limit }, subject) => {
+    const { studio, series } = subject;
+    const room = studio.roomOf(series.schedule?.room)?.name;
+    return `${episodeName(episodeAt(subject, episode))} needs ${value} of “${studio.catalog.prop(about)?.name}”; ${room} has ${limit}.`;
   },
 };
 
@@ -131,15 +160,10 @@ const roomSmall: SeriesRule = {
     const { group, room: id } = series.schedule ?? {};
     const room = studio.roomOf(id);
     if (group === undefined || room?.size === undefined || group <= room.size || episodes.length === 0) return [];
-    return [
-      {
-        episode: 0,
-        value: group,
-        limit: room.size,
-        sentence: () => `${group} people come, and ${room.name} holds ${room.size}.`,
-      },
-    ];
+    return [{ episode: 0, value: group, limit: room.size }];
   },
+  sentence: ({ value, limit }, { studio, series }) =>
+    `${value} people come, and ${studio.roomOf(series.schedule?.room)?.name} holds ${limit}.`,
 };
 
 /** Episodes from which a prop that comes once is worth a word. */
@@ -158,12 +182,11 @@ const propOnce: SeriesRule = {
     return episodes.flatMap((each, i) =>
       [...(all[i] ?? [])]
         .filter(([id]) => all.filter((props) => props.has(id)).length === 1)
-        .map(([, prop]) => ({
-          episode: each.episode,
-          sentence: () => `${episodeName(each)} alone needs “${prop.name}”.`,
-        })),
+        .map(([id]) => ({ episode: each.episode, about: id })),
     );
   },
+  sentence: ({ episode, about }, subject) =>
+    `${episodeName(episodeAt(subject, episode))} alone needs “${subject.studio.catalog.prop(about)?.name}”.`,
 };
 
 export const PLACE_RULES: readonly SeriesRule[] = [teacherNotCleared, dateClash, propsShort, roomSmall];
