@@ -47,6 +47,9 @@ export function drawnAs(graph: PositionGraph, exercise: Exercise, rung: Rung): B
 const leansOnHands = ({ poses }: Rung): boolean =>
   Object.values(poses).some((pose) => armBears(pose, 'left') || armBears(pose, 'right'));
 
+/** Heats of rungs by their keys. */
+export type Heats = Readonly<Record<string, number>>;
+
 /** The repertoire made ready to compute with: rungs by key, the position graph, the method with its defaults. */
 export class Catalog {
   readonly method: Method;
@@ -142,6 +145,23 @@ export class Catalog {
   /** Heat, its factors and the load of a rung, computed once a rung. */
   measures(entry: RungEntry): RungMeasures {
     return this.worth(entry).measures;
+  }
+
+  isMeasured(entry: RungEntry): boolean {
+    return this.worth(entry).isMeasured;
+  }
+
+  /** The heat of rungs by key: data, which another catalogue over the same repertoire takes over. */
+  heatsOf(entries: readonly RungEntry[]): Heats {
+    return Object.fromEntries(entries.map((entry) => [entry.key, this.heat(entry)]));
+  }
+
+  /** Takes over heats that were measured elsewhere over the same repertoire, method and props. */
+  knowHeats(heats: Heats): void {
+    for (const [key, heat] of Object.entries(heats)) {
+      const entry = this.rungByKey(key);
+      if (entry) this.worth(entry).know(heat);
+    }
   }
 
   heat(entry: RungEntry): number {

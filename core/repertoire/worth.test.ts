@@ -1,5 +1,5 @@
 import { EXERCISES, must, PROPS } from '../testing';
-import { Catalog } from './catalog';
+import { Catalog, type CatalogSource } from './catalog';
 
 const source = { props: PROPS, exercises: EXERCISES };
 const of = (catalog: Catalog, exercise: string) => catalog.measures(must(catalog.rung({ exercise, rung: 'low' })));
@@ -31,4 +31,31 @@ test.each([
   const before = of(new Catalog(source), exercise);
   expect(of(new Catalog({ ...source, ...change }), exercise)).not.toBe(before);
   expect(of(new Catalog(source), exercise)).toEqual(before);
+});
+
+describe('heats that were measured elsewhere', () => {
+  // Of another copy: nothing of it is remembered here.
+  const copy = (): CatalogSource => JSON.parse(JSON.stringify(source));
+  const elsewhere = new Catalog(copy());
+  const heats = elsewhere.heatsOf(elsewhere.rungs);
+
+  test('are taken over as they are, and the rest is measured when it is asked for', () => {
+    const here = new Catalog(copy());
+    const before = new Set(here.rungs.filter((entry) => here.isMeasured(entry)));
+    expect(before.size).toBe(0);
+    here.knowHeats({ ...heats, 'gone/low': 3 });
+    for (const entry of here.rungs) {
+      expect(here.isMeasured(entry)).toBe(true);
+      expect(here.heat(entry)).toBe(heats[entry.key]);
+    }
+    expect({ ...of(here, 'curl') }).toEqual({ ...of(elsewhere, 'curl') });
+  });
+
+  test('hold for another catalogue of the same rungs, and no longer where what they are measured with is another', () => {
+    const own = copy();
+    new Catalog(own).knowHeats(Object.fromEntries(Object.keys(heats).map((key) => [key, 99])));
+    const props = own.props?.map((prop) => ({ ...prop }));
+    expect(of(new Catalog({ ...own, props }), 'roll').heat).toBe(99);
+    expect(of(new Catalog({ ...own, method: { bodyMassKg: 95 } }), 'curl').heat).not.toBe(99);
+  });
 });

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { type BasePosition, type Load, type Support, supportsOf } from '../body';
 import { type Measuring, measuresAlike } from '../method';
 import { type Course, courseOf, heaviestOf } from './course';
@@ -44,6 +45,27 @@ class Worth {
     return this.#measures;
   }
 
+  get isMeasured(): boolean {
+    return this.#measures !== undefined;
+  }
+
+  /** Takes over the heat that was measured elsewhere of the same rung in the same circumstances. */
+  know(heat: number): void {
+    const measure = () => this.#measure();
+    let known: RungMeasures | undefined;
+    this.#measures ??= {
+      heat,
+      get factors() {
+        known ??= measure();
+        return known.factors;
+      },
+      get load() {
+        known ??= measure();
+        return known.load;
+      },
+    };
+  }
+
   /** The load only when it is asked for: it is summed over every moment, and most who ask want the heat. */
   #measure(): RungMeasures {
     const { like, method, props, guided } = this.#with;
@@ -84,7 +106,11 @@ class Worth {
     const own = this.#with;
     const same =
       measuresAlike(own.method, method) && own.position === position && own.like === like && own.guided === guided;
-    return same && own.props.length === props.length && own.props.every((prop, i) => prop === props[i]);
+    return (
+      same &&
+      own.props.length === props.length &&
+      own.props.every((prop, i) => prop === props[i] || equal(prop, props[i]))
+    );
   }
 }
 

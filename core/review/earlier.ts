@@ -1,7 +1,8 @@
 import equal from 'fast-deep-equal';
-import { type ClassPlan, isInterlude } from '../plan';
+import { type Audience, type ClassPlan, isInterlude } from '../plan';
 import { rungKey } from '../repertoire';
 import type { Series } from '../series/seriesSchema';
+import type { ReviewContext } from './subject';
 
 /** The rungs taught in the episodes before one, as keys: what an audience that followed the series has met. */
 export function metBefore(
@@ -64,3 +65,24 @@ function nextIn(
 /** Whether a class stands alone, or is a member of a series that judges what has to be learnt before it. */
 export const placeOf = (classId: string, allSeries: readonly Series[]): 'alone' | 'member' =>
   allSeries.some(({ episodes }) => episodes.some((episode) => episode.class === classId)) ? 'member' : 'alone';
+
+/** As much of a studio as says what a class is held against. */
+export interface Around {
+  readonly allSeries: readonly Series[];
+  readonly classOf: (id: string) => ClassPlan | undefined;
+  readonly audienceOf: (id: string | undefined) => Audience | undefined;
+}
+
+/** What a class of a studio is reviewed with: its audience, what the series it belongs to has brought, the day it is. */
+export const contextIn = (
+  { allSeries, classOf, audienceOf }: Around,
+  plan: ClassPlan,
+  { today, teacher }: Pick<ReviewContext, 'today' | 'teacher'>,
+): ReviewContext => ({
+  audience: audienceOf(plan.audience),
+  teacher,
+  earlier: earlierInSeries(plan.id, allSeries, classOf),
+  ...fromSeries(plan.id, allSeries, classOf),
+  today,
+  place: placeOf(plan.id, allSeries),
+});

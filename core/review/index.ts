@@ -9,6 +9,7 @@ export { heatTaken, hottestTaken, isAtHand, type TakenInPosition, takenByPositio
 export { type CraftWord, craftWords } from './craft/words';
 export * from './earlier';
 export * from './finding';
+export * from './glance';
 export { askedMeasures, type Ends, endsOf, HELD_BY, type HouseSetting, isBeyond } from './heldBy';
 export * from './ideal';
 export { giveText, lateText } from './lateText';
@@ -17,6 +18,7 @@ export { lettingGo, restName } from './lettingGo';
 export { MEASURES, type MeasureName, type Measures } from './measures';
 export { Offer } from './offer';
 export * from './reviewClass';
+export * from './reviewKept';
 export { broughtBy, conditionsOf, type Limits, limitsOf, roomOf } from './room';
 export type { Rule } from './rule';
 export { RULES, ruleOf } from './rules';

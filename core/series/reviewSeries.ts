@@ -1,6 +1,6 @@
 import type { ClassPlan, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { type ClassReview, limitsOf, type ReviewContext, reviewClass, SEVERITIES } from '../review';
+import { type ClassReview, keptReviews, limitsOf, type ReviewContext, SEVERITIES } from '../review';
 import { type Earning, type EpisodeEarning, earningOf } from './earning';
 import { followedBy, rulesOf } from './learning';
 import { SERIES_RULES, seriesRuleOf } from './rules';
@@ -43,13 +43,8 @@ export interface SeriesReview extends SeriesMeasure {
   readonly findings: readonly SeriesFinding[];
 }
 
-interface Reviewed {
-  readonly context: ReviewContext;
-  readonly studio: WholeStudio['catalog'];
-  readonly review: ClassReview;
-}
-/** Classes as they were last reviewed in their place: the next time most of a series is as it was. */
-const reviewed = new WeakMap<ClassPlan, Reviewed>();
+/** Classes as they were last reviewed in their place. */
+const inPlace = keptReviews();
 
 /**
  * A series reviewed as the audience meets it: what is earned when, its work, its dates; and every class in its place.
@@ -96,19 +91,8 @@ function inItsPlace(studio: WholeStudio, { plan, before }: EpisodeEarning, asked
     earlier: new Set(before.keys.filter((key) => before.count(key).taught > 0)),
     place: 'episode',
   };
-  const known = reviewed.get(plan);
-  if (known && known.studio === studio.catalog && alike(known.context, context)) return known.review;
-  const review = reviewClass(studio.catalog, plan, context);
-  reviewed.set(plan, { context, studio: studio.catalog, review });
-  return review;
+  return inPlace(studio.catalog, plan, context);
 }
-
-const alike = (a: ReviewContext, b: ReviewContext): boolean =>
-  a.audience === b.audience &&
-  a.teacher === b.teacher &&
-  a.today === b.today &&
-  a.earlier?.size === b.earlier?.size &&
-  [...(a.earlier ?? [])].every((key) => b.earlier?.has(key));
 
 /** Heat × minutes of work over a class, whatever the doses. */
 export const heatMinutesOf = (catalog: Catalog, { blocks }: Pick<TimedClass, 'blocks'>): number =>

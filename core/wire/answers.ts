@@ -103,6 +103,9 @@ export const studioSchema = z.strictObject({
   versions: versionsSchema.describe('The version of every document in it, by kind and id'),
   setAside: z.int().min(0).describe('How many documents are set aside, since they did not fit'),
   bundle: fileSchema,
+  heats: z
+    .record(z.string(), z.number())
+    .describe('The heat of its rungs, by exercise/rung, as far as the server has measured them: a browser need not'),
 });
 export type StudioAnswer = z.infer<typeof studioSchema>;
 

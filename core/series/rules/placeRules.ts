@@ -10,10 +10,12 @@ import {
   type SeriesFound,
   type SeriesRule,
   type SeriesSubject,
+  type WholeStudio,
 } from '../seriesRule';
+import type { Series } from '../seriesSchema';
 
 const lengthOf =
-  ({ studio }: SeriesSubject) =>
+  ({ studio }: Dated) =>
   (id: string) =>
     studio.classOf(id)?.targetMinutes ?? 0;
 
@@ -67,51 +69,66 @@ const dateClash: SeriesRule = {
   presence: true,
   limit: 'one class at a time in a room and for a teacher; no class on a skipped day, or when its teacher is away',
   says: 'an episode falls where it can’t be taught',
-  find: (subject) => {
-    const { series, studio } = subject;
-    const length = lengthOf(subject);
-    const own = occasionsOf(series, length);
-    const others = studio.allSeries.flatMap((each) => (each.id === series.id ? own : occasionsOf(each, length)));
-    const skipped = new Set(series.schedule?.skip ?? []);
-    return own.flatMap((occasion): SeriesFound[] => {
-      const { episode, day, room, teacher } = occasion;
-      const found: SeriesFound[] = [];
-      if (skipped.has(day)) found.push({ episode, about: 'skipped' });
-      if (awayOn(studio.teacherOf(teacher), day)) found.push({ episode, about: 'away' });
-      for (const other of others) {
-        // Of two episodes of one series the later one says it.
-        const same = other.series.id === series.id;
-        if ((same && other.episode >= episode) || !overlap(occasion, other)) continue;
-        const there = `${other.episode} ${other.series.id}`;
-        if (room !== undefined && room === other.room) found.push({ episode, about: `room ${there}` });
-        if (teacher !== undefined && teacher === other.teacher) found.push({ episode, about: `teacher ${there}` });
-      }
-      return found;
-    });
-  },
-  sentence: ({ episode, about }, subject) => {
-    const { series, studio } = subject;
-    const occasion = occasionsOf(series, lengthOf(subject)).find((each) => each.episode === episode) as Occasion;
-    const { day, room = '', teacher = '' } = occasion;
-    const who = studio.teacherOf(teacher);
-    const [what, at, ...ids] = about.split(' ');
-    const other = ids.join(' ');
-    const there = `episode ${Number(at) + 1} of ${studio.allSeries.find(({ id }) => id === other)?.name ?? series.name}`;
-    const said = {
-      skipped: () => 'the day is skipped.',
-      away: () => {
-        const { from, to } = awayOn(who, day) ?? {};
-        return `${who?.name} is away from ${from} to ${to}.`;
-      },
-      room: () => `${studio.roomOf(room)?.name ?? room} is taken by ${there}.`,
-      teacher: () => `${who?.name ?? teacher} teaches ${there} then.`,
-    }[what as 'skipped' | 'away' | 'room' | 'teacher'];
-    return `Episode ${episode + 1}, ${day}: ${said()}`;
-  },
+  find: datesClashing,
+  sentence: clashSentence,
 };
+
+type Dated = Pick<SeriesSubject, 'series' | 'studio'>;
+
+function datesClashing(subject: Dated): SeriesFound[] {
+  const { series, studio } = subject;
+  const length = lengthOf(subject);
+  const own = occasionsOf(series, length);
+  const others = studio.allSeries.flatMap((each) => (each.id === series.id ? own : occasionsOf(each, length)));
+  const skipped = new Set(series.schedule?.skip ?? []);
+  return own.flatMap((occasion): SeriesFound[] => {
+    const { episode, day, room, teacher } = occasion;
+    const found: SeriesFound[] = [];
+    if (skipped.has(day)) found.push({ episode, about: 'skipped' });
+    if (awayOn(studio.teacherOf(teacher), day)) found.push({ episode, about: 'away' });
+    for (const other of others) {
+      // Of two episodes of one series the later one says it.
+      const same = other.series.id === series.id;
+      if ((same && other.episode >= episode) || !overlap(occasion, other)) continue;
+      const there = `${other.episode} ${other.series.id}`;
+      if (room !== undefined && room === other.room) found.push({ episode, about: `room ${there}` });
+      if (teacher !== undefined && teacher === other.teacher) found.push({ episode, about: `teacher ${there}` });
+    }
+    return found;
+  });
+}
+
+function clashSentence({ episode, about = '' }: SeriesFound, subject: Dated): string {
+  const { series, studio } = subject;
+  const occasion = occasionsOf(series, lengthOf(subject)).find((each) => each.episode === episode) as Occasion;
+  const { day, room = '', teacher = '' } = occasion;
+  const who = studio.teacherOf(teacher);
+  const [what, at, ...ids] = about.split(' ');
+  const other = ids.join(' ');
+  const there = `episode ${Number(at) + 1} of ${studio.allSeries.find(({ id }) => id === other)?.name ?? series.name}`;
+  const said = {
+    skipped: () => 'the day is skipped.',
+    away: () => {
+      const { from, to } = awayOn(who, day) ?? {};
+      return `${who?.name} is away from ${from} to ${to}.`;
+    },
+    room: () => `${studio.roomOf(room)?.name ?? room} is taken by ${there}.`,
+    teacher: () => `${who?.name ?? teacher} teaches ${there} then.`,
+  }[what as 'skipped' | 'away' | 'room' | 'teacher'];
+  return `Episode ${episode + 1}, ${day}: ${said()}`;
+}
 
 const awayOn = (teacher: Teacher | undefined, day: string) =>
   teacher?.away?.find(({ from, to }) => from <= day && day <= to);
+
+/** What keeps a series from being taught on its days, in sentences by episode: nothing of its classes is measured for it. */
+export function clashesOf(studio: WholeStudio, series: Series): ReadonlyMap<number, readonly string[]> {
+  const said = new Map<number, string[]>();
+  for (const found of datesClashing({ studio, series })) {
+    said.set(found.episode, [...(said.get(found.episode) ?? []), clashSentence(found, { studio, series })]);
+  }
+  return said;
+}
 
 /** What is needed of each prop by everybody at once: the most of it in any block. */
 function propsOf({ timed }: SeriesEpisode): ReadonlyMap<string, Prop> {

@@ -224,8 +224,9 @@ export class Studio {
     return snapshot;
   }
 
-  #textOf({ revision, versions, bundleText }: Snapshot, only: string | null): string {
-    const head = { only, studio: this.id, revision, versions, setAside: this.#setAside.length };
+  #textOf({ revision, versions, bundleText, documents: { catalog } }: Snapshot, only: string | null): string {
+    const heats = catalog.heatsOf(catalog.rungs.filter((entry) => catalog.isMeasured(entry)));
+    const head = { only, studio: this.id, revision, versions, setAside: this.#setAside.length, heats };
     return `${JSON.stringify(head).slice(0, -1)},"bundle":${bundleText}}`;
   }
 

@@ -35,7 +35,7 @@ beforeEach(() => {
   answer = (changes) => json({ answers: kept(changes) });
   const versions = { ...noVersions(), classes: { 'test-class': 7 } };
   const left = { records: [], others: [], unreadable: 0, ...NO_HISTORY };
-  const answered = { only: null, studio: 'clay', revision: 9, setAside: 0, bundle: bundleOf(), versions };
+  const answered = { only: null, studio: 'clay', revision: 9, setAside: 0, heats: {}, bundle: bundleOf(), versions };
   store.dispatch(loadStudio.fulfilled({ answer: answered, left }, 'request', undefined));
   // What was opened anew waits for nothing.
   store.dispatch(

@@ -47,6 +47,7 @@ const answerAt = (revision: number, name: string, only: string | null = null): S
   studio: 'clay',
   revision,
   setAside: 0,
+  heats: {},
   bundle: bundleOf({ classes: [classOf([], { name })] }),
   versions: { ...versions, classes: { 'test-class': revision } },
 });

@@ -26,7 +26,7 @@ async function kept() {
 test('a record says at each moment where its document stands, and what of it may be at the server', async () => {
   startKeeping(store);
   const versions = { ...noVersions(), classes: { 'test-class': 7 } };
-  const answer = { only: null, studio: 'clay', revision: 9, setAside: 0, bundle: bundleOf(), versions };
+  const answer = { only: null, studio: 'clay', revision: 9, setAside: 0, heats: {}, bundle: bundleOf(), versions };
   const left = { records: [], others: [], unreadable: 0, ...NO_HISTORY };
   store.dispatch(loadStudio.fulfilled({ answer, left }, 'request', undefined));
   expect(await kept()).toEqual({ record: null, steps: 0, last: undefined });

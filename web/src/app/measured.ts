@@ -1,5 +1,6 @@
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useEffect, useReducer } from 'react';
+import { measuredAway } from '../desk/useDesk';
 import { whenIdle } from './idle';
 
 /** Repertoires of which every rung has been measured. */
@@ -20,24 +21,38 @@ function eachIdly<T>(list: readonly T[], work: (item: T) => void, done: () => vo
 }
 
 /**
- * Measures a repertoire rung by rung while the page has nothing else to do, so that opening the map of it, or a search
- * by heat, finds the work done. @returns whether every rung has been measured
+ * Has a repertoire measured away from the page, once the page has nothing else to do, so that opening the map of it, or a
+ * search by heat, finds the work done. @returns whether every rung has been measured
  */
 export function useMeasured(catalog: Catalog): boolean {
   const [, tell] = useReducer((times: number) => times + 1, 0);
   useEffect(() => {
     if (measured.has(catalog)) return;
-    return eachIdly(
-      catalog.rungs,
-      (entry) => catalog.heat(entry),
-      () => {
-        measured.add(catalog);
-        tell();
-      },
-    );
+    let over = false;
+    const done = (all: boolean) => {
+      if (!all) return;
+      measured.add(catalog);
+      if (!over) tell();
+    };
+    // Where no worker can do it, it is done here, a little at a time.
+    const here = () => {
+      if (!over)
+        callOff = eachIdly(
+          catalog.rungs,
+          (entry) => catalog.heat(entry),
+          () => done(true),
+        );
+    };
+    let callOff = whenIdle(() => void measuredAway(catalog).then(done, here), SOON);
+    return () => {
+      over = true;
+      callOff();
+    };
   }, [catalog]);
   return measured.has(catalog);
 }
+/** Milliseconds after which it is begun in any case. */
+const SOON = 1_000;
 
 /** Figures drawn ahead: as many as a tall window shows first. */
 const DRAWN = 60;

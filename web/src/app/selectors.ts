@@ -1,16 +1,10 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { type CollectionName, type DocumentOf, documentKey } from '@warm-ladder/core/formats';
-import type { ClassPlan } from '@warm-ladder/core/plan';
+import { type Audience, type ClassPlan, type TimedClass, timeClass } from '@warm-ladder/core/plan';
 import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
-import {
-  type ClassReview,
-  earlierInSeries,
-  fromSeries,
-  placeOf,
-  type ReviewContext,
-  reviewClass,
-} from '@warm-ladder/core/review';
+import { type ClassReview, contextIn, type ReviewContext, reviewClass } from '@warm-ladder/core/review';
 import type { WholeStudio } from '@warm-ladder/core/series';
+import type { Handed } from '../desk/worker';
 import { documentOf, listOf } from './entities';
 import type { RootState } from './store';
 import { today } from './today';
@@ -60,6 +54,20 @@ export const selectCatalogSource = createSelector(
   (exercises, method, props, positions): CatalogSource => ({ exercises, method, props, positions }),
 );
 
+/** What is handed over to be worked with away from the page, the same object as long as nothing of it changes. */
+export const selectHanded = createSelector(
+  [selectCatalogSource, selectClasses, selectSeries, selectAudiences, selectTeachers, selectRooms, () => today()],
+  (source, classes, series, audiences, teachers, rooms, day): Handed => ({
+    ...source,
+    classes,
+    series,
+    audiences,
+    teachers,
+    rooms,
+    day,
+  }),
+);
+
 /** The repertoire made ready; kept while the repertoire and the method stay, however much classes are edited. */
 export const selectCatalog = createSelector(selectCatalogSource, (source) => new Catalog(source));
 
@@ -86,14 +94,29 @@ export const selectWholeStudio = createSelector(
 const reviews = new WeakMap<ClassPlan, { key: readonly unknown[]; review: ClassReview }>();
 
 /** What a class is reviewed with: its audience, what the series it belongs to has brought, the day it is. */
-export function reviewContext(state: RootState, plan: ClassPlan): ReviewContext {
-  return {
-    audience: selectAudience(state, plan.audience),
-    earlier: earlierInSeries(plan.id, selectSeries(state), (id) => selectClass(state, id)),
-    today: today(),
-    place: placeOf(plan.id, selectSeries(state)),
-    ...fromSeries(plan.id, selectSeries(state), (id) => selectClass(state, id)),
-  };
+export const reviewContext = (state: RootState, plan: ClassPlan): ReviewContext =>
+  contextIn(
+    {
+      allSeries: selectSeries(state),
+      classOf: (id) => selectClass(state, id),
+      audienceOf: (id) => selectAudience(state, id),
+    },
+    plan,
+    { today: today() },
+  );
+
+/** Classes timed, each as long as it and whom it is for stay the same. */
+const times = new WeakMap<ClassPlan, { catalog: Catalog; audience: Audience | undefined; timed: TimedClass }>();
+
+/** A class on the clock, without what the review asks of it. */
+export function selectTimed(state: RootState, plan: ClassPlan): TimedClass {
+  const catalog = selectCatalog(state);
+  const audience = selectAudience(state, plan.audience);
+  const known = times.get(plan);
+  if (known?.catalog === catalog && known.audience === audience) return known.timed;
+  const timed = timeClass(catalog, plan, { audience });
+  times.set(plan, { catalog, audience, timed });
+  return timed;
 }
 
 /** The review of one class with its audience and the series it belongs to. */

@@ -39,6 +39,7 @@ const answerOf = (bundle: Bundle, only: string | null = null) => ({
   studio: 'clay',
   revision: 9,
   setAside: 0,
+  heats: {},
   bundle,
   versions,
 });

@@ -1,6 +1,7 @@
 import { createAction, createAsyncThunk, type UnknownAction } from '@reduxjs/toolkit';
 import { reconciled } from '@warm-ladder/core/edits';
 import { classShownAt, type DocumentKind, documentKey } from '@warm-ladder/core/formats';
+import { Catalog } from '@warm-ladder/core/repertoire';
 import type { FeedEvent, Kept, StudioAnswer } from '@warm-ladder/core/wire';
 import { documentOf, withValue } from './entities';
 import { did, recorded, wentBack, wentForward } from './history';
@@ -35,7 +36,7 @@ export const loadStudio = createAsyncThunk(
     const now = () => (getState() as { studio: StudioState }).studio;
     if (now().status === 'ready') {
       for (;;) {
-        const answer = await server.studio();
+        const answer = measured(await server.studio());
         // An answer that was longer on its way than a later one is of no use.
         if (answer.revision >= now().readAt) return { answer, left: null };
       }
@@ -46,15 +47,23 @@ export const loadStudio = createAsyncThunk(
       import('./unsent'),
       import('./historyStore'),
     ]);
+    measured(answer);
     const living = await livingTabs();
     const left = await takeUp(answer.studio, TAB, living, async () => {
-      if (answer.only !== null) answer = await server.studio();
+      if (answer.only !== null) answer = measured(await server.studio());
       return answer.bundle;
     });
     const history = await takeUpHistory(answer.studio, TAB, formerTab(), living);
     return { answer, left: { ...left, ...history } };
   },
 );
+
+/** Takes over what the server has measured of the rungs it sends: it holds for as long as nobody changes them. */
+function measured(answer: StudioAnswer): StudioAnswer {
+  const { exercises = [], method, props, positions } = answer.bundle;
+  new Catalog({ exercises, method, props, positions }).knowHeats(answer.heats);
+  return answer;
+}
 
 /** Gives a document back as the server has it, though it was changed here. */
 export const takeServers = createAsyncThunk(

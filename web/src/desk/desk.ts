@@ -1,7 +1,6 @@
 import { diff } from '@warm-ladder/core/edits';
-import type { CatalogSource } from '@warm-ladder/core/repertoire';
 import { type Remote, wrap } from 'comlink';
-import type { DeskWork } from './worker';
+import type { DeskWork, Handed } from './worker';
 
 /** The work at a class was cut off: its worker died. */
 class CutOff extends Error {}
@@ -12,7 +11,7 @@ interface Running {
   /** Settles, by failing, when the worker can answer no more. */
   readonly death: Promise<never>;
   readonly end: (why: string) => void;
-  source: CatalogSource | null;
+  handed: Handed | null;
 }
 
 /**
@@ -41,28 +40,28 @@ function started(lane: Lane): Running {
     event.preventDefault();
     end('The working-out stopped by a mistake of its own. It starts anew with the next thing asked of it.');
   };
-  const begun = { worker, work: wrap<DeskWork>(worker), death, end, source: null };
+  const begun = { worker, work: wrap<DeskWork>(worker), death, end, handed: null };
   running[lane] = begun;
   return begun;
 }
 
 /**
- * Has something worked out away from the page, with the repertoire and the method as they are. A worker that died is
- * started anew by the next call.
+ * Has something worked out away from the page, from the studio as it is. A worker that died is started anew by the next
+ * call.
  * @throws CutOff when the worker dies on the way
  */
 export async function atDesk<T>(
-  source: CatalogSource,
+  studio: Handed,
   ask: (work: Remote<DeskWork>) => Promise<T>,
   lane: Lane = 'desk',
 ): Promise<T> {
   const now = started(lane);
   const handed = async () => {
-    const had = now.source;
-    now.source = source;
+    const had = now.handed;
+    now.handed = studio;
     // Only what has changed is handed over: what was worked out there of all the rest is still known.
-    if (had === null) await now.work.use(source);
-    else if (had !== source) await now.work.change(diff(had, source));
+    if (had === null) await now.work.use(studio);
+    else if (had !== studio) await now.work.change(diff(had, studio));
     return ask(now.work);
   };
   return Promise.race([handed(), now.death]);

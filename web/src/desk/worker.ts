@@ -1,4 +1,5 @@
 import { applied, type Edit } from '@warm-ladder/core/edits';
+import { type BundleStudio, type StudioSource, studioOf } from '@warm-ladder/core/formats';
 import {
   type Fix,
   fixesFor,
@@ -11,12 +12,15 @@ import {
   toTime,
 } from '@warm-ladder/core/mend';
 import { DIRECTIONS, type Direction, type MethodFile } from '@warm-ladder/core/method';
-import type { Audience, ClassPlan } from '@warm-ladder/core/plan';
-import { Catalog, type CatalogSource } from '@warm-ladder/core/repertoire';
+import { type ClassPlan, isInterlude } from '@warm-ladder/core/plan';
+import { Catalog, type CatalogSource, type Heats } from '@warm-ladder/core/repertoire';
 import {
   askedMeasures,
   type FindingName,
   findingKey,
+  type Glance,
+  glanceOf,
+  keptReviews,
   type Measures,
   measureClass,
   type ReviewContext,
@@ -31,7 +35,23 @@ import {
   type SeriesBrief,
   type SeriesProposal,
 } from '@warm-ladder/core/sequence';
-import type { Series, WholeStudio } from '@warm-ladder/core/series';
+import {
+  type Consequence,
+  couldTake,
+  type Next,
+  reviewSeries,
+  type Series,
+  type SeriesEdit,
+  type SeriesFindingName,
+  type SeriesFix,
+  type SeriesReview,
+  seriesFixesFor,
+  type ToldSeries,
+  toldSeries,
+  type WholeStudio,
+  whatIf,
+  withEdited,
+} from '@warm-ladder/core/series';
 import { type DraftPlan, draftPlan, readCaptions, readTake, type Take } from '@warm-ladder/core/taught/take';
 import { type Effect, effectsOn, type Outline, outlineOf } from '@warm-ladder/core/versions';
 import type { Searching } from '@warm-ladder/core/vocabulary';
@@ -49,9 +69,12 @@ export interface ProposedClasses extends Pick<Proposed, 'clashes' | 'evaluated'>
   readonly proposals: readonly ProposedClass[];
 }
 
-/** What is told of series planned: their reviews are made anew where they are shown. */
+/** What is told of a series planned. */
+export interface PlannedOne extends Pick<SeriesProposal, 'series' | 'classes' | 'counts' | 'why'> {
+  readonly told: ToldSeries;
+}
 export interface PlannedSeries {
-  readonly proposals: ReadonlyArray<Pick<SeriesProposal, 'series' | 'classes' | 'counts' | 'why'>>;
+  readonly proposals: readonly PlannedOne[];
   readonly clashes: readonly string[];
   /** How many episodes would do, where those asked for are too few. */
   readonly enough?: number | undefined;
@@ -64,12 +87,24 @@ export interface StandingClass {
   readonly directions: Readonly<Record<Direction, number>>;
 }
 
-/** What a brief's ids name, beside the repertoire. */
-export interface Around {
-  readonly audiences: readonly Audience[];
-  readonly classes: readonly ClassPlan[];
-  readonly series: readonly Series[];
-  readonly today: string;
+/** Classes as a list shows them. */
+export interface GlancedClasses {
+  readonly glances: ReadonlyArray<Glance & { readonly id: string }>;
+  readonly heats: Heats;
+}
+
+/** A series as its page shows it. */
+export interface SeriesHere {
+  readonly told: ToldSeries;
+  readonly heats: Heats;
+}
+
+/** A way to mend a finding of a series, without what it was measured with. */
+export type SeriesFixHere = Omit<SeriesFix, 'measure'>;
+
+/** What an episode could take next, by the key of its rung. */
+export interface NextHere extends Omit<Next, 'entry'> {
+  readonly key: string;
 }
 
 /** How often searches were told to stop: one that began before the last time ends with what it has. */
@@ -93,85 +128,148 @@ async function searched<T>(search: Searching<T>, onTold?: (done: number) => void
   return step.value;
 }
 
-let source: CatalogSource | null = null;
-let catalog: Catalog | null = null;
-
-function known(): Catalog {
-  if (!catalog) throw new Error('The repertoire has not been handed over yet.');
-  return catalog;
+/** As much of the studio as anything is worked out from, and the day it is. */
+export interface Handed extends CatalogSource, Omit<StudioSource, keyof CatalogSource | 'logs'> {
+  readonly day: string;
 }
 
-function used(): CatalogSource {
-  if (!source) throw new Error('The repertoire has not been handed over yet.');
-  return source;
+/** The copy of the studio kept here, and what is made ready of it. */
+interface Replica {
+  readonly handed: Handed;
+  readonly studio: BundleStudio;
+}
+let replica: Replica | null = null;
+
+function made(handed: Handed): Replica {
+  const { exercises, method, props, positions } = handed;
+  const before = replica?.handed;
+  const same =
+    before?.exercises === exercises &&
+    before.method === method &&
+    before.props === props &&
+    before.positions === positions;
+  const catalog = same && replica ? replica.studio.catalog : new Catalog({ exercises, method, props, positions });
+  return { handed, studio: studioOf(handed, { today: handed.day }, catalog) };
 }
 
-const named =
-  <T extends { readonly id: string }>(list: readonly T[]) =>
-  (id: string | undefined) =>
-    list.find((each) => each.id === id);
+function here(): Replica {
+  if (!replica) throw new Error('The studio has not been handed over yet.');
+  return replica;
+}
 
-/** A studio as a search needs it: who teaches, and where, is the calendar's. */
-const studioAround = ({ audiences, classes, series }: Around): WholeStudio => ({
-  catalog: known(),
-  audienceOf: named(audiences),
-  classOf: named(classes),
-  seriesOf: named(series),
-  allSeries: series,
-  teacherOf: () => undefined,
-  roomOf: () => undefined,
-});
+const known = (): Catalog => here().studio.catalog;
+const contextOf = (plan: ClassPlan) => here().studio.contextOf(plan);
+
+/** A class and what it is held against. @throws where it is gone */
+function classIn(id: string): readonly [Catalog, ClassPlan, ReviewContext] {
+  const plan = here().studio.classOf(id);
+  if (!plan) throw new Error('This class is gone.');
+  return [known(), plan, contextOf(plan)];
+}
+
+/** A series, and its review as an audience that follows it meets it. @throws where it is gone */
+function seriesIn(id: string): readonly [BundleStudio, Series, SeriesReview] {
+  const { studio, handed } = here();
+  const series = studio.seriesOf(id);
+  if (!series) throw new Error('This series is gone.');
+  return [studio, series, reviewSeries(studio, series, { today: handed.day })];
+}
+
+/** The studio as a search needs it: who teaches, and where, is the calendar's. */
+const unplaced = (): WholeStudio => ({ ...here().studio, teacherOf: () => undefined, roomOf: () => undefined });
+
+/** Classes as they were last reviewed, each by itself. */
+const reviewed = keptReviews();
+
+/** The heats of all that is done in some classes: whoever draws them need not measure them. */
+function heatsIn(plans: readonly ClassPlan[]): Heats {
+  const entries = plans.flatMap(({ blocks }) =>
+    blocks.flatMap((block) => (isInterlude(block) ? [] : (known().rung(block) ?? []))),
+  );
+  return known().heatsOf([...new Set(entries)]);
+}
 
 /** The heavy work at a class, away from the page. */
 const work = {
-  /** Takes the repertoire and the method that all that follows is worked out with. */
-  use(handed: CatalogSource): void {
-    source = handed;
-    catalog = new Catalog(handed);
+  /** Takes the studio that all that follows is worked out with. */
+  use(handed: Handed): void {
+    replica = made(handed);
   },
-  /** Changes them: what the edit does not touch stays the very same, and with it what was worked out of it. */
+  /** Changes it: what the edit does not touch stays the very same, and with it what was worked out of it. */
   change(edit: Edit): void {
-    source = applied(edit, used());
-    catalog = new Catalog(source);
+    replica = made(applied(edit, here().handed));
+  },
+  /** The heat of rungs by their keys; those that are gone are left out. */
+  heats: (keys: readonly string[]): Heats => known().heatsOf(keys.flatMap((key) => known().rungByKey(key) ?? [])),
+  /** Classes as a list shows them, in its order, and the heats they are drawn with. What is gone is left out. */
+  glances(ids: readonly string[]): GlancedClasses {
+    const plans = ids.flatMap((id) => here().studio.classOf(id) ?? []);
+    const glances = plans.map((plan) => ({ ...glanceOf(reviewed(known(), plan, contextOf(plan))), id: plan.id }));
+    return { glances, heats: heatsIn(plans) };
+  },
+  /** A series as its page shows it, and the heats its classes are drawn with. */
+  series(id: string): SeriesHere {
+    const [, , review] = seriesIn(id);
+    return { told: toldSeries(review), heats: heatsIn(review.episodes.map(({ plan }) => plan)) };
+  },
+  /** What an edit of a series would break, and mend. */
+  whatIf(id: string, edits: readonly SeriesEdit[]): Consequence {
+    const [studio, series, review] = seriesIn(id);
+    return whatIf(studio, series, review, edits, { today: here().handed.day });
+  },
+  /** What mends a finding of a series as it is now; nothing where the finding is gone. */
+  seriesFixes(id: string, name: SeriesFindingName): SeriesFixHere[] {
+    const [studio, series, review] = seriesIn(id);
+    return seriesFixesFor(studio, series, review, name).map(({ measure: _measure, ...fix }) => fix);
+  },
+  /** What an episode could take next. @param episode its place from 0 */
+  couldTake(id: string, episode: number): NextHere[] {
+    const [studio, series] = seriesIn(id);
+    return couldTake(studio, series, episode).map(({ entry, ...next }) => ({ ...next, key: entry.key }));
   },
   /** What mends a finding of the class as it is now; nothing where the finding is gone. */
-  fixes(plan: ClassPlan, context: ReviewContext, name: FindingName): Fix[] {
-    const review = reviewClass(known(), plan, context);
+  fixes(id: string, name: FindingName): Fix[] {
+    const [catalog, plan, context] = classIn(id);
+    const review = reviewClass(catalog, plan, context);
     const finding = review.findings.find((each) => findingKey(each) === findingKey(name));
-    return finding ? fixesFor(known(), review, finding, context) : [];
+    return finding ? fixesFor(catalog, review, finding, context) : [];
   },
   /** The class brought to its length, with what may go when it runs late. */
-  fit(plan: ClassPlan, context: ReviewContext): ToTime {
-    return toTime(groundOf(known(), measureClass(known(), plan, context), context));
+  fit(id: string): ToTime {
+    const [catalog, plan, context] = classIn(id);
+    return toTime(groundOf(catalog, measureClass(catalog, plan, context), context));
   },
   /** Ends the searches under way, each with what it has. */
   stop(): void {
     stops += 1;
   },
-  async propose(brief: Brief, around: Around, onShare: (share: number) => void): Promise<ProposedClasses> {
-    const search = proposing(studioAround(around), brief, around.today);
+  async propose(brief: Brief, onShare: (share: number) => void): Promise<ProposedClasses> {
+    const search = proposing(unplaced(), brief, here().handed.day);
     const { proposals, clashes, evaluated } = await searched(search, onShare);
     return { proposals: proposals.map(({ plan, standing, why }) => ({ plan, standing, why })), clashes, evaluated };
   },
   /** Whole series, their classes among them. */
-  async proposeSeries(brief: SeriesBrief, around: Around, onShare: (share: number) => void): Promise<PlannedSeries> {
-    const search = proposingSeries(studioAround(around), brief, around.today);
+  async proposeSeries(brief: SeriesBrief, onShare: (share: number) => void): Promise<PlannedSeries> {
+    const { day } = here().handed;
+    const studio = unplaced();
+    const search = proposingSeries(studio, brief, day);
     const { proposals, clashes, enough } = await searched(search, onShare);
-    return {
-      proposals: proposals.map(({ series, classes, counts, why }) => ({ series, classes, counts, why })),
-      clashes,
-      enough,
-    };
+    const shown = proposals.map(({ series, classes, counts, why }) => {
+      const whole = withEdited(studio, { series, classes });
+      return { series, classes, counts, why, told: toldSeries(reviewSeries(whole, series, { today: day })) };
+    });
+    return { proposals: shown, clashes, enough };
   },
   /** A lower and a higher rung beside every block. */
-  levels(plan: ClassPlan, context: ReviewContext): LevelledClass {
-    const { edits, told, why, seconds } = levelled(known(), measureClass(known(), plan, context), context);
+  levels(id: string): LevelledClass {
+    const [catalog, plan, context] = classIn(id);
+    const { edits, told, why, seconds } = levelled(catalog, measureClass(catalog, plan, context), context);
     return { edits, told, why, seconds };
   },
   /** How every class stands to the figures of the house. */
-  standings(asked: ReadonlyArray<{ readonly plan: ClassPlan; readonly context: ReviewContext }>): StandingClass[] {
-    return asked.map(({ plan, context }) => {
-      const review = reviewClass(known(), plan, context);
+  standings(): StandingClass[] {
+    return (here().handed.classes ?? []).map((plan) => {
+      const review = reviewed(known(), plan, contextOf(plan));
       const { timed } = review;
       const shares = DIRECTIONS.map((each) => [each, (timed.directions[each] ?? 0) / Math.max(1, timed.parts.work)]);
       return {
@@ -182,27 +280,21 @@ const work = {
     });
   },
   /** What each answer of the method would change of a class. */
-  effects(plan: ClassPlan, context: ReviewContext): Effect[] {
-    return effectsOn(used(), plan, context);
-  },
+  effects: (plan: ClassPlan): Effect[] => effectsOn(here().handed, plan, contextOf(plan)),
   /** A class under another method, as one version of it. */
-  outline(plan: ClassPlan, context: ReviewContext, method: MethodFile | undefined): Outline {
-    return outlineOf(new Catalog({ ...used(), method }), plan, context);
-  },
+  outline: (plan: ClassPlan, method: MethodFile | undefined): Outline =>
+    outlineOf(new Catalog({ ...here().handed, method }), plan, contextOf(plan)),
   /** @param looks what is only worth a look too */
-  async mendAll(plan: ClassPlan, context: ReviewContext, looks: boolean): Promise<MendedClass> {
-    const { plan: after, steps, left, why } = await searched(mending(known(), plan, context, { looks }));
+  async mendAll(id: string, looks: boolean): Promise<MendedClass> {
+    const [catalog, plan, context] = classIn(id);
+    const { plan: after, steps, left, why } = await searched(mending(catalog, plan, context, { looks }));
     return { plan: after, steps, left, why };
   },
   /** Captions of a class, read back. @throws UnreadableCaptions with the line */
-  take(plan: ClassPlan, context: ReviewContext, captions: string, day: string): ReadTake {
-    const { matched, wordsPerMinute, silenceShare, differences, log } = readTake(
-      known(),
-      plan,
-      context,
-      readCaptions(captions),
-      day,
-    );
+  take(id: string, captions: string, day: string): ReadTake {
+    const [catalog, plan, context] = classIn(id);
+    const read = readTake(catalog, plan, context, readCaptions(captions), day);
+    const { matched, wordsPerMinute, silenceShare, differences, log } = read;
     return { matched, wordsPerMinute, silenceShare, differences, log };
   },
   /** A class read out of captions that have no plan. */

@@ -6,7 +6,8 @@ import { Link, useSearchParams } from 'react-router';
 import { selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
-import { heatsOf, peakOf } from '../../parts/PeakBody';
+import { useGlances } from '../../desk/useDesk';
+import { heatsOf } from '../../parts/PeakBody';
 import { dayText } from '../series/dayText';
 import { datedIn } from './occasions';
 import { TermLane } from './TermLane';
@@ -19,7 +20,15 @@ export function Component() {
   const studio = useAppSelector(selectWholeStudio);
   const [address, setAddress] = useSearchParams();
   const day = today();
-  const lanes = useMemo(() => studio.allSeries.map((series) => ({ series, dated: datedIn(studio, series) })), [studio]);
+  const ids = useMemo(
+    () => [...new Set(studio.allSeries.flatMap(({ episodes }) => episodes.map((each) => each.class)))],
+    [studio],
+  );
+  const glances = useGlances(ids);
+  const lanes = useMemo(
+    () => studio.allSeries.map((series) => ({ series, dated: datedIn(studio, series, glances) })),
+    [studio, glances],
+  );
   const days = lanes.flatMap(({ dated }) => dated.map((each) => each.day)).sort();
   // Where nothing falls into these weeks, the first that has something is more use than empty ones.
   const ahead = days.find((each) => each >= mondayOf(day)) ?? days[0];
@@ -30,7 +39,7 @@ export function Component() {
   const turn = (by: number) => setAddress({ from: daysOn(from, 7 * by) });
   const shown = lanes.filter(({ dated }) => dated.length > 0);
   const last = days.at(-1);
-  const heats = heatsOf(lanes.flatMap(({ dated }) => dated.map(({ review }) => peakOf(studio.catalog, review?.timed))));
+  const heats = heatsOf(lanes.flatMap(({ dated }) => dated.map(({ glance }) => glance?.peak ?? null)));
   return (
     <main className="mx-auto w-full max-w-[100rem] px-4 py-5">
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">

@@ -4,10 +4,10 @@ import type { Series } from '@warm-ladder/core/series';
 import { timeText } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { Link } from 'react-router';
-import { selectCatalog, selectTeachers } from '../../app/selectors';
+import { selectTeachers } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { Choice } from '../../parts/Choice';
-import { climbing, PeakBody, peakOf } from '../../parts/PeakBody';
+import { climbing, PeakBody } from '../../parts/PeakBody';
 import type { Dated } from './occasions';
 
 interface OccasionCardProps {
@@ -22,13 +22,12 @@ const DAY = new Intl.DateTimeFormat('en', { weekday: 'short', timeZone: 'UTC' })
 
 /** One class on its day: its hardest body, when, what, by whom; and what keeps it from being taught then. */
 export function OccasionCard({ occasion, heats, onDay, onPut }: OccasionCardProps) {
-  const { series, episode, day, from, minutes, review, teacher, clashes } = occasion;
+  const { series, episode, day, from, minutes, glance, teacher, clashes } = occasion;
   const { setNodeRef, attributes, listeners, transform, isDragging } = useDraggable({ id: `episode ${episode}` });
   const teachers = useAppSelector(selectTeachers);
-  const catalog = useAppSelector(selectCatalog);
-  const peak = peakOf(catalog, review?.timed);
+  const peak = glance?.peak ?? null;
   const own = series.episodes[episode];
-  const name = own?.title ?? review?.timed.plan.name ?? 'a class that is gone';
+  const name = own?.title ?? occasion.name ?? 'a class that is gone';
   const say = (change: Parts<Series['episodes'][number]>, label: string) =>
     onPut({ episodes: series.episodes.map((each, i) => (i === episode ? withParts(each, change) : each)) }, label);
   const skip = () => {
@@ -42,7 +41,7 @@ export function OccasionCard({ occasion, heats, onDay, onPut }: OccasionCardProp
       className={`relative min-w-0 rounded-lg leading-tight md:mt-(--drop) ${isDragging ? 'z-20 bg-sheet shadow-lift' : ''} ${clashes.length > 0 ? 'p-1 outline-2 outline-alarm outline-dashed' : ''}`}
     >
       <button type="button" className="block w-full max-w-40 cursor-grab touch-pan-y" {...attributes} {...listeners}>
-        {peak && <PeakBody peak={peak} />}
+        {peak ? <PeakBody peak={peak} /> : <span className="block h-16" />}
         <span className="sr-only">
           Move {series.name} {episode + 1}
         </span>

@@ -1,31 +1,25 @@
-import type { ClassReview } from '@warm-ladder/core/review';
-import { type Occasion, occasionsOf, reviewSeries, type Series } from '@warm-ladder/core/series';
-import { selectReview, type selectWholeStudio } from '../../app/selectors';
-import { store } from '../../app/store';
-
-type Studio = ReturnType<typeof selectWholeStudio>;
+import type { Glance } from '@warm-ladder/core/review';
+import { clashesOf, type Occasion, occasionsOf, type Series, type WholeStudio } from '@warm-ladder/core/series';
 
 /** A class of a series on its day. */
 export interface Dated extends Occasion {
-  /** The class as it is now; missing where it is gone. */
-  readonly review: ClassReview | undefined;
+  /** What its class is called; missing where it is gone. */
+  readonly name: string | undefined;
+  /** The class as it is now; missing where it is gone, or not worked out yet. */
+  readonly glance: Glance | undefined;
   /** What keeps it from being taught then, in sentences. */
   readonly clashes: readonly string[];
 }
 
-/** The dated episodes of a series, as long as they are now, with what clashes. */
-export function datedIn(studio: Studio, series: Series): Dated[] {
-  const reviewOf = (id: string) => {
-    const plan = studio.classOf(id);
-    return plan && selectReview(store.getState(), plan);
-  };
-  const minutes = (id: string): number => Math.ceil((reviewOf(id)?.timed.seconds ?? 0) / 60);
-  const { findings } = reviewSeries(studio, series);
+/** The dated episodes of a series, as long as they are now, with what clashes; until that is known, as long as they are meant to be. */
+export function datedIn(studio: WholeStudio, series: Series, glances: ReadonlyMap<string, Glance>): Dated[] {
+  const minutes = (id: string): number =>
+    Math.ceil((glances.get(id)?.seconds ?? (studio.classOf(id)?.targetMinutes ?? 0) * 60) / 60);
+  const clashes = clashesOf(studio, series);
   return occasionsOf(series, minutes).map((occasion) => ({
     ...occasion,
-    review: reviewOf(occasion.class),
-    clashes: findings
-      .filter(({ code, episode }) => code === 'DATE_CLASH' && episode === occasion.episode)
-      .map(({ message }) => message),
+    name: studio.classOf(occasion.class)?.name,
+    glance: glances.get(occasion.class),
+    clashes: clashes.get(occasion.episode) ?? [],
   }));
 }

@@ -1,14 +1,15 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { clock, SEVERITIES } from '@warm-ladder/core/review';
+import { clock, type Glance, SEVERITIES } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Copy, Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useChange } from '../../app/edits';
-import { selectAudience, selectCatalog, selectClasses, selectReview, selectSeries } from '../../app/selectors';
+import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTimed } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { useNewClass } from '../../app/useNewClass';
+import { useGlances } from '../../desk/useDesk';
 import { DeleteButton } from '../../parts/DeleteButton';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
@@ -81,9 +82,11 @@ function Rows({ plans, onCopy }: { plans: readonly ClassPlan[]; onCopy: (plan: C
     getItemKey: (i) => plans[i]?.id ?? i,
   });
   const longest = useMemo(() => Math.max(1, ...plans.map(({ targetMinutes }) => targetMinutes * 60)) * 1.05, [plans]);
+  const shown = rows.getVirtualItems();
+  const glances = useGlances(shown.flatMap(({ index }) => plans[index]?.id ?? []));
   return (
     <ul ref={list} className="relative mt-4" style={{ height: rows.getTotalSize() }}>
-      {rows.getVirtualItems().map(({ index, key, start }) => {
+      {shown.map(({ index, key, start }) => {
         const plan = plans[index];
         return plan ? (
           <li
@@ -95,7 +98,7 @@ function Rows({ plans, onCopy }: { plans: readonly ClassPlan[]; onCopy: (plan: C
             className="group absolute inset-x-0 top-0 grid items-center gap-x-5 border-t border-line py-2 sm:grid-cols-[minmax(0,19rem)_1fr_auto_auto]"
             style={{ transform: `translateY(${start - top}px)` }}
           >
-            <ClassRow plan={plan} longest={longest} onCopy={() => onCopy(plan)} />
+            <ClassRow plan={plan} glance={glances.get(plan.id)} longest={longest} onCopy={() => onCopy(plan)} />
           </li>
         ) : null;
       })}
@@ -103,15 +106,27 @@ function Rows({ plans, onCopy }: { plans: readonly ClassPlan[]; onCopy: (plan: C
   );
 }
 
-function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number; onCopy: () => void }) {
+interface RowProps {
+  readonly plan: ClassPlan;
+  /** Missing until it is worked out. */
+  readonly glance: Glance | undefined;
+  readonly longest: number;
+  readonly onCopy: () => void;
+}
+
+function RowStairs({ plan, longest }: Pick<RowProps, 'plan' | 'longest'>) {
   const catalog = useAppSelector(selectCatalog);
-  const { timed, findings } = useAppSelector((state) => selectReview(state, plan));
+  const timed = useAppSelector((state) => selectTimed(state, plan));
+  return <MiniStairs catalog={catalog} timed={timed} span={longest} />;
+}
+
+function ClassRow({ plan, glance, longest, onCopy }: RowProps) {
   const audience = useAppSelector((state) => selectAudience(state, plan.audience));
   const series = useAppSelector((state) =>
     selectSeries(state).find(({ episodes }) => episodes.some((episode) => episode.class === plan.id)),
   );
   const change = useChange();
-  const over = timed.seconds > plan.targetMinutes * 60;
+  const over = glance !== undefined && glance.seconds > plan.targetMinutes * 60;
   return (
     <>
       <Link to={`/class/${plan.id}`} className="leading-snug">
@@ -123,15 +138,20 @@ function ClassRow({ plan, longest, onCopy }: { plan: ClassPlan; longest: number;
         </span>
       </Link>
       <Link to={`/class/${plan.id}`} tabIndex={-1} aria-hidden="true">
-        <MiniStairs catalog={catalog} timed={timed} span={longest} />
+        {glance ? <RowStairs plan={plan} longest={longest} /> : <span className="block h-16" />}
       </Link>
       <span className="sm:w-48">
-        <span className={`text-xl font-semibold ${over ? 'text-alarm' : ''}`}>{clock(timed.seconds)}</span>
-        <span className="text-soft"> of {plan.targetMinutes}</span>
+        <span className={`text-xl font-semibold ${over ? 'text-alarm' : ''}`}>{glance && clock(glance.seconds)}</span>
+        <span className="text-soft">
+          {glance ? ' of ' : ''}
+          {plan.targetMinutes}
+        </span>
         <span className="flex gap-3 text-sm">
-          {findings.length === 0 && <span className="text-moss">nothing to mend</span>}
+          {glance && SEVERITIES.every((severity) => glance.counts[severity] === 0) && (
+            <span className="text-moss">nothing to mend</span>
+          )}
           {SEVERITIES.map((severity) => {
-            const count = findings.filter((finding) => finding.severity === severity).length;
+            const count = glance?.counts[severity] ?? 0;
             return count > 0 ? (
               <span key={severity} className="inline-flex items-center gap-1">
                 {count} <SeverityMark severity={severity} />

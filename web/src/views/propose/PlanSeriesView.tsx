@@ -1,19 +1,18 @@
 import type { SeriesBrief } from '@warm-ladder/core/sequence';
-import { datesOf, reviewSeries, withEdited } from '@warm-ladder/core/series';
+import { datesOf } from '@warm-ladder/core/series';
 import { countText, type Parts, withParts } from '@warm-ladder/core/vocabulary';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId } from '../../app/freeId';
-import { selectAudiences, selectSeries, selectWholeStudio } from '../../app/selectors';
+import { selectAudiences, selectSeries } from '../../app/selectors';
 import { useAppDispatch, useAppSelector } from '../../app/store';
 import { changed } from '../../app/studio';
-import { today } from '../../app/today';
 import { plannedSeries } from '../../desk/useDesk';
 import type { PlannedSeries } from '../../desk/worker';
 import { Choice } from '../../parts/Choice';
 import { LIMITS } from '../../parts/limits';
 import { NumberField } from '../../parts/NumberField';
-import { climbing, heatsOf, PeakBody, peakOf } from '../../parts/PeakBody';
+import { climbing, heatsOf, PeakBody } from '../../parts/PeakBody';
 import { Climb } from '../series/Climb';
 import { Goals } from '../series/Goals';
 import { SearchState } from './SearchState';
@@ -196,14 +195,9 @@ interface CardProps {
 }
 
 /** A series as it would be: its climb, and why, week by week. */
-function Card({ number, planned: { series, classes, counts, why }, kept, onKeep, onTake }: CardProps) {
-  const studio = useAppSelector(selectWholeStudio);
-  const { episodes } = useMemo(
-    () => reviewSeries(withEdited(studio, { series, classes }), series, { today: today() }),
-    [studio, series, classes],
-  );
+function Card({ number, planned: { series, counts, why, told }, kept, onKeep, onTake }: CardProps) {
   const left = counts.stop + counts.fix;
-  const peaks = episodes.map(({ timed }) => peakOf(studio.catalog, timed));
+  const peaks = told.episodes.map(({ peak }) => peak);
   const heats = heatsOf(peaks);
   return (
     <li>
@@ -247,7 +241,7 @@ function Card({ number, planned: { series, classes, counts, why }, kept, onKeep,
       </details>
       <details className="mt-2">
         <summary>Its climb</summary>
-        <Climb episodes={episodes} dates={datesOf(series)} at={null} onMove={null} />
+        <Climb told={told} dates={datesOf(series)} at={null} onMove={null} />
       </details>
     </li>
   );

@@ -1,5 +1,5 @@
 import { clock } from '@warm-ladder/core/review';
-import { selectCatalog, selectReview } from '../../app/selectors';
+import { selectCatalog, selectTimed } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import type { ProposedClass } from '../../desk/worker';
 import { RungFigure } from '../../figure/RungFigure';
@@ -20,7 +20,7 @@ interface ProposalCardProps {
 export function ProposalCard({ number, proposal, longest, kept, onKeep, onTake }: ProposalCardProps) {
   const { plan, standing, why } = proposal;
   const catalog = useAppSelector(selectCatalog);
-  const { timed } = useAppSelector((state) => selectReview(state, plan));
+  const timed = useAppSelector((state) => selectTimed(state, plan));
   return (
     <li className="border-t border-line pt-3" aria-label={`Proposal ${number}`}>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">

@@ -8,16 +8,14 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { clock } from '@warm-ladder/core/review';
-import { type ClimbLine, type ClimbStep, climbOf, type EpisodeReview } from '@warm-ladder/core/series';
+import type { ClimbLine, ClimbStep, ToldSeries } from '@warm-ladder/core/series';
 import { type KeyboardEvent, memo, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
 import { same } from '../../app/studioState';
 import { dayText } from './dayText';
 
 interface ClimbProps {
-  readonly episodes: readonly EpisodeReview[];
+  readonly told: Pick<ToldSeries, 'climb' | 'episodes'>;
   /** The day of each episode, by its place. */
   readonly dates: ReadonlyArray<string | null>;
   /** The episode the series is at, by its place. */
@@ -34,18 +32,22 @@ const [STEP, ROW, MARK] = [9, 34, 22];
 const COLUMN = 5.2;
 
 /** Ladders down, episodes across: each ladder a line that climbs its rungs. */
-export function Climb({ episodes, dates, at, onMove }: ClimbProps) {
-  const catalog = useAppSelector(selectCatalog);
-  const lines = useMemo(() => climbOf(catalog, episodes), [catalog, episodes]);
+export function Climb({ told: { climb, episodes }, dates, at, onMove }: ClimbProps) {
   const heads = useMemo(
     () =>
-      episodes.map(({ episode, plan, timed, heatMinutes }): Head => {
-        const { id, name } = plan;
-        return { episode, class: id, name, seconds: timed.seconds, heatMinutes, day: dates[episode] ?? null };
-      }),
+      episodes.map(
+        ({ episode, class: id, name, seconds, heatMinutes }): Head => ({
+          episode,
+          class: id,
+          name,
+          seconds,
+          heatMinutes,
+          day: dates[episode] ?? null,
+        }),
+      ),
     [episodes, dates],
   );
-  return <Chart {...{ lines, heads, at, onMove }} />;
+  return <Chart {...{ lines: climb, heads, at, onMove }} />;
 }
 
 /** What stands above a column. */

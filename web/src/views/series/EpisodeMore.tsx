@@ -1,28 +1,21 @@
 import { rungTitle } from '@warm-ladder/core/review';
-import {
-  couldTake,
-  rungTaken,
-  type Series,
-  type SeriesEdit,
-  type SeriesReview,
-  whatIf,
-} from '@warm-ladder/core/series';
+import { type Consequence, rungTaken, type Series, type SeriesEdit } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { createContext, useContext, useMemo, useState } from 'react';
 import { selectTeachers, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
-import { today } from '../../app/today';
+import { useNext, useWhatIf } from '../../desk/useDesk';
 import { Choice } from '../../parts/Choice';
 import { SeverityMark } from '../../parts/SeverityMark';
 import type { SeriesEditing } from './useSeriesEdit';
 
-/** The series whose episodes stand on the page, and its review: what a row asks of them only when it is opened. */
-export const SeriesContext = createContext<{ readonly series: Series; readonly review: SeriesReview } | null>(null);
+/** The series whose episodes stand on the page: what a row asks of it only when it is opened. */
+export const SeriesContext = createContext<Series | null>(null);
 
-function useAround() {
-  const around = useContext(SeriesContext);
-  if (!around) throw new Error('an episode stands outside of a series');
-  return around;
+function useSeries() {
+  const series = useContext(SeriesContext);
+  if (!series) throw new Error('an episode stands outside of a series');
+  return series;
 }
 
 interface EpisodeMoreProps {
@@ -46,7 +39,7 @@ export const EpisodeMore = (props: EpisodeMoreProps) => (
 type Episode = Series['episodes'][number];
 
 function When({ at, day, onPut }: EpisodeMoreProps) {
-  const { series } = useAround();
+  const series = useSeries();
   const teachers = useAppSelector(selectTeachers);
   const own = series.episodes[at] as Episode;
   const put = (change: Parts<Episode>, label: string) =>
@@ -94,16 +87,11 @@ function changesOf({ episodes }: Series, at: number): ReadonlyMap<string, Series
 }
 
 function WhatIf({ at, onEdit }: EpisodeMoreProps) {
-  const { series, review } = useAround();
-  const studio = useAppSelector(selectWholeStudio);
+  const series = useSeries();
   const changes = useMemo(() => changesOf(series, at), [series, at]);
   const [asked, setAsked] = useState('');
-  const day = today();
   const edit = changes.get(asked);
-  const outcome = useMemo(
-    () => edit && whatIf(studio, series, review, [edit], { today: day }),
-    [studio, series, review, edit, day],
-  );
+  const outcome = useWhatIf(series.id, edit);
   const number = at + 1;
   return (
     <div>
@@ -150,7 +138,7 @@ function WhatIf({ at, onEdit }: EpisodeMoreProps) {
 const MOST_SHOWN = 6;
 
 /** What would come of it, in words. @example 2 things break, 1 is mended */
-function effectOf({ broken, mended }: ReturnType<typeof whatIf>): string {
+function effectOf({ broken, mended }: Consequence): string {
   const breaks =
     broken.length === 0 ? 'Nothing breaks' : broken.length === 1 ? '1 thing breaks' : `${broken.length} things break`;
   return mended.length === 0
@@ -159,15 +147,20 @@ function effectOf({ broken, mended }: ReturnType<typeof whatIf>): string {
 }
 
 function WhatNext({ at, onEdit }: EpisodeMoreProps) {
-  const { series } = useAround();
+  const series = useSeries();
   const studio = useAppSelector(selectWholeStudio);
-  const next = useMemo(() => couldTake(studio, series, at), [studio, series, at]);
-  if (next.length === 0) return <p className="text-soft">No ladder that is known has a step it could take next.</p>;
+  const next = useNext(series.id, at);
+  if (next === null) return <p className="text-soft">Looking for what it could take next …</p>;
+  const steps = next.flatMap(({ key, as, lacks }) => {
+    const entry = studio.catalog.rungByKey(key);
+    return entry ? [{ entry, as, lacks }] : [];
+  });
+  if (steps.length === 0) return <p className="text-soft">No ladder that is known has a step it could take next.</p>;
   return (
     <div>
       <p>It could take next:</p>
       <ul aria-label="What it could take next" className="mt-1 flex flex-wrap gap-2">
-        {next.slice(0, MOST_SHOWN).map(({ entry, as, lacks }) => (
+        {steps.slice(0, MOST_SHOWN).map(({ entry, as, lacks }) => (
           <li key={entry.key}>
             <button
               type="button"

@@ -1,9 +1,10 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
-import { type ClassReview, clock, SEVERITIES } from '@warm-ladder/core/review';
+import { clock, SEVERITIES } from '@warm-ladder/core/review';
+import type { ToldEpisode } from '@warm-ladder/core/series';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { selectCatalog } from '../../app/selectors';
+import { selectCatalog, selectTimed } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { MiniStairs } from '../../parts/MiniStairs';
 import { SeverityMark } from '../../parts/SeverityMark';
@@ -14,8 +15,8 @@ interface EpisodeRowProps {
   /** Its place in the series, from 0. */
   readonly at: number;
   readonly plan: ClassPlan;
-  /** Its class as those who follow the series meet it. */
-  readonly review: ClassReview;
+  /** Its class as those who follow the series meet it; missing until it is worked out. */
+  readonly told: ToldEpisode | undefined;
   /** Seconds that the width stands for. */
   readonly span: number;
   readonly last: boolean;
@@ -29,11 +30,10 @@ interface EpisodeRowProps {
  * when its own class is another, or judged otherwise.
  */
 export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
-  const { at, plan, review, span, last, day, onPut, onEdit } = props;
-  const { findings, timed } = review;
+  const { at, plan, told, span, last, day, onPut, onEdit } = props;
+  const findings = told?.findings ?? [];
   const number = at + 1;
-  const catalog = useAppSelector(selectCatalog);
-  const over = timed.seconds > plan.targetMinutes * 60;
+  const over = told !== undefined && told.seconds > plan.targetMinutes * 60;
   const [open, setOpen] = useState(false);
   const onMove = (by: number) => onEdit([{ kind: 'swap', one: at, other: at + by }], 'the order of episodes');
   const look = 'rounded p-1.5 hover:bg-shade disabled:opacity-25';
@@ -45,13 +45,16 @@ export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
           {plan.name}
         </Link>
         <p>
-          <span className={`text-lg font-semibold ${over ? 'text-alarm' : ''}`}>{clock(timed.seconds)}</span>
-          <span className="text-soft"> of {plan.targetMinutes}</span>
+          <span className={`text-lg font-semibold ${over ? 'text-alarm' : ''}`}>{told && clock(told.seconds)}</span>
+          <span className="text-soft">
+            {told ? ' of ' : ''}
+            {plan.targetMinutes}
+          </span>
         </p>
       </div>
-      <MiniStairs catalog={catalog} timed={timed} span={span} />
+      {told ? <EpisodeStairs plan={plan} span={span} /> : <span className="h-16" />}
       <ul className="text-sm sm:w-56">
-        {findings.length === 0 && <li className="text-moss">nothing to mend</li>}
+        {told && findings.length === 0 && <li className="text-moss">nothing to mend</li>}
         {findings.slice(0, 3).map(({ severity, message }) => (
           <li key={message} className="mb-0.5 line-clamp-2" title={message}>
             <SeverityMark severity={severity} word={false} /> {message}
@@ -89,3 +92,9 @@ export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
     </li>
   );
 });
+
+function EpisodeStairs({ plan, span }: Pick<EpisodeRowProps, 'plan' | 'span'>) {
+  const catalog = useAppSelector(selectCatalog);
+  const timed = useAppSelector((state) => selectTimed(state, plan));
+  return <MiniStairs catalog={catalog} timed={timed} span={span} />;
+}

@@ -1,15 +1,15 @@
 import { clock } from '@warm-ladder/core/review';
 import { GENERAL_ADVICE } from '@warm-ladder/core/script';
-import { datesOf, followedBy, type Series, stepHigher } from '@warm-ladder/core/series';
+import { datesOf, followedBy, type Series, stepHigher, type ToldSeries } from '@warm-ladder/core/series';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
-import { useMemo } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
 import { selectClasses, selectSeries, selectWholeStudio } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { today } from '../../app/today';
+import { useToldSeries } from '../../desk/useDesk';
 import { BinButton } from '../../parts/BinButton';
 import { TextField } from '../../parts/TextField';
 import { Climb } from './Climb';
@@ -21,11 +21,10 @@ import { SeriesFindings } from './SeriesFindings';
 import { SeriesPlan } from './SeriesPlan';
 import { useCreateSeries } from './useCreateSeries';
 import { useSeriesEdit } from './useSeriesEdit';
-import { useSeriesReview } from './useSeriesReview';
 
 /** One series: where it stands, what is not earned, its climb, its dates and its episodes. */
 export function SeriesDesk({ series }: { series: Series }) {
-  const review = useSeriesReview(series);
+  const told = useToldSeries(series.id);
   const studio = useAppSelector(selectWholeStudio);
   const classes = useAppSelector(selectClasses);
   const all = useAppSelector(selectSeries);
@@ -37,12 +36,13 @@ export function SeriesDesk({ series }: { series: Series }) {
   const day = today();
   const ahead = dates.findIndex((date) => date !== null && date >= day);
   const at = ahead < 0 ? null : ahead;
+  const plans = series.episodes.map(({ class: id }) => studio.classOf(id));
   const longest = Math.max(
     1,
-    ...review.episodes.map(({ timed }) => Math.max(timed.seconds, timed.plan.targetMinutes * 60)),
+    ...(told?.episodes ?? []).map(({ seconds }) => seconds),
+    ...plans.map((plan) => (plan?.targetMinutes ?? 0) * 60),
   );
   const free = classes.filter(({ id }) => !series.episodes.some((episode) => episode.class === id));
-  const around = useMemo(() => ({ series, review }), [series, review]);
   const higher = () => {
     const name = `${series.name} ${series.episodes.length + 1}`;
     const plan = stepHigher(studio, series, newId(name), name);
@@ -89,44 +89,46 @@ export function SeriesDesk({ series }: { series: Series }) {
           onPress={() => change('series', series.id, undefined, `deleting ${series.name}`)}
         />
       </div>
-      <Standing
-        series={series}
-        seconds={review.seconds}
-        earned={review.earned.length}
-        at={at}
-        date={at === null ? null : (dates[at] ?? null)}
-        early={review.findings.filter(({ code }) => code === 'RUNG_UNEARNED').length}
-      />
-      {review.episodes.length > 0 && <GoesOut id={series.id} />}
+      <Standing series={series} told={told} at={at} date={at === null ? null : (dates[at] ?? null)} />
+      {series.episodes.length > 0 && <GoesOut id={series.id} />}
       <details className="mt-2" open={series.episodes.length === 0 || undefined}>
         <summary className="font-name text-xl font-semibold">Who it is for, goals, dates and places</summary>
         <SeriesPlan series={series} onPut={put} />
       </details>
-      <SeriesFindings
-        series={series}
-        review={review}
-        onMend={({ after, label }) => take(after, `${label.charAt(0).toLowerCase()}${label.slice(1)}`)}
-      />
-      {review.episodes.length > 0 && <Climb episodes={review.episodes} dates={dates} at={at} onMove={move} />}
+      {told ? (
+        <>
+          <SeriesFindings
+            series={series}
+            findings={told.findings}
+            onMend={({ after, label }) => take(after, `${label.charAt(0).toLowerCase()}${label.slice(1)}`)}
+          />
+          {told.episodes.length > 0 && <Climb told={told} dates={dates} at={at} onMove={move} />}
+        </>
+      ) : (
+        <p className="mt-3 text-soft">Reading its classes …</p>
+      )}
       <h2 className="mt-5 font-name text-xl font-semibold">Episodes</h2>
-      <SeriesContext value={around}>
+      <SeriesContext value={series}>
         <ol className="mt-1 flex max-w-5xl flex-col divide-y divide-line">
-          {review.episodes.map(({ episode, plan, review: own }) => (
-            <EpisodeRow
-              key={episode}
-              at={episode}
-              plan={plan}
-              review={own}
-              span={longest * 1.04}
-              last={episode === series.episodes.length - 1}
-              day={dates[episode] ?? null}
-              onPut={put}
-              onEdit={edit}
-            />
-          ))}
+          {plans.map(
+            (plan, episode) =>
+              plan && (
+                <EpisodeRow
+                  key={episode}
+                  at={episode}
+                  plan={plan}
+                  told={told?.episodes.find((each) => each.episode === episode && each.class === plan.id)}
+                  span={longest * 1.04}
+                  last={episode === series.episodes.length - 1}
+                  day={dates[episode] ?? null}
+                  onPut={put}
+                  onEdit={edit}
+                />
+              ),
+          )}
         </ol>
       </SeriesContext>
-      {review.episodes.length === 0 && <p className="mt-4 text-soft">No episode yet. Add the first class below.</p>}
+      {series.episodes.length === 0 && <p className="mt-4 text-soft">No episode yet. Add the first class below.</p>}
       <p className="mt-4 flex flex-wrap items-center gap-3">
         <label className="flex min-w-0 items-center gap-2">
           Add an episode
@@ -145,7 +147,7 @@ export function SeriesDesk({ series }: { series: Series }) {
             ))}
           </select>
         </label>
-        {review.episodes.length > 0 && (
+        {series.episodes.length > 0 && (
           <button type="button" className="action" onClick={higher}>
             <Plus className="size-4" aria-hidden="true" /> The last one, a step higher
           </button>
@@ -158,18 +160,17 @@ export function SeriesDesk({ series }: { series: Series }) {
 
 interface StandingProps {
   readonly series: Series;
-  readonly seconds: number;
-  readonly earned: number;
-  readonly early: number;
+  readonly told: ToldSeries | null;
   readonly at: number | null;
   readonly date: string | null;
 }
 
 /** What matters first: what it follows, where it is, and whether each step is earned. */
-function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
+function Standing({ series, told, at, date }: StandingProps) {
   const studio = useAppSelector(selectWholeStudio);
   const before = followedBy(studio, series).at(-1);
   const count = series.episodes.length;
+  const early = told?.findings.filter(({ code }) => code === 'RUNG_UNEARNED').length ?? 0;
   return (
     <p className="mt-1 text-[17px]">
       {before && (
@@ -181,7 +182,13 @@ function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
           : what that one earned counts here.{' '}
         </>
       )}
-      {countText(count, 'episode')}, <span className="font-semibold">{clock(seconds)}</span> in all.{' '}
+      {countText(count, 'episode')}
+      {told && (
+        <>
+          , <span className="font-semibold">{clock(told.seconds)}</span> in all
+        </>
+      )}
+      .{' '}
       {at !== null && date !== null && (
         <>
           Next:{' '}
@@ -197,9 +204,10 @@ function Standing({ series, seconds, earned, early, at, date }: StandingProps) {
           earned.
         </span>
       ) : (
+        told &&
         count > 0 && (
           <span className="text-moss">
-            Every rung is open when it comes; {earned} {earned === 1 ? 'is' : 'are'} earned by the end.
+            Every rung is open when it comes; {told.earned} {told.earned === 1 ? 'is' : 'are'} earned by the end.
           </span>
         )
       )}

@@ -1,31 +1,23 @@
-import {
-  type Series,
-  type SeriesFinding,
-  type SeriesFix,
-  type SeriesReview,
-  seriesFixesFor,
-} from '@warm-ladder/core/series';
+import { type Series, seriesFindingKey, type ToldSeriesFinding } from '@warm-ladder/core/series';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useEffect, useState } from 'react';
-import { selectWholeStudio } from '../../app/selectors';
-import { store } from '../../app/store';
+import { seriesFixes } from '../../desk/useDesk';
+import type { SeriesFixHere } from '../../desk/worker';
 import { SeverityMark } from '../../parts/SeverityMark';
 
 interface SeriesFindingsProps {
   readonly series: Series;
-  readonly review: SeriesReview;
-  readonly onMend: (fix: SeriesFix) => void;
+  readonly findings: readonly ToldSeriesFinding[];
+  readonly onMend: (fix: SeriesFixHere) => void;
 }
 
 /** Findings shown before the rest is asked for: the climb stays in sight. */
 const SHOWN = 3;
 
 /** What the series review says, the gravest first, each with what would mend it when asked. */
-export function SeriesFindings({ series, review, onMend }: SeriesFindingsProps) {
-  const { findings } = review;
+export function SeriesFindings({ series, findings, onMend }: SeriesFindingsProps) {
   const [all, setAll] = useState(false);
   const [asked, setAsked] = useState<string | null>(null);
-  const keyOf = ({ code, message }: SeriesFinding) => `${code} ${message}`;
   return (
     <section aria-label="Findings of the series" className="mt-3">
       <h2 className="font-name text-xl font-semibold">
@@ -33,20 +25,20 @@ export function SeriesFindings({ series, review, onMend }: SeriesFindingsProps) 
       </h2>
       <ul className="mt-1 flex max-w-4xl flex-col divide-y divide-line">
         {findings.slice(0, all ? undefined : SHOWN).map((finding) => (
-          <li key={keyOf(finding)} className="py-1.5">
+          <li key={seriesFindingKey(finding)} className="py-1.5">
             <p>
               <SeverityMark severity={finding.severity} /> {finding.message}{' '}
-              {asked !== keyOf(finding) && finding.mend().length > 0 && (
+              {asked !== seriesFindingKey(finding) && finding.mends && (
                 <button
                   type="button"
                   className="text-sm underline decoration-dotted underline-offset-4"
-                  onClick={() => setAsked(keyOf(finding))}
+                  onClick={() => setAsked(seriesFindingKey(finding))}
                 >
                   How to mend it
                 </button>
               )}
             </p>
-            {asked === keyOf(finding) && <Ways {...{ series, review, finding, onMend }} />}
+            {asked === seriesFindingKey(finding) && <Ways {...{ series, finding, onMend }} />}
           </li>
         ))}
       </ul>
@@ -59,21 +51,25 @@ export function SeriesFindings({ series, review, onMend }: SeriesFindingsProps) 
   );
 }
 
-interface WaysProps extends SeriesFindingsProps {
-  readonly finding: SeriesFinding;
+interface WaysProps extends Pick<SeriesFindingsProps, 'series' | 'onMend'> {
+  readonly finding: ToldSeriesFinding;
 }
 
 /** Ways to mend it, each tried on a copy, with what it leaves. */
-function Ways({ series, review, finding, onMend }: WaysProps) {
-  const [fixes, setFixes] = useState<readonly SeriesFix[] | null>(null);
+function Ways({ series, finding, onMend }: WaysProps) {
+  const [fixes, setFixes] = useState<readonly SeriesFixHere[] | string | null>(null);
   useEffect(() => {
-    // After the press is shown: each way is a review of the whole series.
-    const timer = setTimeout(() =>
-      setFixes(seriesFixesFor(selectWholeStudio(store.getState()), series, review, finding)),
+    let over = false;
+    seriesFixes(series.id, finding).then(
+      (found) => over || setFixes(found),
+      (error: Error) => over || setFixes(error.message),
     );
-    return () => clearTimeout(timer);
-  }, [series, review, finding]);
+    return () => {
+      over = true;
+    };
+  }, [series, finding]);
   if (fixes === null) return <p className="text-sm text-soft">Trying what would help …</p>;
+  if (typeof fixes === 'string') return <p className="text-sm text-alarm">{fixes}</p>;
   if (fixes.length === 0) {
     return (
       <p className="text-sm text-soft">
@@ -96,7 +92,7 @@ function Ways({ series, review, finding, onMend }: WaysProps) {
 }
 
 /** What is left of it all. @example 3 → 2 to fix */
-function effectOf({ counts: { before, after } }: SeriesFix): string {
+function effectOf({ counts: { before, after } }: SeriesFixHere): string {
   const changed = (['stop', 'fix', 'look'] as const).filter((severity) => before[severity] !== after[severity]);
   const words = { stop: 'to stop', fix: 'to fix', look: 'to look at' };
   return changed.map((severity) => `${before[severity]} → ${after[severity]} ${words[severity]}`).join(', ');

@@ -6,9 +6,9 @@ import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/LostPage';
 import { selectSeries } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
+import { useToldSeries } from '../../desk/useDesk';
 import { SeriesDesk } from './SeriesDesk';
 import { useCreateSeries } from './useCreateSeries';
-import { useSeriesReview } from './useSeriesReview';
 
 export function Component() {
   const { id } = useParams();
@@ -44,13 +44,14 @@ function SeriesList({ all }: { all: readonly Series[] }) {
 }
 
 function SeriesRow({ series }: { series: Series }) {
-  const { episodes, seconds } = useSeriesReview(series);
+  const told = useToldSeries(series.id);
   return (
     <li>
       <Link to={`/series/${series.id}`} className="flex gap-3 py-2.5 text-lg hover:underline">
         <span className="grow font-name font-semibold">{series.name}</span>
         <span className="text-soft">
-          {countText(episodes.length, 'episode')}, {clock(seconds)}
+          {countText(series.episodes.length, 'episode')}
+          {told && `, ${clock(told.seconds)}`}
         </span>
       </Link>
     </li>

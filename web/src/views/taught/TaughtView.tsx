@@ -60,7 +60,7 @@ function OfClass({ plan }: { plan: ClassPlan }) {
     setDraft('reading');
     setProblem('');
     try {
-      const take = await takeOfClass(plan, await file.text(), day);
+      const take = await takeOfClass(plan.id, await file.text(), day);
       const named = teacher ? { teacher: teacher.id } : {};
       setDraft({ log: { ...take.log, id: newId(take.log.id), ...named }, take });
     } catch (error) {

@@ -3,7 +3,7 @@ import { differenceOf, type Outline } from '@warm-ladder/core/versions';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { lazily } from '../../app/lazily';
-import { selectCatalog, selectClasses, selectMethod, selectOpenClass, selectReview } from '../../app/selectors';
+import { selectCatalog, selectClasses, selectMethod, selectOpenClass, selectTimed } from '../../app/selectors';
 import { useAppSelector } from '../../app/store';
 import { outlineUnder } from '../../desk/useDesk';
 import { Choice } from '../../parts/Choice';
@@ -88,7 +88,7 @@ function Both({ one, other }: { readonly one: ClassPlan; readonly other: ClassPl
 
 function VersionStairs({ plan, longest }: { readonly plan: ClassPlan; readonly longest: number }) {
   const catalog = useAppSelector(selectCatalog);
-  const { timed } = useAppSelector((state) => selectReview(state, plan));
+  const timed = useAppSelector((state) => selectTimed(state, plan));
   return (
     <li className="grid items-end gap-x-4 sm:grid-cols-[14rem_1fr]">
       <Link to={`/class/${plan.id}`} className="font-name text-lg leading-tight font-semibold hover:underline">
