@@ -151,6 +151,11 @@ export class Catalog {
     return this.worth(entry).isMeasured;
   }
 
+  /** The heats of the rungs that were measured, or taken over, in this catalogue. */
+  measuredHeats(): Heats {
+    return this.heatsOf([...this.#worth].flatMap(([entry, worth]) => (worth.isMeasured ? entry : [])));
+  }
+
   /** The heat of rungs by key: data, which another catalogue over the same repertoire takes over. */
   heatsOf(entries: readonly RungEntry[]): Heats {
     return Object.fromEntries(entries.map((entry) => [entry.key, this.heat(entry)]));

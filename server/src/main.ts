@@ -116,6 +116,7 @@ async function start(options: Options): Promise<void> {
     // Not before: a large studio of an older version is brought up to date at one go.
     watchOver();
     console.log(`Warm Ladder is ready at ${address}`);
+    studio.readied().catch(({ message }: Error) => sayError(message));
   } catch (error) {
     await close();
     throw error;

@@ -23,7 +23,7 @@ import {
   REPERTOIRE,
   splitDocumentKey,
 } from '@warm-ladder/core/formats';
-import type { Catalog } from '@warm-ladder/core/repertoire';
+import { type Catalog, splitRungKey } from '@warm-ladder/core/repertoire';
 import { documentSchemas, migrateDocument, schemaProblems } from '@warm-ladder/core/schemas';
 import type {
   CopyReason,
@@ -204,28 +204,41 @@ export class Studio {
 
   /** The whole studio as a browser opens with it, as JSON; made once a revision. */
   get text(): string {
-    this.#text ??= this.#textOf(this.#snapshot, null);
+    this.#text ??= this.#textOf(this.#snapshot, null, this.#snapshot);
     return this.#text;
   }
 
   /** What the page of one class opens with, likewise; `null` where there is no such class. */
   async textFor(classId: string, asked: PartAsked = {}): Promise<string | null> {
-    const part = (await this.#measured()).part(classId, asked);
-    return part && this.#textOf(part, classId);
+    const whole = await this.#measured();
+    const part = whole.part(classId, asked);
+    return part && this.#textOf(part, classId, whole);
+  }
+
+  /** Measures the repertoire beside whatever is asked: no page need wait for it, or do it itself. */
+  async readied(): Promise<void> {
+    await this.#measured();
   }
 
   /** What is kept, measured as far as parts of it are chosen by that: once for all who ask meanwhile, and in stretches. */
   async #measured(): Promise<Snapshot> {
     const snapshot = this.#snapshot;
     const { catalog } = snapshot.documents;
-    if (this.#measuring?.catalog !== catalog)
-      this.#measuring = { catalog, done: unhurried(measuredForParts(snapshot.documents)) };
+    if (this.#measuring?.catalog !== catalog) {
+      const done = unhurried(measuredForParts(snapshot.documents)).then(() => {
+        // Made before, it tells of nothing that was measured.
+        if (this.#snapshot === snapshot) this.#text = undefined;
+      });
+      this.#measuring = { catalog, done };
+    }
     await this.#measuring.done;
     return snapshot;
   }
 
-  #textOf({ revision, versions, bundleText, documents: { catalog } }: Snapshot, only: string | null): string {
-    const heats = catalog.heatsOf(catalog.rungs.filter((entry) => catalog.isMeasured(entry)));
+  /** @param measured what it is a part of */
+  #textOf({ revision, versions, bundleText, documents }: Snapshot, only: string | null, measured: Snapshot): string {
+    const known = Object.entries(measured.documents.catalog.measuredHeats());
+    const heats = Object.fromEntries(known.filter(([key]) => documents.has('exercises', splitRungKey(key).exercise)));
     const head = { only, studio: this.id, revision, versions, setAside: this.#setAside.length, heats };
     return `${JSON.stringify(head).slice(0, -1)},"bundle":${bundleText}}`;
   }

@@ -1,4 +1,5 @@
 import { diff } from '@warm-ladder/core/edits';
+import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type Remote, wrap } from 'comlink';
 import type { DeskWork, Handed } from './worker';
 
@@ -48,10 +49,12 @@ function started(lane: Lane): Running {
 /**
  * Has something worked out away from the page, from the studio as it is. A worker that died is started anew by the next
  * call.
+ * @param catalog the repertoire of that studio: what is measured of it here is not measured again there
  * @throws CutOff when the worker dies on the way
  */
 export async function atDesk<T>(
   studio: Handed,
+  catalog: Catalog,
   ask: (work: Remote<DeskWork>) => Promise<T>,
   lane: Lane = 'desk',
 ): Promise<T> {
@@ -60,7 +63,8 @@ export async function atDesk<T>(
     const had = now.handed;
     now.handed = studio;
     // Only what has changed is handed over: what was worked out there of all the rest is still known.
-    if (had === null) await now.work.use(studio);
+    if (had === null)
+      await now.work.use(studio, catalog.heatsOf(catalog.rungs.filter((entry) => catalog.isMeasured(entry))));
     else if (had !== studio) await now.work.change(diff(had, studio));
     return ask(now.work);
   };

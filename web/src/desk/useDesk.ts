@@ -11,7 +11,7 @@ import { proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { wholeStudio } from '../app/rest';
 import { selectCatalog, selectHanded } from '../app/selectors';
-import { store, useAppSelector } from '../app/store';
+import { type RootState, store, useAppSelector } from '../app/store';
 import { atDesk } from './desk';
 import type {
   DeskWork,
@@ -29,8 +29,10 @@ import type {
 type Ask<T> = (work: Remote<DeskWork>) => Promise<T>;
 
 /** Worked out from the studio as it is when asked, once the whole of it is here. */
-const asked = async <T>(ask: Ask<T>, lane?: 'search'): Promise<T> =>
-  atDesk(selectHanded(await wholeStudio()), ask, lane);
+const asked = async <T>(ask: Ask<T>, lane?: 'search'): Promise<T> => askedOf(await wholeStudio(), ask, lane);
+
+const askedOf = <T>(state: RootState, ask: Ask<T>, lane?: 'search'): Promise<T> =>
+  atDesk(selectHanded(state), selectCatalog(state), ask, lane);
 
 /** What can be worked out about a class, each on the class as it is when asked. */
 export interface Desk {
@@ -66,9 +68,10 @@ function useAsked<T>(ask: Ask<T>, onAnswer?: (answer: T) => void): T | null {
   useEffect(() => {
     let over = false;
     const tell = async () => {
-      // The whole studio comes with a change of its own.
-      if ((await wholeStudio()) && over) return;
-      const answer = await atDesk(handed, ask);
+      const state = await wholeStudio();
+      // What has changed meanwhile asks for itself.
+      if (over || selectHanded(state) !== handed) return;
+      const answer = await askedOf(state, ask);
       if (over) return;
       onAnswer?.(answer);
       setKnown({ ask, answer });
@@ -167,7 +170,7 @@ export async function measuredAway(catalog: Catalog): Promise<boolean> {
   for (let at = 0; at < left.length; at += AT_ONCE) {
     const state = await current();
     if (!state) return false;
-    catalog.knowHeats(await atDesk(selectHanded(state), (work) => work.heats(left.slice(at, at + AT_ONCE))));
+    catalog.knowHeats(await askedOf(state, (work) => work.heats(left.slice(at, at + AT_ONCE))));
   }
   return true;
 }

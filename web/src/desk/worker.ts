@@ -192,8 +192,9 @@ function heatsIn(plans: readonly ClassPlan[]): Heats {
 /** The heavy work at a class, away from the page. */
 const work = {
   /** Takes the studio that all that follows is worked out with. */
-  use(handed: Handed): void {
+  use(handed: Handed, heats: Heats): void {
     replica = made(handed);
+    known().knowHeats(heats);
   },
   /** Changes it: what the edit does not touch stays the very same, and with it what was worked out of it. */
   change(edit: Edit): void {

@@ -142,10 +142,7 @@ function ClassRow({ plan, glance, longest, onCopy }: RowProps) {
       </Link>
       <span className="sm:w-48">
         <span className={`text-xl font-semibold ${over ? 'text-alarm' : ''}`}>{glance && clock(glance.seconds)}</span>
-        <span className="text-soft">
-          {glance ? ' of ' : ''}
-          {plan.targetMinutes}
-        </span>
+        <span className="text-soft">{glance ? ` of ${plan.targetMinutes}` : `${plan.targetMinutes} min`}</span>
         <span className="flex gap-3 text-sm">
           {glance && SEVERITIES.every((severity) => glance.counts[severity] === 0) && (
             <span className="text-moss">nothing to mend</span>

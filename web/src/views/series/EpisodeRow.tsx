@@ -46,10 +46,7 @@ export const EpisodeRow = memo(function EpisodeRow(props: EpisodeRowProps) {
         </Link>
         <p>
           <span className={`text-lg font-semibold ${over ? 'text-alarm' : ''}`}>{told && clock(told.seconds)}</span>
-          <span className="text-soft">
-            {told ? ' of ' : ''}
-            {plan.targetMinutes}
-          </span>
+          <span className="text-soft">{told ? ` of ${plan.targetMinutes}` : `${plan.targetMinutes} min`}</span>
         </p>
       </div>
       {told ? <EpisodeStairs plan={plan} span={span} /> : <span className="h-16" />}
