@@ -1,22 +1,24 @@
-export * from './contacts';
-export * from './faults';
-export * from './felt';
-export * from './ground';
-export * from './holds';
-export { bothLegs, raisedLegs } from './levers';
-export * from './load';
-export { GRAVITY, type ReferenceBody } from './lumps';
-export * from './mirror';
-export * from './move';
-export { type Passage, passageBetween } from './passage';
-export { inTheRoom, type Placed, placedBetween } from './placed';
-export { placedAfter, placedAlone } from './placing';
-export type { Footing } from './plants';
-export * from './pose';
-export * from './posed';
-export * from './poseEdits';
+export * from './loads/felt';
+export { bothLegs, raisedLegs } from './loads/levers';
+export * from './loads/load';
+export { GRAVITY, type ReferenceBody } from './loads/lumps';
+export * from './poses/faults';
+export * from './poses/holds';
+export * from './poses/mirror';
+export * from './poses/pose';
+export * from './poses/poseEdits';
+export * from './poses/skeleton';
+export { type Tilt, tiltBetween } from './poses/tilt';
 export * from './position';
-export * from './reach';
+export * from './settling/contacts';
+export * from './settling/ground';
+export * from './settling/move';
+export { type Passage, passageBetween } from './settling/passage';
+export { inTheRoom, type Placed, placedBetween } from './settling/placed';
+export { placedAfter, placedAlone } from './settling/placing';
+export type { Footing } from './settling/plants';
+export * from './settling/posed';
+export * from './settling/reach';
 export {
   depthsOf,
   FLESH,
@@ -26,7 +28,5 @@ export {
   restingPoint,
   type Settled,
   type Surfaces,
-} from './resting';
-export * from './settle';
-export * from './skeleton';
-export { type Tilt, tiltBetween } from './tilt';
+} from './settling/resting';
+export * from './settling/settle';

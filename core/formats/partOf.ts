@@ -1,10 +1,10 @@
 import type { ClassPlan } from '../plan';
 import { hottestTaken, roomOf } from '../review';
 import { countsForPace } from '../taught';
-import type { Bundle, DocumentKind } from './bundle';
-import { Documents } from './documents';
-import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './references';
-import type { Steps } from './steps';
+import type { Bundle, DocumentKind } from './file/bundle';
+import { Documents } from './file/documents';
+import { type DocumentKey, documentKey, referencesOf, splitDocumentKey } from './file/references';
+import type { Steps } from './file/steps';
 
 /** How a page of a class is asked for. */
 export interface PartAsked {

@@ -1,6 +1,6 @@
 import type { Problem } from '../plan';
 import type { Catalog, Prop } from '../repertoire';
-import type { CollectionName, DocumentKind, DocumentOf } from './bundle';
+import type { CollectionName, DocumentKind, DocumentOf } from './file/bundle';
 
 /** What a document is held against: the repertoire made ready, and which ids are there. */
 export interface StudioIndex {

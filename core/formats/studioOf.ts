@@ -3,7 +3,7 @@ import { Catalog, type CatalogSource } from '../repertoire';
 import { contextIn, type ReviewContext } from '../review';
 import type { Series, WholeStudio } from '../series';
 import { pacedTeacher } from '../taught';
-import type { Bundle } from './bundle';
+import type { Bundle } from './file/bundle';
 
 /** The documents that a studio is made of, as far as its classes and series are judged by them. */
 export interface StudioSource extends Partial<CatalogSource> {

@@ -1,11 +1,11 @@
 import type { ClassPlan } from '../plan';
 import type { Exercise } from '../repertoire';
 import { block, bundleOf, classOf, exercise, must, rung } from '../testing/studio';
-import type { Bundle } from './bundle';
-import { checkBundle } from './checkBundle';
-import { bundleInOrder } from './keyOrder';
-import { readBundle } from './parseBundle';
-import { pathText } from './problems';
+import { checkBundle } from './checks/checkBundle';
+import { pathText } from './checks/problems';
+import type { Bundle } from './file/bundle';
+import { bundleInOrder } from './file/keyOrder';
+import { readBundle } from './file/parseBundle';
 
 type Pose = Exercise['rungs'][number]['poses'][string];
 const LYING: Pose = { supports: ['head', 'ribs', 'pelvis', 'feet'], hip: 45, knee: 90 };

@@ -1,5 +1,5 @@
 import type { Side } from '../body';
-import { tidy } from '../formats/tidy';
+import { tidy } from '../formats/file/tidy';
 import type { CueKind } from '../repertoire';
 import type { Finding } from '../review';
 import type { LineSource } from '../script';

@@ -1,4 +1,4 @@
-import { schemaProblems } from '../formats/schemaProblems';
+import { schemaProblems } from '../formats/file/schemaProblems';
 import { type Digest, MANIFEST, type PackageFiles } from './files';
 import { type PackageManifest, packageSchema } from './packageSchema';
 

@@ -1,24 +1,14 @@
-export * from './blockTime';
-export * from './change';
-export * from './checkCarries';
-export * from './checkClass';
+export * from './checks/checkCarries';
+export * from './checks/checkClass';
+export * from './checks/doseProblems';
+export * from './checks/problem';
 export * from './class';
-export { dayPace } from './dayPace';
-export * from './doseProblems';
-export * from './edit';
-export * from './laid';
-export * from './many';
-export * from './ownWords';
-export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './pace';
-export * from './problem';
-export * from './replaceRung';
-export * from './repsRange';
-export * from './shortForm';
-export { keepForTime, takeFromSpare, withoutSpare, withSpare } from './spare';
-export * from './spokenWords';
-export type * from './teacherSchema';
-export * from './timeClass';
-export * from './timedBlock';
+export * from './clock/blockTime';
+export { dayPace } from './clock/dayPace';
+export * from './clock/laid';
+export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './clock/pace';
+export * from './clock/timeClass';
+export * from './clock/timedBlock';
 export {
   type Guessed,
   guessedSetups,
@@ -26,5 +16,15 @@ export {
   startRanges,
   type TimeRange,
   type UncertainSeconds,
-} from './uncertainty';
+} from './clock/uncertainty';
+export * from './edits/change';
+export * from './edits/edit';
+export * from './edits/many';
+export * from './edits/replaceRung';
+export * from './edits/shortForm';
+export { keepForTime, takeFromSpare, withoutSpare, withSpare } from './edits/spare';
+export * from './ownWords';
+export * from './repsRange';
+export * from './spokenWords';
+export type * from './teacherSchema';
 export { sharesOfUse, type UseShare } from './uses';

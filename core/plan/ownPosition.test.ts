@@ -1,6 +1,6 @@
 import type { Pose } from '../body';
 import { block, catalogOf, classOf, exercise, must, rung } from '../testing/studio';
-import { timeClass } from './timeClass';
+import { timeClass } from './clock/timeClass';
 
 const PLANK: Pose = { shoulder: 90, supports: ['hands', 'feet'] };
 const shown = (id: string, pose: Pose, change = {}) => rung(id, { poses: { home: pose, away: pose }, ...change });

@@ -1,5 +1,5 @@
 import { block, catalogOf, classOf, exercise, rung } from '../testing/studio';
-import { timeClass } from './timeClass';
+import { timeClass } from './clock/timeClass';
 import { sharesOfUse } from './uses';
 
 test('the work of a class is shared out among where its rungs are felt and what they are good for, the most first', () => {

@@ -1,6 +1,6 @@
 import { usesOf } from '../repertoire';
 import type { FeltAt, GoodFor } from '../vocabulary/uses';
-import type { TimedClass } from './timeClass';
+import type { TimedClass } from './clock/timeClass';
 
 /** A place or a purpose with its share of a class's work, 0 to 1. */
 export interface UseShare<T extends string> {

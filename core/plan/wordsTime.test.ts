@@ -2,7 +2,7 @@ import type { Rung } from '../repertoire';
 import { wordsOf } from '../testing/ruleCases';
 import { block, catalogOf, classOf, EXERCISES, exercise, rung, type Unnamed } from '../testing/studio';
 import type { Block, ClassPlan, Line } from './class';
-import { timeClass } from './timeClass';
+import { timeClass } from './clock/timeClass';
 
 /** A set-up of 42 words and a check of 14 at 140 a minute: 18 s and 6 s; the guess is 20 s. */
 const worded: Partial<Rung> = {

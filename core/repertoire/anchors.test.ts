@@ -5,9 +5,9 @@ import { demoBundle } from '../testing/demo';
 import { DIALS } from '../testing/dials';
 import { rung } from '../testing/studio';
 import { Catalog } from './catalog';
-import { courseOf } from './course';
 import type { Phase, Prop, Rung } from './exercise';
-import { HEAT_FACTORS, measureRung, shapeOf } from './heat';
+import { courseOf } from './measuring/course';
+import { HEAT_FACTORS, measureRung, shapeOf } from './measuring/heat';
 
 const method = resolveMethod();
 const heatOf = (made: Rung, like: BasePosition, props: readonly Prop[] = []): number => {

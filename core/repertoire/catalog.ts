@@ -1,13 +1,13 @@
 import { armBears, type BasePosition, isUpright, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
 import type { Sidedness } from '../vocabulary/side';
-import type { Course } from './course';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey, splitRungKey } from './exercise';
-import type { RungFeatures } from './features';
-import type { RungMeasures } from './heat';
+import type { RungFeatures } from './features/features';
+import { withRange } from './ladders/range';
+import type { Course } from './measuring/course';
+import type { RungMeasures } from './measuring/heat';
+import { type Worth, worthOf } from './measuring/worth';
 import { isGuided } from './props';
-import { withRange } from './range';
-import { type Worth, worthOf } from './worth';
 
 export interface CatalogSource {
   readonly method?: MethodFile | undefined;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { poseSchema, supportSchema } from '../body/poseSchema';
+import { poseSchema, supportSchema } from '../body/poses/poseSchema';
 import { choicesSchema } from '../method/methodSchema';
 import { BREATHS, CUE_KINDS, REP_PLACES } from '../vocabulary/cue';
 import { PREPARATION_IDS } from '../vocabulary/preparations';

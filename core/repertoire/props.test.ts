@@ -2,7 +2,7 @@ import type { BasePosition, Pose } from '../body';
 import { exercise, must, rung } from '../testing/studio';
 import { Catalog } from './catalog';
 import type { Prop, Rung } from './exercise';
-import { surfacesOf } from './propShape';
+import { surfacesOf } from './measuring/propShape';
 
 const PROPS: Prop[] = [
   { id: 'wall', name: 'Wall', large: true },

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Bundle, parseBundle } from '../formats';
 import { Catalog } from './catalog';
 import type { Exercise } from './exercise';
-import { ladderHeats, ladderTau } from './ladder';
+import { ladderHeats, ladderTau } from './ladders/ladder';
 
 /**
  * Ladders as they are taught, written with few words: what differs from rung to rung is what makes it harder. They

@@ -1,5 +1,5 @@
 import type { Method, Order } from '../method';
-import { WARM_UP } from './arc';
+import { WARM_UP } from './patterns/arc';
 
 /** A stretch of a class, as shares of the way from its first block to its last. */
 export interface Stage {

@@ -1,7 +1,7 @@
 import { bandsFor, DIRECTIONS } from '../method';
 import { CRAFT_TERMS, type CraftName } from './craft/craft';
 import { ruledOut } from './rules/directionRules';
-import type { Subject } from './subject';
+import type { Subject } from './subject/subject';
 
 /**
  * A number for every line the review asks about, kept whether or not a limit is passed. Seconds, shares from 0 to 1,

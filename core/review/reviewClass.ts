@@ -12,13 +12,13 @@ import {
   type Remedy,
   SEVERITIES,
 } from './finding';
-import type { Known } from './known';
 import { type Measures, measuresOf } from './measures';
-import type { Room } from './room';
 import { type BlockRule, NOTHING, type Raised, type Rule, type WholeRule } from './rule';
 import { RULES } from './rules';
 import { costOf, easeOf, emptyParts, excessOf, type Score } from './score';
-import { type ReviewContext, Subject } from './subject';
+import type { Known } from './subject/known';
+import type { Room } from './subject/room';
+import { type ReviewContext, Subject } from './subject/subject';
 
 /** A class measured and scored; nobody has asked for sentences yet. */
 export interface ClassMeasure {

@@ -1,7 +1,7 @@
 import type { ClassPlan } from '../plan';
 import type { Catalog } from '../repertoire';
 import { type ClassReview, reviewClass } from './reviewClass';
-import type { ReviewContext } from './subject';
+import type { ReviewContext } from './subject/subject';
 
 /**
  * Reviews classes, each once as long as neither it nor what it is held against changes: most of a studio is as it was

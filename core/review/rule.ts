@@ -2,8 +2,8 @@ import type { Order } from '../method';
 import type { Purpose } from '../plan';
 import type { Unit } from '../vocabulary/measure';
 import type { FindingCode, Found, OwnFound, Remedy, ScorePart, Severity } from './finding';
-import type { Known } from './known';
-import type { Subject } from './subject';
+import type { Known } from './subject/known';
+import type { Subject } from './subject/subject';
 
 /** One question the review asks of a class: all there is to know of it in one place. */
 export type Rule = WholeRule | BlockRule;

@@ -7,7 +7,7 @@ import { draftScript } from '../script';
 import { block, catalogOf, classOf, exercise, must, rung, type Unnamed } from '../testing/studio';
 import type { FindingCode } from './finding';
 import { reviewClass } from './reviewClass';
-import { conditionsOf } from './room';
+import { conditionsOf } from './subject/room';
 
 const LYING: Pose = { hip: 45, knee: 90, supports: ['head', 'ribs', 'pelvis', 'feet'] };
 const CURLED: Pose = { hip: 45, knee: 90, lumbar: 10, thoracic: 30, neck: 20, supports: ['pelvis', 'feet'] };

@@ -2,7 +2,7 @@ import type { Method } from '../method';
 import type { Unit } from '../vocabulary/measure';
 import { SCORE_PARTS, type ScorePart, type Severity } from './finding';
 import type { Measures } from './measures';
-import type { Subject } from './subject';
+import type { Subject } from './subject/subject';
 
 /** How good a class is: lower is better. */
 export interface Score {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bundleJsonSchema } from '../formats/bundleSchema';
+import { bundleJsonSchema } from '../formats/file/bundleSchema';
 import { briefSchema } from '../sequence/briefSchema';
 import { seriesBriefSchema } from '../sequence/seriesBriefSchema';
 

@@ -1,5 +1,5 @@
 /** Everything that reads a document by its schema, apart from what measures it: a page that only measures needs none. */
-export * from '../formats/bundleSchema';
+export * from '../formats/file/bundleSchema';
+export * from '../formats/file/schemaProblems';
 export * from '../formats/migrations';
-export * from '../formats/schemaProblems';
 export * from './fieldLimits';

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import type { Bundle } from '../formats';
 import { atOnce, type Steps, shortened } from '../formats';
-import { schemaProblems } from '../formats/schemaProblems';
+import { schemaProblems } from '../formats/file/schemaProblems';
 import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
 import { type Exercise, type Prop, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';

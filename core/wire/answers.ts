@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { editSchema } from '../edits';
-import { bundleSchema, documentSchemas } from '../formats/bundleSchema';
-import { DOCUMENT_KINDS, type DocumentKind } from '../formats/kinds';
+import { bundleSchema, documentSchemas } from '../formats/file/bundleSchema';
+import { DOCUMENT_KINDS, type DocumentKind } from '../formats/file/kinds';
 
 /** Every refusal the server can give (docs/architecture.md has the table of what each means), with its status. */
 export const REFUSALS = {

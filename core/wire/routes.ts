@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { COLLECTIONS, DOCUMENT_KINDS, type DocumentKind } from '../formats/kinds';
+import { COLLECTIONS, DOCUMENT_KINDS, type DocumentKind } from '../formats/file/kinds';
 import type { FILLABLE } from '../tables';
 import {
   copySchema,

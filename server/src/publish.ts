@@ -26,7 +26,7 @@ const PUBLISHED: Readonly<Record<string, (old: string) => string>> = {
   'docs/voice.md': (old) => between(old, 'voice', voiceTable()),
   'docs/series.md': (old) => between(old, 'series', seriesTable()),
   'docs/review.md': (old) => between(between(old, 'rules', rulesTable()), 'measures', measuresTable()),
-  'web/src/parts/limits.ts': fieldLimitsSource,
+  'web/src/parts/fields/limits.ts': fieldLimitsSource,
 };
 
 // With --check nothing is written: what is published must be the core's.

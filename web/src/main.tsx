@@ -1,10 +1,10 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { startRest } from './app/rest';
-import { Desk, fetchViews } from './app/routes';
-import { startStudio } from './app/start';
-import { store } from './app/store';
+import { Desk, fetchViews } from './app/shell/routes';
+import { startStudio } from './app/shell/start';
+import { startRest } from './app/store/rest';
+import { store } from './app/store/store';
 import './theme.css';
 
 startRest(store);

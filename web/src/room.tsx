@@ -2,7 +2,7 @@ import { studioOf } from '@warm-ladder/core/formats';
 import { type SpokenClass, spokenIn } from '@warm-ladder/core/handouts';
 import { StrictMode, useCallback, useEffect, useState } from 'react';
 import { createRoot } from 'react-dom/client';
-import { server } from './app/server';
+import { server } from './app/store/server';
 import { keepOffline } from './offline/register';
 import { ClassUnderWay, type WayProps } from './views/room/ClassUnderWay';
 import { ReadScript } from './views/room/ReadScript';

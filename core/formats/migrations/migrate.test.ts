@@ -1,10 +1,10 @@
 import { bundleOf, must } from '../../testing/studio';
 import { inVersion1, type Json } from '../../testing/version1';
-import type { Bundle } from '../bundle';
-import { bundleJsonSchema } from '../bundleSchema';
-import { checkBundle } from '../checkBundle';
-import { readBundle } from '../parseBundle';
-import { pathText } from '../problems';
+import { checkBundle } from '../checks/checkBundle';
+import { pathText } from '../checks/problems';
+import type { Bundle } from '../file/bundle';
+import { bundleJsonSchema } from '../file/bundleSchema';
+import { readBundle } from '../file/parseBundle';
 import { carriedHeat } from './heatScale';
 import { migrateDocument } from './migrate';
 

@@ -1,4 +1,4 @@
-import type { DocumentKind } from '../bundle';
+import type { DocumentKind } from '../file/bundle';
 import type { Json, MigrationReport, MovedOut } from './step';
 import { bundleToV2, documentToV2, entryPhasesOf } from './toVersion2';
 import { bundleToV3, documentToV3 } from './toVersion3';

@@ -1,5 +1,5 @@
 import type { Problem } from '../../plan';
-import type { DocumentKind } from '../bundle';
+import type { DocumentKind } from '../file/bundle';
 
 /**
  * Steps from an older version of the file to the next: what cannot be said any more is dropped and named, what has moved

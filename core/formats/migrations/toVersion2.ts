@@ -1,5 +1,5 @@
 import { namesStopSign } from '../../vocabulary/stopSigns';
-import { COLLECTIONS, type DocumentKind } from '../bundle';
+import { COLLECTIONS, type DocumentKind } from '../file/bundle';
 import { carriedHeat } from './heatScale';
 import { isObject, type Json, listOf, type MigrationReport, type Path } from './step';
 

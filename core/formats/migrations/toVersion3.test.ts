@@ -1,8 +1,8 @@
 import { block, bundleOf, classOf, must } from '../../testing/studio';
-import { checkBundle } from '../checkBundle';
-import { lengthsChanged } from '../lengthsChanged';
-import { readBundle } from '../parseBundle';
-import { pathText } from '../problems';
+import { checkBundle } from '../checks/checkBundle';
+import { pathText } from '../checks/problems';
+import { readBundle } from '../file/parseBundle';
+import { lengthsChanged } from '../headless/lengthsChanged';
 import { migrateDocument } from './migrate';
 
 const AT = '2026-11-12T18:32:00+01:00';

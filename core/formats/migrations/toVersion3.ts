@@ -1,5 +1,5 @@
 import { type Log, logOfRehearsal, type Mark } from '../../taught';
-import { COLLECTIONS, type DocumentKind } from '../bundle';
+import { COLLECTIONS, type DocumentKind } from '../file/bundle';
 import { withCleanNames } from './cleanNames';
 import { isObject, type Json, listOf, type MigrationReport, type Path, textOr } from './step';
 

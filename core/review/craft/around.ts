@@ -1,4 +1,4 @@
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
 import { minutesOf } from './stays';
 import { between, type CraftTerm, fine } from './term';
 

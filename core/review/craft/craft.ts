@@ -1,5 +1,5 @@
-import type { Room } from '../room';
-import type { Subject } from '../subject';
+import type { Room } from '../subject/room';
+import type { Subject } from '../subject/subject';
 import { density, late, levels, props } from './around';
 import { calm, peakLow } from './effort';
 import { focus, novelty, thread } from './idea';

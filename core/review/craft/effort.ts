@@ -1,9 +1,9 @@
 import type { TimedBlock } from '../../plan';
 import { isOver } from '../../vocabulary/measure';
-import { BREATH_SECONDS } from '../arc';
-import { spell } from '../clock';
+import { BREATH_SECONDS } from '../patterns/arc';
 import { restAfter } from '../remedies/restAfter';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { spell } from '../words/clock';
 import { heatTaken } from './taking';
 import { between, type CraftTerm, fine } from './term';
 

@@ -1,9 +1,9 @@
 import { bandsFor, DIRECTION_WORDS } from '../../method';
 import type { TimedBlock } from '../../plan';
 import type { Catalog, RungEntry, RungRef } from '../../repertoire';
-import { percent } from '../clock';
 import { rungTitle } from '../finding';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { percent } from '../words/clock';
 import { between, type CraftTerm, fine } from './term';
 
 /** What grows may be this much cooler than its hottest so far. */

@@ -1,7 +1,7 @@
 import { usesOf } from '../../repertoire';
-import { percent } from '../clock';
 import { rungTitle } from '../finding';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { percent } from '../words/clock';
 import { type CraftTerm, fine } from './term';
 
 /** What a class is begun with. */

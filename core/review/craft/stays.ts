@@ -1,8 +1,8 @@
 import { isInterlude, type PlanEdit, type TimedBlock } from '../../plan';
 import type { RungEntry } from '../../repertoire';
-import { percent, spell } from '../clock';
 import { type Remedy, rungTitle } from '../finding';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { percent, spell } from '../words/clock';
 import { between, type CraftTerm, fine } from './term';
 
 /** Where a class is as chopped up as can be. Sources: docs/review.md, "Craft". */

@@ -1,6 +1,6 @@
 import { judge } from '../../caution';
 import { catalogOf, classOf, must } from '../../testing';
-import { roomOf } from '../room';
+import { roomOf } from '../subject/room';
 import { heatTaken, takenByPosition } from './taking';
 
 test('each position says what of it a room can take, the hottest of each ladder first', () => {

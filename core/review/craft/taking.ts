@@ -1,7 +1,7 @@
 import { judge } from '../../caution';
 import type { Catalog, RungEntry } from '../../repertoire';
-import type { Room } from '../room';
 import { lackingOf } from '../rules/propRules';
+import type { Room } from '../subject/room';
 
 const byHeat = new WeakMap<Catalog, readonly RungEntry[]>();
 function hottestFirst(catalog: Catalog): readonly RungEntry[] {

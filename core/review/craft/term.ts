@@ -1,7 +1,7 @@
 import type { Unit } from '../../vocabulary/measure';
 import type { FindingCode, Found, Severity } from '../finding';
 import type { RuleTraits, WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
 
 /** How well-made a class is in one respect. */
 export interface Weighed {

@@ -1,9 +1,9 @@
 import { DIRECTION_WORDS } from '../../method';
 import { usesOf } from '../../repertoire';
 import { countText } from '../../vocabulary/countText';
-import { percent, spell } from '../clock';
 import { rungTitle } from '../finding';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { percent, spell } from '../words/clock';
 import { type CraftName, termsFor } from './craft';
 import { threadTitle } from './idea';
 import { TOLD_FROM } from './term';

@@ -1,5 +1,5 @@
 import { freeBlockId } from '../../plan';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
 
 /** An id for a block that a remedy would put in. */
 export const freeId = ({ timed }: Subject): string => freeBlockId(timed.plan);

@@ -1,6 +1,6 @@
-import { BREATH_SECONDS } from '../arc';
 import type { Remedy } from '../finding';
-import type { Subject } from '../subject';
+import { BREATH_SECONDS } from '../patterns/arc';
+import type { Subject } from '../subject/subject';
 
 /** A rest long enough to breathe after the part at an index. */
 export const restAfter = (subject: Subject, index: number): Remedy => ({

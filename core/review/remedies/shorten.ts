@@ -1,7 +1,7 @@
 import { doseOf, type PlanEdit, repsOf, repsRangeOf, type TimedBlock } from '../../plan';
-import { spell } from '../clock';
 import type { Remedy } from '../finding';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { spell } from '../words/clock';
 
 /** One small thing that gives seconds back, and how dear it is: the lower, the sooner it goes. */
 interface Saving {

@@ -1,11 +1,11 @@
 import type { TimedBlock } from '../../plan';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
-import { BREATH, BREATH_SECONDS, EASE, spanOf, WARM, WARM_UP } from '../arc';
-import { percent } from '../clock';
 import type { Found } from '../finding';
+import { BREATH, BREATH_SECONDS, EASE, spanOf, WARM, WARM_UP } from '../patterns/arc';
 import { restAfter } from '../remedies/restAfter';
 import { NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { percent } from '../words/clock';
 
 /** Less heat than this over a share of the hardest is nothing anybody feels. Source: docs/heat.md. */
 const FELT = 2;

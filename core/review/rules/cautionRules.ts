@@ -12,13 +12,13 @@ import {
 import { offeredRungs } from '../../plan';
 import { FEATURES, laneOf, type RungEntry, substitutesFor } from '../../repertoire';
 import { type FindingCode, type Found, type Remedy, rungTitle, type Severity } from '../finding';
-import type { Fired, FiredOn } from '../fired';
-import type { Known } from '../known';
-import type { Offer } from '../offer';
-import { isFineFor } from '../offerCautions';
-import type { Room } from '../room';
+import type { Fired, FiredOn } from '../patterns/fired';
 import { NOTHING, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Known } from '../subject/known';
+import type { Offer } from '../subject/offer';
+import { isFineFor } from '../subject/offerCautions';
+import type { Room } from '../subject/room';
+import type { Subject } from '../subject/subject';
 import { lackingOf } from './propRules';
 
 const cautionRule = (

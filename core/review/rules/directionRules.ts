@@ -3,12 +3,12 @@ import { type Band, bandsFor, DIRECTION_WORDS, DIRECTIONS, type Direction } from
 import type { TimedBlock } from '../../plan';
 import type { Feature } from '../../vocabulary/features';
 import { isOver, isUnder } from '../../vocabulary/measure';
-import { percent, spell } from '../clock';
 import { TOLD_FROM } from '../craft/term';
 import { type Found, type Remedy, rungTitle } from '../finding';
-import type { Room } from '../room';
 import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Room } from '../subject/room';
+import type { Subject } from '../subject/subject';
+import { percent, spell } from '../words/clock';
 
 const shareOf = ({ timed }: Subject, direction: Direction): number =>
   timed.parts.work === 0 ? 0 : (timed.directions[direction] ?? 0) / timed.parts.work;

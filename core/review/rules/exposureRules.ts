@@ -1,12 +1,12 @@
 import { doseOf, repsOf, type TimedBlock } from '../../plan';
 import type { TimeFeature } from '../../vocabulary/features';
 import { isOver } from '../../vocabulary/measure';
-import { spell } from '../clock';
 import { type FindingCode, type Found, type Remedy, rungTitle } from '../finding';
-import { BIT } from '../reading';
-import type { Limits } from '../room';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import { BIT } from '../subject/reading';
+import type { Limits } from '../subject/room';
+import type { Subject } from '../subject/subject';
+import { spell } from '../words/clock';
 
 /** A part of the body that tires whatever the class is for, with its most at a stretch and in all. */
 export interface Exposure {

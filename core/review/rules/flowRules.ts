@@ -1,8 +1,8 @@
 import type { Catalog } from '../../repertoire';
 import { type Found, type Remedy, titleOf } from '../finding';
-import type { Part, Stay } from '../flow';
+import type { Part, Stay } from '../patterns/flow';
 import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
 
 const positionReturn: WholeRule = {
   code: 'POSITION_RETURN',

@@ -11,11 +11,11 @@ import {
 } from '../../repertoire';
 import { isOver } from '../../vocabulary/measure';
 import { type Found, type Remedy, rungTitle, type Severity } from '../finding';
-import type { Known } from '../known';
 import { freeId, freeIds } from '../remedies/freeId';
-import type { Room } from '../room';
 import { type BlockRule, DONE, NOTHING, type Rule, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Known } from '../subject/known';
+import type { Room } from '../subject/room';
+import type { Subject } from '../subject/subject';
 
 /**
  * Whether what a rung requires is met before a block: by itself, or by a higher rung of its own ladder.

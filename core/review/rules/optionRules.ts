@@ -10,13 +10,13 @@ import {
 import { doseOf, type Option, optionOf, repsOf, type TimedBlock } from '../../plan';
 import { FEATURES, type Feature, rungKey } from '../../repertoire';
 import { isOver } from '../../vocabulary/measure';
-import { spell } from '../clock';
 import { type Found, type OwnFound, type Remedy, rungTitle, type Severity } from '../finding';
-import type { Known } from '../known';
-import type { Offer } from '../offer';
-import { cautionsOn, type OfferCaution } from '../offerCautions';
-import { BIT } from '../reading';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';
+import type { Known } from '../subject/known';
+import type { Offer } from '../subject/offer';
+import { cautionsOn, type OfferCaution } from '../subject/offerCautions';
+import { BIT } from '../subject/reading';
+import { spell } from '../words/clock';
 import { EXPOSURES } from './exposureRules';
 import { isMet, learntTitle, unmetSeverity } from './ladderRules';
 import { lackingOf } from './propRules';

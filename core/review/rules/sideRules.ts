@@ -1,12 +1,12 @@
 import type { TimedBlock } from '../../plan';
 import { rounded } from '../../vocabulary/measure';
 import { otherSide, type Side } from '../../vocabulary/side';
-import { spell } from '../clock';
 import { type Found, type Remedy, rungTitle } from '../finding';
+import type { SideTally } from '../patterns/sides';
 import { freeId } from '../remedies/freeId';
 import { DONE, NOTHING, type WholeRule } from '../rule';
-import type { SideTally } from '../sides';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { spell } from '../words/clock';
 
 const sidesUneven: WholeRule = {
   code: 'SIDES_UNEVEN',

@@ -1,8 +1,8 @@
 import { interludeLines, type PlanEdit, type TimedBlock, type TimedClass } from '../../plan';
 import { wordsIn } from '../../vocabulary/words';
-import { spell } from '../clock';
 import { type Found, type Remedy, titleOf } from '../finding';
 import { NOTHING, type Rule, type WholeRule } from '../rule';
+import { spell } from '../words/clock';
 
 /** Seconds, and share of what is typed, that words may take beyond it without a word of ours. Source: docs/timing.md. */
 const [SLACK_SECONDS, SLACK_SHARE] = [2, 0.1];

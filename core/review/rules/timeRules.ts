@@ -1,11 +1,11 @@
 import type { ClassPlan } from '../../plan';
 import { isOver, isUnder } from '../../vocabulary/measure';
-import { clock, percent, spell } from '../clock';
 import { rungTitle } from '../finding';
-import { lateText } from '../lateText';
 import { lessOfSeveral } from '../remedies/shorten';
 import { type BlockRule, DONE, NOTHING, type Rule, WHOLE_CLASS, type WholeRule } from '../rule';
-import type { Subject } from '../subject';
+import type { Subject } from '../subject/subject';
+import { clock, percent, spell } from '../words/clock';
+import { lateText } from '../words/lateText';
 
 /** The target as people say it; a file may hold a part of a minute. */
 const targetText = ({ targetMinutes }: ClassPlan): string =>

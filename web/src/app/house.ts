@@ -1,5 +1,5 @@
 import { type Bundle, mergeBundles, readBundle } from '@warm-ladder/core/formats';
-import { server } from './server';
+import { server } from './store/server';
 
 /** The files of the house repertoire, each a chunk of the build that is fetched when a studio begins with it. */
 const FILES = {

@@ -1,7 +1,7 @@
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { useEffect, useReducer } from 'react';
 import { measuredAway } from '../desk/useDesk';
-import { whenIdle } from './idle';
+import { whenIdle } from './shell/idle';
 
 /** Repertoires of which every rung has been measured. */
 const measured = new WeakSet<Catalog>();

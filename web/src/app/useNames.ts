@@ -1,8 +1,15 @@
 import { rungTitle } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
-import type { NameOf } from './differences';
-import { selectAudiences, selectCatalog, selectClasses, selectProps, selectRooms, selectTeachers } from './selectors';
-import { useAppSelector } from './store';
+import type { NameOf } from './history/differences';
+import {
+  selectAudiences,
+  selectCatalog,
+  selectClasses,
+  selectProps,
+  selectRooms,
+  selectTeachers,
+} from './store/selectors';
+import { useAppSelector } from './store/store';
 
 /** What the ids in a change are called, as the studio is now. */
 export function useNames(): NameOf {

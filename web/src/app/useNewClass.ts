@@ -1,7 +1,7 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { useNavigate } from 'react-router';
-import { useChange } from './edits';
 import { newId } from './freeId';
+import { useChange } from './store/edits';
 
 /** Makes a class, empty or a copy, and goes to it. */
 export function useNewClass(): (from?: ClassPlan) => void {

@@ -1,6 +1,6 @@
 import { LEFT, type Left } from '@warm-ladder/core/caution';
 import { Bar, BarChart, LabelList, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { leftWord } from '../parts/CautionMark';
+import { leftWord } from '../parts/classes/CautionMark';
 import { AXIS, TOOLTIP } from './look';
 
 const FILL: Readonly<Record<Left, string>> = {

@@ -9,9 +9,9 @@ import type { DraftPlan } from '@warm-ladder/core/taught/take';
 import type { Effect, Outline } from '@warm-ladder/core/versions';
 import { proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { wholeStudio } from '../app/rest';
-import { selectCatalog, selectHanded } from '../app/selectors';
-import { type RootState, store, useAppSelector } from '../app/store';
+import { wholeStudio } from '../app/store/rest';
+import { selectCatalog, selectHanded } from '../app/store/selectors';
+import { type RootState, store, useAppSelector } from '../app/store/store';
 import { atDesk } from './desk';
 import type {
   DeskWork,

@@ -1,5 +1,5 @@
 import { type ComponentProps, Suspense } from 'react';
-import { lazily } from '../app/lazily';
+import { lazily } from '../app/shell/lazily';
 import type { RungFigure } from './RungFigure';
 
 type Props = ComponentProps<typeof RungFigure>;

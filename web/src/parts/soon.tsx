@@ -18,10 +18,10 @@ function soon<P extends object>(fetched: () => Promise<ComponentType<P>>): Compo
 }
 
 /** What a director should look at in a ladder; it solves every way of every rung, and nobody waits for it. */
-export const SoonLadderDoubts = soon(() => import('./LadderDoubts').then((found) => found.LadderDoubts));
+export const SoonLadderDoubts = soon(() => import('./rungs/LadderDoubts').then((found) => found.LadderDoubts));
 
 /** Faults that are drawn: a phone shows the words first. */
-export const SoonWrongForms = soon(() => import('./WrongForms').then((found) => found.WrongForms));
+export const SoonWrongForms = soon(() => import('./rungs/WrongForms').then((found) => found.WrongForms));
 
 /** A way from a rung to the classes: whoever looks at it reads it first. */
-export const SoonSendToClass = soon(() => import('./SendToClass').then((found) => found.SendToClass));
+export const SoonSendToClass = soon(() => import('./rungs/SendToClass').then((found) => found.SendToClass));

@@ -2,9 +2,9 @@ import type { DocumentKind } from '@warm-ladder/core/formats';
 import { countText } from '@warm-ladder/core/vocabulary';
 import type { TableAnswer } from '@warm-ladder/core/wire';
 import { Link } from 'react-router';
-import { documentOf } from '../entities';
-import { pathOf } from '../places';
-import { useAppSelector } from '../store';
+import { pathOf } from '../menus/places';
+import { documentOf } from '../store/entities';
+import { useAppSelector } from '../store/store';
 
 /** Of each kind, how many are named; the others are counted. */
 const NAMED = 12;

@@ -1,6 +1,6 @@
 import type { Progress } from '@warm-ladder/core/wire';
 import { useEffect, useState } from 'react';
-import { server } from '../server';
+import { server } from '../store/server';
 
 /** Milliseconds between two questions. */
 const ASKING = 700;

@@ -1,6 +1,6 @@
 import { countText } from '@warm-ladder/core/vocabulary';
 import type { ImportEffect, TableAnswer } from '@warm-ladder/core/wire';
-import type { Refused } from '../server';
+import type { Refused } from '../store/server';
 
 export interface Failure {
   readonly message: string;

@@ -1,9 +1,9 @@
 import { DIRECTION_WORDS, DIRECTIONS } from '@warm-ladder/core/method';
 import { type Column, CSV_COLUMNS, FILLABLE, type Fill } from '@warm-ladder/core/tables';
 import { type ReactNode, useId } from 'react';
-import { PositionOptions } from '../../parts/PositionOptions';
-import { selectCatalog } from '../selectors';
-import { useAppSelector } from '../store';
+import { PositionOptions } from '../../parts/fields/PositionOptions';
+import { selectCatalog } from '../store/selectors';
+import { useAppSelector } from '../store/store';
 import { type ChosenTable, type Match, unsaid } from './send';
 
 /** What the columns are called where one is chosen, where that is not what stands in the file; computed ones are none. */

@@ -9,7 +9,7 @@ import {
 } from '@warm-ladder/core/tables';
 import { countText } from '@warm-ladder/core/vocabulary';
 import type { TableAnswer } from '@warm-ladder/core/wire';
-import { type ImportQuery, Refused, ServerAway, server } from '../server';
+import { type ImportQuery, Refused, ServerAway, server } from '../store/server';
 import type { Failure } from './ImportReport';
 
 /** A table as it was chosen: its text, and what stands over and in its columns. */

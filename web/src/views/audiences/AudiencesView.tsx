@@ -2,11 +2,11 @@ import type { Audience, Room } from '@warm-ladder/core/plan';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
 import { Link, NavLink, useNavigate, useParams } from 'react-router';
-import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { LostPage } from '../../app/LostPage';
-import { selectAudiences, selectProps, selectRooms, selectTeachers } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { LostPage } from '../../app/shell/LostPage';
+import { useChange } from '../../app/store/edits';
+import { selectAudiences, selectProps, selectRooms, selectTeachers } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { AudienceDesk } from './AudienceDesk';
 
 /** Who the classes are for: each audience with its pace, its cautions, and what they leave of the repertoire. */

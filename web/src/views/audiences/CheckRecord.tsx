@@ -9,10 +9,10 @@ import {
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { today } from '../../app/today';
-import { Choice } from '../../parts/Choice';
 import { DeleteButton } from '../../parts/DeleteButton';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { Choice } from '../../parts/fields/Choice';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
 
 interface CheckRecordProps {
   readonly checks: readonly AbdominalCheck[];

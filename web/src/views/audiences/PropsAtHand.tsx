@@ -1,8 +1,8 @@
 import type { Audience } from '@warm-ladder/core/plan';
-import { selectProps } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { selectProps } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
 
 interface PropsAtHandProps {
   readonly audience: Audience;

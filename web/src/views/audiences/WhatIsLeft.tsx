@@ -5,8 +5,8 @@ import { lackingOf } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Suspense, useMemo } from 'react';
 import { Link } from 'react-router';
-import { lazily } from '../../app/lazily';
-import { CautionMark, leftWord } from '../../parts/CautionMark';
+import { lazily } from '../../app/shell/lazily';
+import { CautionMark, leftWord } from '../../parts/classes/CautionMark';
 
 // Charts come with a library of their own.
 const VerdictBars = lazily(() => import('../../charts/VerdictBars'));

@@ -4,10 +4,10 @@ import type { Series } from '@warm-ladder/core/series';
 import { timeText } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { Link } from 'react-router';
-import { selectTeachers } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { Choice } from '../../parts/Choice';
-import { climbing, PeakBody } from '../../parts/PeakBody';
+import { selectTeachers } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { climbing, PeakBody } from '../../parts/classes/PeakBody';
+import { Choice } from '../../parts/fields/Choice';
 import type { Dated } from './occasions';
 
 interface OccasionCardProps {

@@ -14,13 +14,13 @@ import { type ClassReview, rungTitle, titleOf } from '@warm-ladder/core/review';
 import { X } from 'lucide-react';
 import { type KeyboardEvent, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { useClassEdit } from '../../app/edits';
-import { reviewContext, selectCatalog } from '../../app/selectors';
-import { store, useAppSelector } from '../../app/store';
+import { useClassEdit } from '../../app/store/edits';
+import { reviewContext, selectCatalog } from '../../app/store/selectors';
+import { store, useAppSelector } from '../../app/store/store';
 import { RungFigure } from '../../figure/RungFigure';
-import { CellFilter } from '../../parts/CellFilter';
-import { effectText } from '../../parts/effectText';
-import { HeatMark } from '../../parts/HeatMark';
+import { effectText } from '../../parts/classes/effectText';
+import { CellFilter } from '../../parts/fields/CellFilter';
+import { HeatMark } from '../../parts/rungs/HeatMark';
 
 interface AddPanelProps {
   readonly review: ClassReview;

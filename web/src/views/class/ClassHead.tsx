@@ -11,20 +11,20 @@ import {
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type ReactNode, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useClassEdit } from '../../app/edits';
-import { lazily } from '../../app/lazily';
-import { selectAudiences, selectCatalog, selectSeries } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { Choice } from '../../parts/Choice';
-import { ChoicesButton } from '../../parts/ChoicesButton';
-import { heatStep } from '../../parts/heat';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
-import { TextField } from '../../parts/TextField';
+import { lazily } from '../../app/shell/lazily';
+import { useClassEdit } from '../../app/store/edits';
+import { selectAudiences, selectCatalog, selectSeries } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { Choice } from '../../parts/fields/Choice';
+import { ChoicesButton } from '../../parts/fields/ChoicesButton';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
+import { heatStep } from '../../parts/rungs/heat';
 import { LengthGauge } from './LengthGauge';
-import { Minding } from './Minding';
+import { Minding } from './mending/Minding';
 
-const SpokenWords = lazily(() => import('./SpokenWords'));
+const SpokenWords = lazily(() => import('./details/SpokenWords'));
 
 export type SetClass = (change: ClassChange, label: string, field?: string) => void;
 

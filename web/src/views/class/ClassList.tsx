@@ -5,14 +5,14 @@ import { countText } from '@warm-ladder/core/vocabulary';
 import { Copy, Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { useChange } from '../../app/edits';
-import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTimed } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useChange } from '../../app/store/edits';
+import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTimed } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { useNewClass } from '../../app/useNewClass';
 import { useGlances } from '../../desk/useDesk';
+import { MiniStairs } from '../../parts/classes/MiniStairs';
+import { SeverityMark } from '../../parts/classes/SeverityMark';
 import { DeleteButton } from '../../parts/DeleteButton';
-import { MiniStairs } from '../../parts/MiniStairs';
-import { SeverityMark } from '../../parts/SeverityMark';
 import { FirstSteps } from './FirstSteps';
 
 /** Height of a row before it is measured, in pixels. */

@@ -3,7 +3,7 @@ import { sharesOfUse, type TimedClass, type UseShare } from '@warm-ladder/core/p
 import type { Catalog } from '@warm-ladder/core/repertoire';
 import { type FeltAt, type GoodFor, wordsOfUse } from '@warm-ladder/core/vocabulary';
 import { Suspense, useState } from 'react';
-import { lazily } from '../../app/lazily';
+import { lazily } from '../../app/shell/lazily';
 
 // Charts come with a library of their own.
 const DirectionShares = lazily(() => import('../../charts/DirectionShares'));

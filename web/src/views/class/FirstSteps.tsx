@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useAppDispatch } from '../../app/store';
-import { loadStudio } from '../../app/studio';
-import { unheard } from '../../app/unheard';
+import { unheard } from '../../app/saving/unheard';
+import { useAppDispatch } from '../../app/store/store';
+import { loadStudio } from '../../app/store/studio';
 
 /** A new studio: with the ladders that ship, or with nothing. */
 export function FirstSteps() {

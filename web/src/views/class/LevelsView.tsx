@@ -4,7 +4,7 @@ import { LANE_WORDS, laneOf, type RungEntry } from '@warm-ladder/core/repertoire
 import { type ClassReview, clock, rungTitle } from '@warm-ladder/core/review';
 import { type KeyboardEvent, memo, type PointerEvent, type RefObject, useRef, useState } from 'react';
 import { RungFigure } from '../../figure/RungFigure';
-import { HeatMark } from '../../parts/HeatMark';
+import { HeatMark } from '../../parts/rungs/HeatMark';
 import { useNear } from '../../parts/useNear';
 
 interface LevelsViewProps {

@@ -14,11 +14,11 @@ import type { Catalog } from '@warm-ladder/core/repertoire';
 import { spell, titleOf } from '@warm-ladder/core/review';
 import { Clock } from 'lucide-react';
 import { useParams } from 'react-router';
-import { selectClass } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectClass } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { SoonRungFigure } from '../../figure/SoonRungFigure';
 import { RemoveButton } from '../../parts/RemoveButton';
-import type { TileActions } from './useTileActions';
+import type { TileActions } from './strip/useTileActions';
 
 interface SpareListProps {
   readonly catalog: Catalog;

@@ -3,10 +3,10 @@ import type { Catalog } from '@warm-ladder/core/repertoire';
 import { clock, lateText } from '@warm-ladder/core/review';
 import { paceOf } from '@warm-ladder/core/taught/pace';
 import { useMemo, useState } from 'react';
-import { selectAudiences, selectLogs, selectTeachers } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { Choice } from '../../parts/Choice';
-import { restsOn } from '../../parts/restsOn';
+import { selectAudiences, selectLogs, selectTeachers } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { Choice } from '../../parts/fields/Choice';
+import { restsOn } from '../../parts/rungs/restsOn';
 
 /** How long the class is with one teacher, by their own pace, and what that rests on. */
 export default function WithTeacher({ plan, catalog }: { readonly plan: ClassPlan; readonly catalog: Catalog }) {

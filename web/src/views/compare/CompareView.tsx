@@ -3,13 +3,13 @@ import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectCatalog } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { MovingFigure } from '../../figure/MovingFigure';
-import { FactorBars } from '../../parts/FactorBars';
-import { HeatMark } from '../../parts/HeatMark';
 import { RemoveButton } from '../../parts/RemoveButton';
-import { RungPicker } from '../../parts/RungPicker';
+import { FactorBars } from '../../parts/rungs/FactorBars';
+import { HeatMark } from '../../parts/rungs/HeatMark';
+import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Sheet } from '../../parts/Sheet';
 import { LoadCurve } from './LoadCurve';
 

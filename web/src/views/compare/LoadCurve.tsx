@@ -10,7 +10,7 @@ import {
   type RungEntry,
 } from '@warm-ladder/core/repertoire';
 import { Suspense, useMemo } from 'react';
-import { lazily } from '../../app/lazily';
+import { lazily } from '../../app/shell/lazily';
 
 // Charts come with a library of their own.
 const LoadArea = lazily(() => import('../../charts/LoadArea'));

@@ -6,10 +6,10 @@ import { countText } from '@warm-ladder/core/vocabulary';
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { newId } from '../../app/freeId';
-import { selectCatalog, selectClasses, selectQuestions } from '../../app/selectors';
-import { useAppDispatch, useAppSelector } from '../../app/store';
-import { changed } from '../../app/studio';
-import { Choice } from '../../parts/Choice';
+import { selectCatalog, selectClasses, selectQuestions } from '../../app/store/selectors';
+import { useAppDispatch, useAppSelector } from '../../app/store/store';
+import { changed } from '../../app/store/studio';
+import { Choice } from '../../parts/fields/Choice';
 import { Sheet } from '../../parts/Sheet';
 
 /** Height of a row before it is measured, in pixels. */

@@ -12,14 +12,14 @@ import {
 } from '@warm-ladder/core/vocabulary';
 import { memo } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
-import { selectClasses } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useChange } from '../../app/store/edits';
+import { selectClasses } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { BinButton } from '../../parts/BinButton';
-import { ChipSet } from '../../parts/ChipSet';
-import { LinesField } from '../../parts/LinesField';
-import { PositionOptions } from '../../parts/PositionOptions';
-import { TextField } from '../../parts/TextField';
+import { ChipSet } from '../../parts/fields/ChipSet';
+import { LinesField } from '../../parts/fields/LinesField';
+import { PositionOptions } from '../../parts/fields/PositionOptions';
+import { TextField } from '../../parts/fields/TextField';
 
 interface ExerciseHeadProps {
   readonly catalog: Catalog;

@@ -15,11 +15,11 @@ import {
 } from '@warm-ladder/core/repertoire';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
-import { BreathWave } from '../../parts/BreathWave';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 import { RemoveButton } from '../../parts/RemoveButton';
-import { TextField } from '../../parts/TextField';
+import { BreathWave } from '../../parts/rungs/BreathWave';
 
 interface PhaseLineProps {
   readonly rung: Rung;

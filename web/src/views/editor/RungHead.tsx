@@ -1,8 +1,8 @@
 import type { Rung } from '@warm-ladder/core/repertoire';
 import { memo } from 'react';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
-import { TextField } from '../../parts/TextField';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 
 interface RungHeadProps {
   readonly rung: Rung;

@@ -3,11 +3,11 @@ import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { SIDEDNESS_WORDS } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
 import { memo } from 'react';
-import { ChoicesButton } from '../../parts/ChoicesButton';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { ChoicesButton } from '../../parts/fields/ChoicesButton';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 import { RemoveButton } from '../../parts/RemoveButton';
-import { TextField } from '../../parts/TextField';
 
 interface RungPlaceProps {
   readonly exercise: Exercise;

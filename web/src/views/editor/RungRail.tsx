@@ -2,10 +2,10 @@ import { addRungAbove, type Catalog, type Exercise, moveRung, removeRung } from 
 import { ArrowDown, ArrowUp, Grid2x2Plus, Plus, Trash2 } from 'lucide-react';
 import { memo, Suspense, useState } from 'react';
 import { freeId } from '../../app/freeId';
-import { lazily } from '../../app/lazily';
-import { LadderRail } from '../../parts/LadderRail';
+import { lazily } from '../../app/shell/lazily';
+import { LadderRail } from '../../parts/rungs/LadderRail';
 
-const AxesSheet = lazily(() => import('./AxesSheet'));
+const AxesSheet = lazily(() => import('./poses/AxesSheet'));
 
 interface RungRailProps {
   readonly catalog: Catalog;

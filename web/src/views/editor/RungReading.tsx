@@ -1,12 +1,12 @@
 import { CONDITION_IDS, judge, VERDICTS } from '@warm-ladder/core/caution';
 import { type Catalog, directionsSeen, type RungEntry } from '@warm-ladder/core/repertoire';
 import { SoonMoving } from '../../figure/SoonMoving';
-import { CautionList } from '../../parts/CautionList';
-import { CautionMark } from '../../parts/CautionMark';
-import { DirectionMark } from '../../parts/DirectionMark';
-import { FactorBars } from '../../parts/FactorBars';
-import { HeatMark } from '../../parts/HeatMark';
-import { loadLines } from '../../parts/loadLines';
+import { CautionList } from '../../parts/classes/CautionList';
+import { CautionMark } from '../../parts/classes/CautionMark';
+import { DirectionMark } from '../../parts/classes/DirectionMark';
+import { FactorBars } from '../../parts/rungs/FactorBars';
+import { HeatMark } from '../../parts/rungs/HeatMark';
+import { loadLines } from '../../parts/rungs/loadLines';
 
 /** What the drawing says of itself, while the hand still moves: how it goes, how hot it is and why, whom it minds. */
 export function RungReading({ catalog, entry }: { catalog: Catalog; entry: RungEntry }) {

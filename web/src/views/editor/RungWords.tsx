@@ -11,17 +11,17 @@ import {
 } from '@warm-ladder/core/repertoire';
 import { Plus, X } from 'lucide-react';
 import { memo, Suspense, useState } from 'react';
-import { lazily } from '../../app/lazily';
-import { selectProps } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { ChipSet } from '../../parts/ChipSet';
-import { LinesField } from '../../parts/LinesField';
+import { lazily } from '../../app/shell/lazily';
+import { selectProps } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { ChipSet } from '../../parts/fields/ChipSet';
+import { LinesField } from '../../parts/fields/LinesField';
+import { TextField } from '../../parts/fields/TextField';
 import { RemoveButton } from '../../parts/RemoveButton';
-import { TextField } from '../../parts/TextField';
+import { TouchFields } from './poses/TouchFields';
 import { StageFields } from './StageFields';
-import { TouchFields } from './TouchFields';
 
-const RungSheet = lazily(() => import('../../parts/RungSheet'));
+const RungSheet = lazily(() => import('../../parts/rungs/RungSheet'));
 
 interface RungPartProps {
   readonly rung: Rung;

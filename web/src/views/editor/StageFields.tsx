@@ -1,9 +1,9 @@
 import type { Dose, Rung } from '@warm-ladder/core/repertoire';
 import { Plus } from 'lucide-react';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 import { RemoveButton } from '../../parts/RemoveButton';
-import { TextField } from '../../parts/TextField';
 
 interface StageFieldsProps {
   readonly rung: Rung;

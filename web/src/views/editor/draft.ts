@@ -1,9 +1,9 @@
 import { checkChanges, Documents, documentKey, pathText } from '@warm-ladder/core/formats';
 import type { Exercise, Rung } from '@warm-ladder/core/repertoire';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useChange } from '../../app/edits';
-import { asBundle } from '../../app/entities';
-import { store } from '../../app/store';
+import { useChange } from '../../app/store/edits';
+import { asBundle } from '../../app/store/entities';
+import { store } from '../../app/store/store';
 
 /** An exercise in the hand: as it is drawn, and what still keeps it from being kept. */
 export interface Draft {

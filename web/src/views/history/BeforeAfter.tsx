@@ -3,11 +3,11 @@ import type { DocumentKind } from '@warm-ladder/core/formats';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { Catalog, type Exercise } from '@warm-ladder/core/repertoire';
 import { useState } from 'react';
-import { selectCatalogSource } from '../../app/selectors';
-import { server } from '../../app/server';
-import { useAppSelector } from '../../app/store';
+import { selectCatalogSource } from '../../app/store/selectors';
+import { server } from '../../app/store/server';
+import { useAppSelector } from '../../app/store/store';
 import { RungFigure } from '../../figure/RungFigure';
-import { ClassStairs } from '../../parts/ClassStairs';
+import { ClassStairs } from '../../parts/classes/ClassStairs';
 
 interface BeforeAfterProps {
   readonly version: number;

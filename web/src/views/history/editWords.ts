@@ -1,5 +1,5 @@
 import type { Change, Edit } from '@warm-ladder/core/edits';
-import { itemIn, type NameOf, placeWords, singular, valueWords } from '../../app/differences';
+import { itemIn, type NameOf, placeWords, singular, valueWords } from '../../app/history/differences';
 
 /** Most parts of an edit that are told one by one. */
 const TOLD = 3;

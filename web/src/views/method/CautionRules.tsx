@@ -11,9 +11,9 @@ import { textFault } from '@warm-ladder/core/method';
 import { FEATURES } from '@warm-ladder/core/repertoire';
 import { RotateCcw } from 'lucide-react';
 import { useState } from 'react';
-import { CautionMark } from '../../parts/CautionMark';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { CautionMark } from '../../parts/classes/CautionMark';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
 import { Sheet } from '../../parts/Sheet';
 
 interface CautionRulesProps {

@@ -1,7 +1,7 @@
 import type { ClassPlan, TimeParts } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
-import { selectReview } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectReview } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 
 /** What minutes go to, how each is drawn, and the word under it. */
 const PARTS: ReadonlyArray<readonly [keyof TimeParts, string, string]> = [

@@ -4,15 +4,15 @@ import { type Catalog, plainPose } from '@warm-ladder/core/repertoire';
 import { Plus, RotateCcw } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useChange, useMethodChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectCatalog, selectMethod, selectPositions } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useChange, useMethodChange } from '../../app/store/edits';
+import { selectCatalog, selectMethod, selectPositions } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { Figure } from '../../figure/Figure';
 import { DeleteButton } from '../../parts/DeleteButton';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
-import { TextField } from '../../parts/TextField';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 
 const UNSAID: MethodFile = {};
 

@@ -1,6 +1,6 @@
 import { DEFAULT_CHOICES, type MethodFile, ORDER_WORDS, ORDERS, SCHOOL_IDS, SCHOOLS } from '@warm-ladder/core/method';
 import { ANSWERS, type Answer, type Difference, type Effect } from '@warm-ladder/core/versions';
-import { differenceText } from '../../parts/versionText';
+import { differenceText } from '../../parts/classes/versionText';
 
 type Question = Answer['question'];
 const QUESTIONS: readonly Question[] = [...SCHOOL_IDS, 'order'];

@@ -1,7 +1,7 @@
 import type { MethodFile } from '@warm-ladder/core/method';
 import { Plus } from 'lucide-react';
 import { DeleteButton } from '../../parts/DeleteButton';
-import { TextField } from '../../parts/TextField';
+import { TextField } from '../../parts/fields/TextField';
 
 type Term = NonNullable<MethodFile['terms']>[number];
 

@@ -3,7 +3,7 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { differenceOf, type Outline } from '@warm-ladder/core/versions';
 import { useEffect, useState } from 'react';
 import { outlineUnder } from '../../desk/useDesk';
-import { VersionsTable } from '../../parts/VersionsTable';
+import { VersionsTable } from '../../parts/classes/VersionsTable';
 
 interface TwoMethodsProps {
   readonly plan: ClassPlan;

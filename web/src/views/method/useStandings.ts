@@ -6,8 +6,8 @@ import {
   selectClasses,
   selectOpenClass,
   selectSeries,
-} from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+} from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { standingClasses } from '../../desk/useDesk';
 import type { StandingClass } from '../../desk/worker';
 

@@ -1,6 +1,6 @@
 import type { PhonesAnswer } from '@warm-ladder/core/wire';
 import { useEffect, useState } from 'react';
-import { server } from '../../app/server';
+import { server } from '../../app/store/server';
 
 /** How teachers open today's classes on a phone in the studio's network, and what that opens to whom. */
 export function Component() {

@@ -4,11 +4,11 @@ import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { heatTaken, idealHeat, roomOf, rungTitle, stagesOf, takenByPosition } from '@warm-ladder/core/review';
 import type { Brief } from '@warm-ladder/core/sequence';
 import { useMemo } from 'react';
-import { selectAudience, selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectAudience, selectCatalog } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
 import { SoonRungFigure } from '../../figure/SoonRungFigure';
-import { heatStep } from '../../parts/heat';
+import { heatStep } from '../../parts/rungs/heat';
 
 /** The frame in its own units: as wide as the class, as tall as heat goes, and what the clock takes under it. */
 const [WIDTH, HEIGHT, CLOCK] = [1000, 180, 18];

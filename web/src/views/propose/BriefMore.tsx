@@ -1,8 +1,8 @@
 import type { Brief } from '@warm-ladder/core/sequence';
-import { selectProps, selectSeries } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { Choice } from '../../parts/Choice';
-import { NumberField } from '../../parts/NumberField';
+import { selectProps, selectSeries } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { Choice } from '../../parts/fields/Choice';
+import { NumberField } from '../../parts/fields/NumberField';
 
 interface BriefMoreProps {
   readonly brief: Brief;

@@ -1,9 +1,9 @@
 import { clock } from '@warm-ladder/core/review';
-import { selectCatalog, selectTimed } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectCatalog, selectTimed } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import type { ProposedClass } from '../../desk/worker';
 import { RungFigure } from '../../figure/RungFigure';
-import { MiniStairs } from '../../parts/MiniStairs';
+import { MiniStairs } from '../../parts/classes/MiniStairs';
 
 interface ProposalCardProps {
   readonly number: number;

@@ -1,6 +1,6 @@
 import type { Wish } from '@warm-ladder/core/mend';
-import { selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectCatalog } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 
 interface WishListProps {
   readonly title: string;

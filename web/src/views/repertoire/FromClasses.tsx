@@ -3,9 +3,9 @@ import { type Learnt, type LearntSeconds, learntOf } from '@warm-ladder/core/tau
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { selectAudiences, selectLogs, selectTeachers } from '../../app/selectors';
-import { useAppDispatch, useAppSelector } from '../../app/store';
-import { changed } from '../../app/studio';
+import { selectAudiences, selectLogs, selectTeachers } from '../../app/store/selectors';
+import { useAppDispatch, useAppSelector } from '../../app/store/store';
+import { changed } from '../../app/store/studio';
 
 /** What classes taught about a rung, with what could change; nothing where they taught nothing. */
 export function FromClasses({ catalog, entry }: { readonly catalog: Catalog; readonly entry: RungEntry }) {

@@ -4,7 +4,7 @@ import { GENERAL_ADVICE } from '@warm-ladder/core/script';
 import { Pencil, Scale } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
 import { Link, useLocation } from 'react-router';
-import { LadderRail } from '../../parts/LadderRail';
+import { LadderRail } from '../../parts/rungs/LadderRail';
 import { Sheet } from '../../parts/Sheet';
 import { SoonLadderDoubts } from '../../parts/soon';
 import { RungStudy } from './RungStudy';

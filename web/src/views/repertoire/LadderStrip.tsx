@@ -2,8 +2,8 @@ import { type Catalog, type Exercise, rungKey } from '@warm-ladder/core/repertoi
 import { Link } from 'react-router';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { RungFigure } from '../../figure/RungFigure';
-import { DirectionMark } from '../../parts/DirectionMark';
-import { HeatMark } from '../../parts/HeatMark';
+import { DirectionMark } from '../../parts/classes/DirectionMark';
+import { HeatMark } from '../../parts/rungs/HeatMark';
 import { useNear } from '../../parts/useNear';
 
 interface LadderStripProps {

@@ -3,9 +3,9 @@ import { type Catalog, plainExercise } from '@warm-ladder/core/repertoire';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { PositionOptions } from '../../parts/PositionOptions';
+import { useChange } from '../../app/store/edits';
+import { PositionOptions } from '../../parts/fields/PositionOptions';
 import { Sheet } from '../../parts/Sheet';
 
 /** Begins a ladder: a name and a position, and it opens in the editor with its first rung to be drawn. */

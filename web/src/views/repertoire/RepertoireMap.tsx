@@ -3,8 +3,8 @@ import type { Catalog, RungEntry } from '@warm-ladder/core/repertoire';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useMemo } from 'react';
 import { useMeasured } from '../../app/measured';
-import { DirectionMark } from '../../parts/DirectionMark';
-import { heatStep } from '../../parts/heat';
+import { DirectionMark } from '../../parts/classes/DirectionMark';
+import { heatStep } from '../../parts/rungs/heat';
 
 /** A position and a direction, whose rungs it stands for. */
 export interface Cell {

@@ -3,9 +3,9 @@ import { type Catalog, type Exercise, findRungs } from '@warm-ladder/core/repert
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { whenIdle } from '../../app/idle';
-import { selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { whenIdle } from '../../app/shell/idle';
+import { selectCatalog } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { LadderSheet } from './LadderSheet';
 import { LadderStrip } from './LadderStrip';
 import { NewLadder } from './NewLadder';

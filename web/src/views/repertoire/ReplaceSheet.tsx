@@ -3,12 +3,12 @@ import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { clock, reviewClass, rungTitle } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useMemo, useState } from 'react';
-import { noticed } from '../../app/deskState';
-import { reviewContext, selectCatalog, selectClasses, selectReview } from '../../app/selectors';
-import { store, useAppDispatch, useAppSelector } from '../../app/store';
-import { changed } from '../../app/studio';
+import { noticed } from '../../app/store/deskState';
+import { reviewContext, selectCatalog, selectClasses, selectReview } from '../../app/store/selectors';
+import { store, useAppDispatch, useAppSelector } from '../../app/store/store';
+import { changed } from '../../app/store/studio';
 import { RungFigure } from '../../figure/RungFigure';
-import { RungPicker } from '../../parts/RungPicker';
+import { RungPicker } from '../../parts/rungs/RungPicker';
 import { Sheet } from '../../parts/Sheet';
 
 interface ReplaceSheetProps {

@@ -13,17 +13,17 @@ import { type FeltAt, type GoodFor, wordsOfUse } from '@warm-ladder/core/vocabul
 import { Image, Pencil, Replace, Scale } from 'lucide-react';
 import { Suspense, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { lazily } from '../../app/lazily';
+import { lazily } from '../../app/shell/lazily';
 import { MovingFigure } from '../../figure/MovingFigure';
 import { takePicture } from '../../figure/picture';
-import { CautionList } from '../../parts/CautionList';
-import { FactorBars } from '../../parts/FactorBars';
-import { HeatMark } from '../../parts/HeatMark';
-import { loadLines } from '../../parts/loadLines';
-import { SubstituteList } from '../../parts/SubstituteList';
-import { SwapMark } from '../../parts/SwapMark';
+import { CautionList } from '../../parts/classes/CautionList';
+import { FactorBars } from '../../parts/rungs/FactorBars';
+import { HeatMark } from '../../parts/rungs/HeatMark';
+import { loadLines } from '../../parts/rungs/loadLines';
+import { SubstituteList } from '../../parts/rungs/SubstituteList';
+import { SwapMark } from '../../parts/rungs/SwapMark';
+import { WrongForms } from '../../parts/rungs/WrongForms';
 import { SoonSendToClass } from '../../parts/soon';
-import { WrongForms } from '../../parts/WrongForms';
 import { FromClasses } from './FromClasses';
 
 const ReplaceSheet = lazily(() => import('./ReplaceSheet'));

@@ -1,9 +1,9 @@
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import type { CourseMode } from '@warm-ladder/core/rehearsal';
 import { Link, useLocation, useParams } from 'react-router';
-import { LostPage } from '../../app/LostPage';
-import { selectClass } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { LostPage } from '../../app/shell/LostPage';
+import { selectClass } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { useSpoken } from '../script/useSpoken';
 import { ClassUnderWay } from './ClassUnderWay';
 

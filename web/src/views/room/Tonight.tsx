@@ -4,7 +4,7 @@ import type { Log } from '@warm-ladder/core/taught';
 import type { Programme } from '@warm-ladder/core/wire';
 import { addDays, formatISO, parseISO } from 'date-fns';
 import { useCallback, useEffect, useState } from 'react';
-import { server } from '../../app/server';
+import { server } from '../../app/store/server';
 import { today } from '../../app/today';
 import { download } from '../../parts/download';
 import { dropCourse, type KeptCourse, keptCourses } from './keptCourse';

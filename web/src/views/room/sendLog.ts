@@ -1,5 +1,5 @@
 import type { Log } from '@warm-ladder/core/taught';
-import { Refused, server } from '../../app/server';
+import { Refused, server } from '../../app/store/server';
 import { dropCourse, keptCourses } from './keptCourse';
 
 /** What became of a log on its way to the studio: it is there, it waits on this device, or why it was refused. */

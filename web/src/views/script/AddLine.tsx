@@ -1,6 +1,6 @@
 import { CUE_KINDS, type CueKind } from '@warm-ladder/core/repertoire';
 import { useState } from 'react';
-import { Choice } from '../../parts/Choice';
+import { Choice } from '../../parts/fields/Choice';
 
 const KIND_WORDS: Readonly<Record<CueKind, string>> = {
   setup: 'set-up',

@@ -1,5 +1,5 @@
 import type { ScriptLine } from '@warm-ladder/core/script';
-import { BreathWave } from '../../parts/BreathWave';
+import { BreathWave } from '../../parts/rungs/BreathWave';
 import { type LineActions, SpokenLine } from './SpokenLine';
 
 interface BreathLineProps {

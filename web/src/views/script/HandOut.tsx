@@ -1,9 +1,9 @@
 import type { Form } from '@warm-ladder/core/wire';
 import { useState } from 'react';
-import { selectWaiting } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectWaiting } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
-import { Choice } from '../../parts/Choice';
+import { Choice } from '../../parts/fields/Choice';
 
 const SHEETS = [
   ['script', 'Full script'],

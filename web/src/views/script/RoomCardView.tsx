@@ -11,9 +11,9 @@ import {
 import { Printer } from 'lucide-react';
 import { type ReactNode, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { LostPage } from '../../app/LostPage';
-import { selectAudience, selectCatalog, selectClass, selectReview, selectSeries } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { LostPage } from '../../app/shell/LostPage';
+import { selectAudience, selectCatalog, selectClass, selectReview, selectSeries } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
 import { RungFigure } from '../../figure/RungFigure';
 

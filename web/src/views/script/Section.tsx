@@ -6,7 +6,7 @@ import { cuesToldIn, inTurn, type ScriptLine, type ScriptSection } from '@warm-l
 import { memo } from 'react';
 import { shallowEqual } from 'react-redux';
 import { RungFigure } from '../../figure/RungFigure';
-import { WrongForms } from '../../parts/WrongForms';
+import { WrongForms } from '../../parts/rungs/WrongForms';
 
 import { AddLine } from './AddLine';
 import { BreathLine } from './BreathLine';

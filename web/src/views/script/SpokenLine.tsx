@@ -2,8 +2,8 @@ import { textFault } from '@warm-ladder/core/method';
 import type { ScriptLine } from '@warm-ladder/core/script';
 import { wantsWords } from '@warm-ladder/core/script';
 import { Suspense, useState } from 'react';
-import { lazily } from '../../app/lazily';
-import { asSentence } from '../../parts/asSentence';
+import { lazily } from '../../app/shell/lazily';
+import { asSentence } from '../../parts/classes/asSentence';
 
 // Prose is edited by a library of its own: the script shows before it does.
 const LineEditor = lazily(() => import('./LineEditor'));

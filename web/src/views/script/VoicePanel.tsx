@@ -1,7 +1,7 @@
 import type { PlanEdit } from '@warm-ladder/core/plan';
 import type { VoiceFinding } from '@warm-ladder/core/voice';
 import { useState } from 'react';
-import { SeverityMark } from '../../parts/SeverityMark';
+import { SeverityMark } from '../../parts/classes/SeverityMark';
 
 interface VoicePanelProps {
   readonly findings: readonly VoiceFinding[];

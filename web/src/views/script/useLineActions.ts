@@ -8,10 +8,10 @@ import {
   withLineSaid,
   withoutOwn,
 } from '@warm-ladder/core/script';
-import { useClassEdit } from '../../app/edits';
-import { selectCatalog } from '../../app/selectors';
-import { store, useAppDispatch } from '../../app/store';
-import { changed, undone } from '../../app/studio';
+import { useClassEdit } from '../../app/store/edits';
+import { selectCatalog } from '../../app/store/selectors';
+import { store, useAppDispatch } from '../../app/store/store';
+import { changed, undone } from '../../app/store/studio';
 import type { LineActions } from './SpokenLine';
 
 /** A line about to become its rung's own: where it is said is shown first. */

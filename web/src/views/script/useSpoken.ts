@@ -3,8 +3,8 @@ import { type ClassPlan, shortForm } from '@warm-ladder/core/plan';
 import { earlierInSeries, fromSeries } from '@warm-ladder/core/review';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTeacher } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectAudience, selectCatalog, selectClasses, selectSeries, selectTeacher } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 
 /** A class as it is spoken to its audience, with what its series has brought, by the teacher and in the form the address names. */
 export function useSpoken(plan: ClassPlan): SpokenClass {

@@ -11,7 +11,7 @@ import { clock } from '@warm-ladder/core/review';
 import type { ClimbLine, ClimbStep, ToldSeries } from '@warm-ladder/core/series';
 import { type KeyboardEvent, memo, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { same } from '../../app/studioState';
+import { same } from '../../app/store/studioState';
 import { dayText } from './dayText';
 
 interface ClimbProps {

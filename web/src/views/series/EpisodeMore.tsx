@@ -2,11 +2,11 @@ import { rungTitle } from '@warm-ladder/core/review';
 import { type Consequence, rungTaken, type Series, type SeriesEdit } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { createContext, useContext, useMemo, useState } from 'react';
-import { selectTeachers, selectWholeStudio } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectTeachers, selectWholeStudio } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { useNext, useWhatIf } from '../../desk/useDesk';
-import { Choice } from '../../parts/Choice';
-import { SeverityMark } from '../../parts/SeverityMark';
+import { SeverityMark } from '../../parts/classes/SeverityMark';
+import { Choice } from '../../parts/fields/Choice';
 import type { SeriesEditing } from './useSeriesEdit';
 
 /** The series whose episodes stand on the page: what a row asks of it only when it is opened. */

@@ -4,10 +4,10 @@ import type { ToldEpisode } from '@warm-ladder/core/series';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { selectCatalog, selectTimed } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { MiniStairs } from '../../parts/MiniStairs';
-import { SeverityMark } from '../../parts/SeverityMark';
+import { selectCatalog, selectTimed } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { MiniStairs } from '../../parts/classes/MiniStairs';
+import { SeverityMark } from '../../parts/classes/SeverityMark';
 import { EpisodeMore } from './EpisodeMore';
 import type { SeriesEditing } from './useSeriesEdit';
 

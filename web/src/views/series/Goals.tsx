@@ -1,5 +1,5 @@
 import { type RungRef, rungKey } from '@warm-ladder/core/repertoire';
-import { RungSet } from '../../parts/RungSet';
+import { RungSet } from '../../parts/rungs/RungSet';
 
 interface GoalsProps {
   readonly goals: readonly RungRef[];

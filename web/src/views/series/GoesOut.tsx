@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
-import { selectWaiting } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectWaiting } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
 
 /** The series as files: for its staff, for a calendar, for whoever shows it on demand. */

@@ -4,14 +4,14 @@ import { datesOf, followedBy, type Series, stepHigher, type ToldSeries } from '@
 import { countText } from '@warm-ladder/core/vocabulary';
 import { Plus } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectClasses, selectSeries, selectWholeStudio } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useChange } from '../../app/store/edits';
+import { selectClasses, selectSeries, selectWholeStudio } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
 import { useToldSeries } from '../../desk/useDesk';
 import { BinButton } from '../../parts/BinButton';
-import { TextField } from '../../parts/TextField';
+import { TextField } from '../../parts/fields/TextField';
 import { Climb } from './Climb';
 import { dayText } from './dayText';
 import { SeriesContext } from './EpisodeMore';

@@ -3,7 +3,7 @@ import { countText } from '@warm-ladder/core/vocabulary';
 import { useEffect, useState } from 'react';
 import { seriesFixes } from '../../desk/useDesk';
 import type { SeriesFixHere } from '../../desk/worker';
-import { SeverityMark } from '../../parts/SeverityMark';
+import { SeverityMark } from '../../parts/classes/SeverityMark';
 
 interface SeriesFindingsProps {
   readonly series: Series;

@@ -1,16 +1,16 @@
 import { rulesOf, type Series, skippedStretches, taughtDays, WEEKDAYS, type Weekday } from '@warm-ladder/core/series';
 import { type Parts, withPartsOrNone } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
-import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { ChipSet } from '../../parts/ChipSet';
-import { Choice } from '../../parts/Choice';
-import { ChoicesButton } from '../../parts/ChoicesButton';
+import { selectAudiences, selectRooms, selectSeries, selectTeachers } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { ChipSet } from '../../parts/fields/ChipSet';
+import { Choice } from '../../parts/fields/Choice';
+import { ChoicesButton } from '../../parts/fields/ChoicesButton';
+import { LinesField } from '../../parts/fields/LinesField';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 import { Gone } from '../../parts/Gone';
-import { LinesField } from '../../parts/LinesField';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
-import { TextField } from '../../parts/TextField';
 import { dayText } from './dayText';
 import { Goals } from './Goals';
 

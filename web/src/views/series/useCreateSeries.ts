@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
+import { useChange } from '../../app/store/edits';
 
 /** Makes a series without episodes and opens it. */
 export function useCreateSeries() {

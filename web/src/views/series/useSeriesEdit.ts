@@ -9,10 +9,10 @@ import {
 } from '@warm-ladder/core/series';
 import { type Parts, withParts } from '@warm-ladder/core/vocabulary';
 import { useCallback } from 'react';
-import { noticed } from '../../app/deskState';
-import { selectOneSeries, selectWholeStudio } from '../../app/selectors';
-import { store, useAppDispatch } from '../../app/store';
-import { changed } from '../../app/studio';
+import { noticed } from '../../app/store/deskState';
+import { selectOneSeries, selectWholeStudio } from '../../app/store/selectors';
+import { store, useAppDispatch } from '../../app/store/store';
+import { changed } from '../../app/store/studio';
 
 export type SeriesEditing = ReturnType<typeof useSeriesEdit>;
 

@@ -1,8 +1,8 @@
 import type { Cue } from '@warm-ladder/core/package';
 import { clock } from '@warm-ladder/core/review';
 import { useEffect, useRef, useState } from 'react';
-import { selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { selectCatalog } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { MovingFigure } from '../../figure/MovingFigure';
 import type { ShelvedEpisode } from './openPackage';
 

@@ -11,7 +11,7 @@ import {
   withName,
 } from '@warm-ladder/core/taught';
 import { useState } from 'react';
-import { Choice } from '../../parts/Choice';
+import { Choice } from '../../parts/fields/Choice';
 import { partName, spanOf, TwoTimelines } from './TwoTimelines';
 
 interface CorrectionsProps {

@@ -3,10 +3,10 @@ import type { DraftPlan } from '@warm-ladder/core/taught/take';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useChange } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectCatalog } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useChange } from '../../app/store/edits';
+import { selectCatalog } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { draftOfCaptions } from '../../desk/useDesk';
 import { CaptionsFile } from './CaptionsFile';
 

@@ -5,10 +5,10 @@ import { clock } from '@warm-ladder/core/review';
 import { type BlockDeed, type Log, withBlockNote, withDeed, withFault, withOption } from '@warm-ladder/core/taught';
 import { withParts } from '@warm-ladder/core/vocabulary';
 import { useState } from 'react';
-import { Choice } from '../../parts/Choice';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
-import { TextField } from '../../parts/TextField';
+import { Choice } from '../../parts/fields/Choice';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
+import { TextField } from '../../parts/fields/TextField';
 import { partName } from './TwoTimelines';
 
 interface LogEditorProps {

@@ -2,9 +2,9 @@ import { clock } from '@warm-ladder/core/review';
 import { type Log, loggedTwice } from '@warm-ladder/core/taught';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { useMemo } from 'react';
-import { useChange } from '../../app/edits';
-import { selectTeachers } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { useChange } from '../../app/store/edits';
+import { selectTeachers } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { RemoveButton } from '../../parts/RemoveButton';
 
 interface LogListProps {

@@ -2,9 +2,9 @@ import { clock } from '@warm-ladder/core/review';
 import { loggedTwice } from '@warm-ladder/core/taught';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { selectClasses, selectLogs, selectTeachers } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { Choice } from '../../parts/Choice';
+import { selectClasses, selectLogs, selectTeachers } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { Choice } from '../../parts/fields/Choice';
 import { DraftFromCaptions } from './DraftFromCaptions';
 import { LOGGED_TWICE, SOURCES, useTeacherName } from './LogList';
 

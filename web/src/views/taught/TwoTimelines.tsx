@@ -3,8 +3,8 @@ import type { Catalog } from '@warm-ladder/core/repertoire';
 import { clock, titleOf } from '@warm-ladder/core/review';
 import type { Log, PassAt } from '@warm-ladder/core/taught';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
-import { heatStep } from '../../parts/heat';
-import { layStairs } from '../../parts/stairs';
+import { layStairs } from '../../parts/classes/stairs';
+import { heatStep } from '../../parts/rungs/heat';
 import { useWidth } from '../../parts/useWidth';
 
 interface TwoTimelinesProps {

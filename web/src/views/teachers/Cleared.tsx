@@ -1,10 +1,10 @@
 import type { Teacher } from '@warm-ladder/core/plan';
 import { type Parts, withPartsOrNone } from '@warm-ladder/core/vocabulary';
-import { selectAudiences } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { ChipSet } from '../../parts/ChipSet';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { selectAudiences } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { ChipSet } from '../../parts/fields/ChipSet';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
 
 interface ClearedProps {
   readonly teacher: Teacher;

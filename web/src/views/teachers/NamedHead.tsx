@@ -1,6 +1,6 @@
-import { useChange } from '../../app/edits';
+import { useChange } from '../../app/store/edits';
 import { DeleteButton } from '../../parts/DeleteButton';
-import { TextField } from '../../parts/TextField';
+import { TextField } from '../../parts/fields/TextField';
 
 interface NamedHeadProps {
   readonly kind: 'rooms' | 'teachers';

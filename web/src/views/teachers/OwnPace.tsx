@@ -2,9 +2,9 @@ import type { Teacher } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
 import { type EndedClass, isInside, paceOf } from '@warm-ladder/core/taught/pace';
 import { useMemo } from 'react';
-import { selectCatalog, selectClasses, selectLogs } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { restsOn } from '../../parts/restsOn';
+import { selectCatalog, selectClasses, selectLogs } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { restsOn } from '../../parts/rungs/restsOn';
 
 /** What a teacher’s logged classes taught of their pace, and whether the lengths foretold from it held. */
 export function OwnPace({ teacher }: { readonly teacher: Teacher }) {

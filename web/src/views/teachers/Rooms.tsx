@@ -1,12 +1,12 @@
 import type { Room } from '@warm-ladder/core/plan';
 import { Plus } from 'lucide-react';
-import { useChange, useSet } from '../../app/edits';
 import { newId } from '../../app/freeId';
-import { selectProps, selectRooms } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
-import { Choice } from '../../parts/Choice';
-import { LIMITS } from '../../parts/limits';
-import { NumberField } from '../../parts/NumberField';
+import { useChange, useSet } from '../../app/store/edits';
+import { selectProps, selectRooms } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
+import { Choice } from '../../parts/fields/Choice';
+import { LIMITS } from '../../parts/fields/limits';
+import { NumberField } from '../../parts/fields/NumberField';
 import { NamedHead } from './NamedHead';
 
 /** Where classes are taught: how many people each room holds, and how many of each prop are there. */

@@ -2,13 +2,13 @@ import type { ClassPlan } from '@warm-ladder/core/plan';
 import { differenceOf, type Outline } from '@warm-ladder/core/versions';
 import { Suspense, useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { lazily } from '../../app/lazily';
-import { selectCatalog, selectClasses, selectMethod, selectOpenClass, selectTimed } from '../../app/selectors';
-import { useAppSelector } from '../../app/store';
+import { lazily } from '../../app/shell/lazily';
+import { selectCatalog, selectClasses, selectMethod, selectOpenClass, selectTimed } from '../../app/store/selectors';
+import { useAppSelector } from '../../app/store/store';
 import { outlineUnder } from '../../desk/useDesk';
-import { Choice } from '../../parts/Choice';
-import { MiniStairs } from '../../parts/MiniStairs';
-import { VersionsTable } from '../../parts/VersionsTable';
+import { MiniStairs } from '../../parts/classes/MiniStairs';
+import { VersionsTable } from '../../parts/classes/VersionsTable';
+import { Choice } from '../../parts/fields/Choice';
 
 // Charts come with a library of their own.
 const EffortLines = lazily(() => import('../../charts/EffortLines'));

@@ -14,14 +14,14 @@ import {
   useRef,
   useState,
 } from 'react';
-import { lazily } from '../../../app/lazily';
-import { selectLogs } from '../../../app/selectors';
-import { useAppSelector } from '../../../app/store';
-import { useSingleKey } from '../../../app/useShortcuts';
-import { HEAT_STEPS } from '../../../parts/heat';
-import { layStairs } from '../../../parts/stairs';
+import { useSingleKey } from '../../../app/menus/useShortcuts';
+import { lazily } from '../../../app/shell/lazily';
+import { selectLogs } from '../../../app/store/selectors';
+import { useAppSelector } from '../../../app/store/store';
+import { layStairs } from '../../../parts/classes/stairs';
+import { HEAT_STEPS } from '../../../parts/rungs/heat';
 import { useWidth } from '../../../parts/useWidth';
-import { useRepsDrag } from '../useRepsDrag';
+import { useRepsDrag } from '../strip/useRepsDrag';
 import { BASE, FOOT, HEIGHT, LEFT, TOP, TREAD } from './measure';
 import {
   Ghost,

@@ -3,7 +3,7 @@ import type { TimedClass } from '@warm-ladder/core/plan';
 import type { RungEntry } from '@warm-ladder/core/repertoire';
 import { memo } from 'react';
 import { SceneFigure } from '../../../figure/Figure';
-import type { Tread } from '../../../parts/stairs';
+import type { Tread } from '../../../parts/classes/stairs';
 import { LEFT, TOP } from './measure';
 
 /** Pixels of a figure, and of the narrowest tread one can stand on. */

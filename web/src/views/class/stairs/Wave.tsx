@@ -2,7 +2,7 @@ import type { Method, Order } from '@warm-ladder/core/method';
 import type { TimedClass } from '@warm-ladder/core/plan';
 import { idealHeat, spanOf, stagesOf } from '@warm-ladder/core/review';
 import { memo } from 'react';
-import type { Tread } from '../../../parts/stairs';
+import type { Tread } from '../../../parts/classes/stairs';
 import { BASE, LEFT, TOP } from './measure';
 
 /** Where a heat from 0 to 100 stands: the floor is 0. */

@@ -1,11 +1,11 @@
 import type { Severity } from '@warm-ladder/core/review';
 import type { Log } from '@warm-ladder/core/taught';
 import { memo } from 'react';
-import { directionPath } from '../../../parts/directions';
-import { heatStep } from '../../../parts/heat';
-import { placePath } from '../../../parts/placePath';
-import { severityLook } from '../../../parts/SeverityMark';
-import type { QuietStep, Riser, Tread } from '../../../parts/stairs';
+import { placePath } from '../../../parts/classes/placePath';
+import { severityLook } from '../../../parts/classes/SeverityMark';
+import type { QuietStep, Riser, Tread } from '../../../parts/classes/stairs';
+import { directionPath } from '../../../parts/rungs/directions';
+import { heatStep } from '../../../parts/rungs/heat';
 import { BASE, box, LEFT, TOP, TREAD } from './measure';
 
 /** Pixels that the tie over two treads of one shape reaches to either side. */

@@ -1,0 +1,36 @@
+import { useState } from 'react';
+import { Sheet } from '../../parts/Sheet';
+import { SHORTCUTS, setSingleKeys, singleKeysOn } from './useShortcuts';
+
+interface ShortcutsDialogProps {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+}
+
+/** What the keyboard does, and whether keys that stand alone do anything. */
+export default function ShortcutsDialog({ open, onOpenChange }: ShortcutsDialogProps) {
+  const [single, setSingle] = useState(singleKeysOn);
+  return (
+    <Sheet open={open} onOpenChange={onOpenChange} title="By keyboard">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+        {SHORTCUTS.map(([keys, does]) => (
+          <div key={keys} className="contents">
+            <dt className="font-semibold">{keys}</dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <label className="mt-5 flex items-center gap-2">
+        <input
+          type="checkbox"
+          checked={single}
+          onChange={({ target }) => {
+            setSingleKeys(target.checked);
+            setSingle(target.checked);
+          }}
+        />
+        Keys that stand alone (? and A) do something
+      </label>
+    </Sheet>
+  );
+}
