@@ -1,5 +1,8 @@
 import { defineConfig } from 'vite';
 
+/** What runs beside the commands: the server itself, and the threads and the watch it starts. */
+const PROGRAMS = new Set(['main', 'engine', 'reader', 'watchdog']);
+
 /** The server and its commands, compiled: each entry is a program of its own. */
 export default defineConfig({
   build: {
@@ -33,7 +36,7 @@ export default defineConfig({
           'move',
           'prepare',
           'publish',
-        ].map((name) => [name, `src/${name}.ts`]),
+        ].map((name) => [name, `src/${PROGRAMS.has(name) ? name : `commands/${name}`}.ts`]),
       ),
     },
   },

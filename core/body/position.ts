@@ -1,8 +1,8 @@
-import { type BasePosition, POSITIONS } from '../vocabulary/position';
-import type { Side } from '../vocabulary/side';
+import { type BasePosition, liesOnBack, liesOnSide, POSITIONS } from '../vocabulary/bodies/position';
+import type { Side } from '../vocabulary/bodies/side';
 import type { StudioPosition } from './positionSchema';
 
-export { type BasePosition, POSITIONS } from '../vocabulary/position';
+export { type BasePosition, POSITIONS } from '../vocabulary/bodies/position';
 export type { StudioPosition } from './positionSchema';
 
 /** Side-lying is two places in the graph; every other position is one. */
@@ -109,12 +109,12 @@ export class PositionGraph {
 
   /** The places a position stands for: two for side-lying, left first; itself for any other. */
   placesOf(position: string): PlaceId[] {
-    return position === 'side-lying' ? ['side-left', 'side-right'] : [position];
+    return liesOnSide(position) ? ['side-left', 'side-right'] : [position];
   }
 
   /** The place a position is when one lies on a side; other positions have one place. */
   placeOn(position: string, side: Side): PlaceId {
-    return position === 'side-lying' ? `side-${side}` : position;
+    return liesOnSide(position) ? `side-${side}` : position;
   }
 
   /**
@@ -143,7 +143,7 @@ export class PositionGraph {
 
   /** Whether a step leads straight up from the back, and not by the side. */
   #sitsUp(from: PlaceId, to: PlaceId): boolean {
-    return from === 'supine' && !this.placesOf('side-lying').includes(to) && this.like(to) !== 'supine';
+    return liesOnBack(from) && !this.placesOf('side-lying').includes(to) && !liesOnBack(this.like(to));
   }
 
   #shortest(from: PlaceId, to: PlaceId, overSide: boolean): Path {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { POSITIONS } from '../vocabulary/position';
+import { POSITIONS } from '../vocabulary/bodies/position';
 import { idSchema, nameSchema } from '../vocabulary/schemas';
 
 /** A position a studio adds: how it is like one of the eight (for the figure and the load), and its edges in seconds. */

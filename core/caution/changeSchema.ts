@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FEATURE_IDS } from '../vocabulary/features';
+import { FEATURE_IDS } from '../vocabulary/bodies/features';
 import { conditionSchema, sentenceSchema } from '../vocabulary/schemas';
 
 /** What a rule asks when it speaks; see `VERDICTS`. */

@@ -1,5 +1,5 @@
-export * from '../vocabulary/condition';
 export type { AbdominalCheck } from '../vocabulary/schemas';
+export * from '../vocabulary/words/condition';
 export * from './calendar';
 export type * from './changeSchema';
 export * from './checks';

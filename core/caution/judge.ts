@@ -12,9 +12,15 @@ import {
   rateOf,
   WHOLE,
 } from '../repertoire';
-import type { Condition } from '../vocabulary/condition';
-import { FEATURES, type Feature, type PeakFeature, type RateFeature, type TimeFeature } from '../vocabulary/features';
+import {
+  FEATURES,
+  type Feature,
+  type PeakFeature,
+  type RateFeature,
+  type TimeFeature,
+} from '../vocabulary/bodies/features';
 import { isOver, rounded, type Unit } from '../vocabulary/measure';
+import type { Condition } from '../vocabulary/words/condition';
 import { adviceOf, type CautionRule, cautionRules, graver, VERDICTS, type Verdict } from './rules';
 
 /** A rule that fired, with what was measured. */

@@ -2,7 +2,7 @@ import type { BasePosition, Pose } from '../body';
 import { type MethodFile, resolveMethod } from '../method';
 import { type Catalog, FEATURES, type Feature, featureAt, type Rung, type RungEntry } from '../repertoire';
 import { catalogOf, exercise, must, rung } from '../testing';
-import { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/condition';
+import { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/words/condition';
 import { type Graded, judge, measuredText, peakCautions, rateCautions, WITHIN } from './judge';
 import { adviceOf, CAUTION_RULES, type CautionRule, cautionRules, VERDICTS } from './rules';
 
@@ -175,8 +175,10 @@ const SHOWN_IN: Readonly<Record<string, (t: number) => Specimen>> = {
     supports: ['pelvis', 'feet', 'hand.left'],
   }),
 };
-const familyOf = ({ feature, positions, footDown }: CautionRule) =>
-  SHOWN_IN[`${feature} ${positions?.[0] ?? ''}${footDown === false ? ' legs up' : ''}`] ?? SHOWN[feature];
+const familyOf = ({ feature, positions = [], footDown }: CautionRule) => {
+  const own = positions.map((each) => SHOWN_IN[`${feature} ${each}${footDown === false ? ' legs up' : ''}`]);
+  return own.find((each) => each !== undefined) ?? SHOWN[feature];
+};
 
 const shownIn = ({ catalog, entry }: Specimen, feature: Feature) =>
   featureAt(catalog.features(entry), feature, entry.rung.dose, catalog.method);

@@ -1,8 +1,20 @@
 import type { BasePosition } from '../body';
 import type { Method } from '../method/method';
 import type { Already } from '../repertoire';
-import type { Condition, Grade } from '../vocabulary/condition';
-import type { Feature } from '../vocabulary/features';
+import type { Feature } from '../vocabulary/bodies/features';
+import {
+  bearsOnHands,
+  isInPlank,
+  isOnAllFours,
+  isSeated,
+  isTall,
+  isUpright,
+  liesOnBack,
+  liesOnFront,
+  liesOnSide,
+  positionsWhere,
+} from '../vocabulary/bodies/position';
+import type { Condition, Grade } from '../vocabulary/words/condition';
 import type { CautionChange } from './changeSchema';
 
 /** From mild to grave. `clear-first`: a professional decides before it is done at all. */
@@ -37,17 +49,17 @@ type Told = Pick<CautionRule, 'positions' | 'footDown' | 'grade' | 'already' | '
 type Line = readonly [Feature, number, CautionRule['verdict'], string, string, Told?];
 
 /** Where the front is down and hands or forearms bear. */
-const ON_HANDS: Told = { positions: ['plank', 'four-point'] };
-const ON_BACK: Told = { positions: ['supine', 'seated'] };
-const ON_FRONT: Told = { positions: ['prone'] };
-const ON_SIDE: Told = { positions: ['side-lying'] };
-const UPRIGHT: Told = { positions: ['standing', 'kneeling'] };
-const IN_PLANK: Told = { positions: ['plank'] };
-const ON_ALL_FOURS: Told = { positions: ['four-point'] };
+const ON_HANDS: Told = { positions: positionsWhere(bearsOnHands) };
+const ON_BACK: Told = { positions: positionsWhere((each) => liesOnBack(each) || isSeated(each)) };
+const ON_FRONT: Told = { positions: positionsWhere(liesOnFront) };
+const ON_SIDE: Told = { positions: positionsWhere(liesOnSide) };
+const UPRIGHT: Told = { positions: positionsWhere(isTall) };
+const IN_PLANK: Told = { positions: positionsWhere(isInPlank) };
+const ON_ALL_FOURS: Told = { positions: positionsWhere(isOnAllFours) };
 
 /** Where people fold from the hips, and where it is the hips that go up. */
-const FOLDING: Told = { positions: ['standing', 'kneeling', 'seated'] };
-const HIPS_UP: Told = { positions: ['supine', 'prone', 'side-lying', 'four-point', 'plank'] };
+const FOLDING: Told = { positions: positionsWhere(isUpright) };
+const HIPS_UP: Told = { positions: positionsWhere((each) => !isUpright(each)) };
 
 /** The head below the heart: with the hips lifted, or folded over. */
 const headLow = (
@@ -161,7 +173,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Lift the hips less high, feet nearer.',
       'Back and seat hold the body up.',
-      { positions: ['supine'], footDown: true },
+      { positions: positionsWhere(liesOnBack), footDown: true },
     ],
     [
       'backMoment',
@@ -169,7 +181,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Roll up half as far, the hands under the hips.',
       'The rounded back carries the legs.',
-      { positions: ['supine'], footDown: false },
+      { positions: positionsWhere(liesOnBack), footDown: false },
     ],
     ['backMoment', 90, 'adapt', 'Hinge half as far, hands on the thighs.', 'The back holds the tipped trunk.', UPRIGHT],
     [
@@ -379,7 +391,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'swap',
       'Head and chest stay down; move the arms or the legs alone.',
       'Rounding under load presses the front of the vertebrae.',
-      { positions: ['supine'] },
+      { positions: positionsWhere(liesOnBack) },
     ],
     [
       'loadedFlexion',
@@ -387,7 +399,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'swap',
       'Keep the back long as you move.',
       'Rounding under load presses the front of the vertebrae.',
-      { positions: ['four-point', 'plank', 'prone', 'side-lying'] },
+      { positions: positionsWhere((each) => !isUpright(each) && !liesOnBack(each)) },
     ],
     ['rotation', 25, 'swap', 'Turn half as far with a long spine.', 'End-range turning loads a weak vertebra.'],
     ['fastTwist', FAST, 'adapt', 'Half as fast, the spine long.', 'A fast turn loads a weak vertebra.'],
@@ -457,7 +469,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'Weight back over the knees, or on the forearms.',
       'The shoulder carries the trunk.',
       {
-        positions: ['four-point', 'kneeling', 'standing'],
+        positions: positionsWhere((each) => isTall(each) || isOnAllFours(each)),
         already: [['forearms', 'Weight back over the knees.']],
       },
     ],
@@ -527,7 +539,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Sit on a cushion, or bend the knees.',
       'Short hamstrings pull the pelvis under.',
-      { positions: ['seated'], already: [['seatRaised', 'Bend the knees.']] },
+      { positions: positionsWhere(isSeated), already: [['seatRaised', 'Bend the knees.']] },
     ],
     [
       'hamstrings',
@@ -535,7 +547,7 @@ const LINES: Readonly<Record<Condition, readonly Line[]>> = {
       'adapt',
       'Bend the knees.',
       'Short hamstrings pull the pelvis under.',
-      { positions: ['standing', 'kneeling', 'four-point', 'plank', 'side-lying', 'prone', 'supine'] },
+      { positions: positionsWhere((each) => !isSeated(each)) },
     ],
   ],
   'tight-ankles': [

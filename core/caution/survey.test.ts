@@ -1,6 +1,6 @@
 import type { BasePosition, Pose } from '../body';
 import { catalogOf, exercise, rung } from '../testing/studio';
-import { CONDITION_IDS } from '../vocabulary/condition';
+import { CONDITION_IDS } from '../vocabulary/words/condition';
 import { VERDICTS } from './rules';
 import { surveyRepertoire } from './survey';
 

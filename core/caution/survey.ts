@@ -1,5 +1,5 @@
 import type { Catalog, RungEntry } from '../repertoire';
-import type { Condition } from '../vocabulary/condition';
+import type { Condition } from '../vocabulary/words/condition';
 import { type Caution, judge } from './judge';
 import { VERDICTS } from './rules';
 

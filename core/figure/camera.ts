@@ -1,4 +1,5 @@
-import { anglesOf, type BasePosition, isUpright, type Pose } from '../body';
+import { anglesOf, type BasePosition, type Pose } from '../body';
+import { isUpright, liesOnBack, liesOnSide } from '../vocabulary/bodies/position';
 
 /** A point of the room in body heights: `x` along the mat, `y` up, `z` to the right of someone facing along it. */
 export interface Spot3 {
@@ -63,7 +64,7 @@ const FROM_OTHER_SIDE = camerasOf(true);
 
 /** The right side is always the near one: who lies on the back is seen with the head to the left. */
 export const cameraFor = (view: View, like?: BasePosition): Camera =>
-  (like === 'supine' ? FROM_OTHER_SIDE : CAMERA)[view];
+  (liesOnBack(like) ? FROM_OTHER_SIDE : CAMERA)[view];
 
 /** Degrees of turn, of side bend and of opened legs from which the side view no longer tells the pose. */
 const TURNED = 14;
@@ -98,8 +99,8 @@ export function viewOf(poses: readonly Pose[], like: BasePosition): View {
   }
   const upright = isUpright(like);
   if (twist >= TURNED) return upright ? 'turned' : 'over';
-  if (like === 'side-lying') return 'side';
+  if (liesOnSide(like)) return 'side';
   if (bend >= BENT_SIDEWAYS) return upright ? 'front' : 'top';
   if (upright && arms - fewest >= SPREAD) return 'turned';
-  return like === 'supine' && open - least >= OPENED ? 'over' : 'side';
+  return liesOnBack(like) && open - least >= OPENED ? 'over' : 'side';
 }

@@ -9,7 +9,6 @@ import {
   FLESH,
   type FleshyPart,
   isPropped,
-  isUpright,
   type Limb,
   type Placed,
   type Point,
@@ -24,6 +23,7 @@ import {
   supportsOf,
   unit,
 } from '../body';
+import { isStanding, isUpright, liesOnSide } from '../vocabulary/bodies/position';
 import { type Camera, cameraFor, type Spot, type Spot3, type View } from './camera';
 import { type Box, depthOf, ellipsoid, emptyBox, flat, hull, taper, widen } from './shapes';
 
@@ -83,7 +83,7 @@ export function inRoom(
   planted: string | null = null,
 ): RoomBody {
   const at = planted === null ? null : pointOf(bones, planted);
-  const rests = like === 'standing' || isPropped(pose, like) ? ground.contacts.lower : null;
+  const rests = isStanding(like) || isPropped(pose, like) ? ground.contacts.lower : null;
   return inItsPlace({ angles, bones, ground, floor, x: -dot(at ?? rests ?? bones.hip, ground.along), z: 0 }, like);
 }
 
@@ -176,7 +176,7 @@ export function drawn(body: RoomBody, camera: Camera): Drawing {
     return depthOf(camera, upright ? { ...at, y: 0 } : at);
   };
   // Lying on a side, one leg lies on the other: the lower one is toned as the far one, wherever they go.
-  const stacked = like === 'side-lying' && camera.view === 'side';
+  const stacked = liesOnSide(like) && camera.view === 'side';
   const legDepth = (leg: Limb): number => (stacked ? toRoom(leg.root).y : depth(limbMiddle(leg)));
   const limbs = SIDES.flatMap(
     (side): Array<Layer & { readonly depth: number }> => [

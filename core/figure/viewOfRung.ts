@@ -1,5 +1,6 @@
-import { inTheRoom, isUpright, type Placed, type Point, type Pose, placedBetween, SIDES, type Skeleton } from '../body';
+import { inTheRoom, type Placed, type Point, type Pose, placedBetween, SIDES, type Skeleton } from '../body';
 import { bodiesOf, type Phase, type RungEntry } from '../repertoire';
+import { isUpright } from '../vocabulary/bodies/position';
 import { cameraFor, type View, viewOf } from './camera';
 
 /** A joint that goes less far than this, in body heights, shows from anywhere: 5 cm. */

@@ -15,7 +15,7 @@ import {
   type ScriptLine,
   type ScriptSection,
 } from '../script';
-import { wordsIn } from '../vocabulary/words';
+import { wordsIn } from '../vocabulary/words/words';
 import { propsWords, type SpokenClass } from './spokenClass';
 import { whenLate } from './whenLate';
 

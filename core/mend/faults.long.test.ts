@@ -1,8 +1,8 @@
 import { studioOf } from '../formats';
 import { measureClass } from '../review';
+import { FAULT_NAMES, withFault } from '../testing/cases/faultsOfClass';
+import { groundOf } from '../testing/cases/spoils';
 import { demoBundle } from '../testing/demo';
-import { FAULT_NAMES, withFault } from '../testing/faultsOfClass';
-import { groundOf } from '../testing/spoils';
 import { chanceOf } from '../vocabulary/chance';
 import { keptIn, mend } from './mend';
 

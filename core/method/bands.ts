@@ -1,4 +1,4 @@
-import { DIRECTIONS, type Direction } from '../vocabulary/direction';
+import { DIRECTIONS, type Direction } from '../vocabulary/bodies/direction';
 import type { Band } from './methodSchema';
 
 export type { Band } from './methodSchema';

@@ -1,4 +1,4 @@
-import { DIRECTIONS } from '../vocabulary/direction';
+import { DIRECTIONS } from '../vocabulary/bodies/direction';
 import { BALANCED_BANDS, bandsFor } from './bands';
 import { SCHOOL_IDS, SCHOOLS } from './choices';
 import { resolveMethod } from './method';

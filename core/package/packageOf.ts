@@ -11,7 +11,7 @@ import {
 import { clock, fromSeries, spell } from '../review';
 import { GENERAL_ADVICE } from '../script';
 import { followedBy, reviewSeries, type Series, type WholeStudio } from '../series';
-import { heatWord } from '../vocabulary/heatSteps';
+import { heatWord } from '../vocabulary/bodies/heatSteps';
 import { type Digest, MANIFEST, type PackageFiles } from './files';
 import type { PackageManifest } from './packageSchema';
 

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { choicesSchema, limitsSchema, orderSchema } from '../method/methodSchema';
 import { doseChangeSchema, doseSchema, wordsShape } from '../repertoire/exerciseSchema';
-import { CUE_KINDS } from '../vocabulary/cue';
 import {
   abdominalCheckSchema,
   conditionSchema,
@@ -14,7 +13,8 @@ import {
   sentenceSchema,
   sideSchema,
 } from '../vocabulary/schemas';
-import { nameFault } from '../vocabulary/text';
+import { CUE_KINDS } from '../vocabulary/words/cue';
+import { nameFault } from '../vocabulary/words/text';
 import { INTERLUDES, LEVELS, MODES, PURPOSES } from './kinds';
 
 /** Who a class is for: how they move between positions, how long a count takes them, what they bring. */

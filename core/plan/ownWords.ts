@@ -1,4 +1,4 @@
-import { CUE_KINDS, type CueKind } from '../vocabulary/cue';
+import { CUE_KINDS, type CueKind } from '../vocabulary/words/cue';
 import type { Line } from './class';
 
 /** Something said, or known by whoever teaches, as far as a class can say it otherwise. */

@@ -1,6 +1,6 @@
 import type { Cue, Rung } from '../repertoire/exercise';
-import type { CueKind } from '../vocabulary/cue';
-import { wordsIn } from '../vocabulary/words';
+import type { CueKind } from '../vocabulary/words/cue';
+import { wordsIn } from '../vocabulary/words/words';
 import type { Interlude, Line, RungBlock } from './class';
 import { type Worded, withOwnWords } from './ownWords';
 

@@ -1,5 +1,5 @@
 import { usesOf } from '../repertoire';
-import type { FeltAt, GoodFor } from '../vocabulary/uses';
+import type { FeltAt, GoodFor } from '../vocabulary/bodies/uses';
 import type { TimedClass } from './clock/timeClass';
 
 /** A place or a purpose with its share of a class's work, 0 to 1. */

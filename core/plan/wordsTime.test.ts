@@ -1,5 +1,5 @@
 import type { Rung } from '../repertoire';
-import { wordsOf } from '../testing/ruleCases';
+import { wordsOf } from '../testing/cases/ruleCases';
 import { block, catalogOf, classOf, EXERCISES, exercise, rung, type Unnamed } from '../testing/studio';
 import type { Block, ClassPlan, Line } from './class';
 import { timeClass } from './clock/timeClass';

@@ -1,8 +1,8 @@
 import { type BasePosition, moveBetween, type Pose } from '../body';
 import { resolveMethod } from '../method';
-import { ANCHORS, HOUSE_ANCHORS } from '../testing/anchors';
+import { ANCHORS, HOUSE_ANCHORS } from '../testing/cases/anchors';
+import { DIALS } from '../testing/cases/dials';
 import { demoBundle } from '../testing/demo';
-import { DIALS } from '../testing/dials';
 import { rung } from '../testing/studio';
 import { Catalog } from './catalog';
 import type { Phase, Prop, Rung } from './exercise';

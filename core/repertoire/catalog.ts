@@ -1,6 +1,7 @@
-import { armBears, type BasePosition, isUpright, PositionGraph, type StudioPosition } from '../body';
+import { armBears, type BasePosition, PositionGraph, type StudioPosition } from '../body';
 import { type Method, type MethodFile, resolveMethod } from '../method';
-import type { Sidedness } from '../vocabulary/side';
+import { bearsOnHands, isUpright } from '../vocabulary/bodies/position';
+import type { Sidedness } from '../vocabulary/bodies/side';
 import { type Exercise, type Prop, type Rung, type RungRef, rungKey, splitRungKey } from './exercise';
 import type { RungFeatures } from './features/features';
 import { withRange } from './ladders/range';
@@ -40,7 +41,7 @@ export interface RungEntry {
 export function drawnAs(graph: PositionGraph, exercise: Exercise, rung: Rung): BasePosition {
   const own = graph.like(rung.position ?? exercise.position);
   const whole = graph.like(exercise.position);
-  const onHands = (whole === 'plank' || whole === 'four-point') && isUpright(own) && leansOnHands(rung);
+  const onHands = bearsOnHands(whole) && isUpright(own) && leansOnHands(rung);
   return onHands ? whole : own;
 }
 

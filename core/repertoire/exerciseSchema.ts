@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { poseSchema, supportSchema } from '../body/poses/poseSchema';
 import { choicesSchema } from '../method/methodSchema';
-import { BREATHS, CUE_KINDS, REP_PLACES } from '../vocabulary/cue';
-import { PREPARATION_IDS } from '../vocabulary/preparations';
+import { PREPARATION_IDS } from '../vocabulary/bodies/preparations';
+import { SIDEDNESS } from '../vocabulary/bodies/side';
+import { FELT_AT, GOOD_FOR, SPARED_PARTS } from '../vocabulary/bodies/uses';
 import {
   directionSchema,
   idSchema,
@@ -12,8 +13,7 @@ import {
   sentenceSchema,
   sideSchema,
 } from '../vocabulary/schemas';
-import { SIDEDNESS } from '../vocabulary/side';
-import { FELT_AT, GOOD_FOR, SPARED_PARTS } from '../vocabulary/uses';
+import { BREATHS, CUE_KINDS, REP_PLACES } from '../vocabulary/words/cue';
 import { MOST_RUNGS } from './bounds';
 
 /** Something fetched for a rung. A large one takes longer to fetch; an unstable one makes the support smaller. */

@@ -1,7 +1,6 @@
 import {
   armBears,
   type BasePosition,
-  isUpright,
   type Pose,
   type PositionGraph,
   pelvisBears,
@@ -9,6 +8,7 @@ import {
   ribsBear,
   SIDES,
 } from '../body';
+import { isSeated, isUpright } from '../vocabulary/bodies/position';
 import type { RungEntry } from './catalog';
 
 /** Degrees of lean from which a body is taken to lean on something. */
@@ -24,7 +24,7 @@ export function isGuided(
   heightM: number,
 ): boolean {
   if (rung.guided !== undefined) return rung.guided;
-  if (!graph.isBase(position) || like === 'seated') return false;
+  if (!graph.isBase(position) || isSeated(like)) return false;
   if (!props.some(({ large, unstable }) => large && !unstable)) return false;
   return Object.values(rung.poses).every((pose) => !restsOnMore(pose, like, heightM));
 }

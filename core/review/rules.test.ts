@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Condition } from '../caution';
 import type { Block } from '../plan';
-import { anew, byHouse, CASES, each, NAMED, reps, review } from '../testing/ruleCases';
+import { anew, byHouse, CASES, each, NAMED, reps, review } from '../testing/cases/ruleCases';
 import { must, type Unnamed } from '../testing/studio';
 import { FINDING_CODES } from './finding';
 import type { ClassReview } from './reviewClass';

@@ -1,5 +1,5 @@
 import { applyEdits, type Block } from '../plan';
-import { anew, byHouse, CASES, type Case, each, NAMED, reps } from '../testing/ruleCases';
+import { anew, byHouse, CASES, type Case, each, NAMED, reps } from '../testing/cases/ruleCases';
 import { catalogOf, classOf, must } from '../testing/studio';
 import { type Finding, type FindingCode, findingKey } from './finding';
 import { remediesFor, reviewClass } from './reviewClass';

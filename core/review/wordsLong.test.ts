@@ -1,5 +1,5 @@
 import { applyEdits, type Block, type ClassPlan } from '../plan';
-import { wordsOf } from '../testing/ruleCases';
+import { wordsOf } from '../testing/cases/ruleCases';
 import { block, catalogOf, classOf, must, type Unnamed } from '../testing/studio';
 import { remediesFor, reviewClass } from './reviewClass';
 

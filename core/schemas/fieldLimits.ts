@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bundleJsonSchema } from '../formats/file/bundleSchema';
-import { briefSchema } from '../sequence/briefSchema';
-import { seriesBriefSchema } from '../sequence/seriesBriefSchema';
+import { briefSchema } from '../sequence/briefs/briefSchema';
+import { seriesBriefSchema } from '../sequence/briefs/seriesBriefSchema';
 
 /** The bounds of a number, as its schema has them. */
 export interface FieldLimits {

@@ -1,6 +1,6 @@
-import { isUpright } from '../body';
 import { type Choices, chosen, type SchoolId } from '../method/choices';
 import type { Catalog, RungEntry } from '../repertoire';
+import { isSeated, isUpright, liesOnSide } from '../vocabulary/bodies/position';
 import { backAskIn, drawnAgainst, loadsLowBack, shapesOf } from './lowBack';
 import { legsLong, legsTurned } from './strays';
 import { asksFor, type Says } from './words';
@@ -62,7 +62,7 @@ function keyOf(choices: Choices): object {
 function guidance(catalog: Catalog, entry: RungEntry, choices: Choices): Guidance[] {
   const { like, rung } = entry;
   const said: Guidance[] = [];
-  const legsSeen = like !== 'side-lying' && like !== 'seated' && shapesOf(rung).every(legsLong);
+  const legsSeen = !liesOnSide(like) && !isSeated(like) && shapesOf(rung).every(legsLong);
   if (legsSeen && !legsTurned(entry, choices.legs)) {
     const text = choices.legs === 'parallel' && !isUpright(like) ? LEGS_LYING : LEG_WORDS[choices.legs];
     said.push({ school: 'legs', place: 'legs', text });

@@ -1,6 +1,7 @@
 import { legBears, type Pose, pelvisBears, SIDES } from '../body';
 import type { Choices } from '../method/choices';
 import type { Catalog, Phase, RungEntry } from '../repertoire';
+import { liesOnBack } from '../vocabulary/bodies/position';
 
 /** What is asked of the low back: the small gap under the waist kept, or closed. */
 export type BackAsk = 'keep-gap' | 'press-back';
@@ -9,8 +10,8 @@ export type BackAsk = 'keep-gap' | 'press-back';
 const LEG_LOAD = 5;
 
 /** On its back with the pelvis down throughout; a spine that is meant to roll is another thing. */
-export function liesOnBack({ like, exercise, rung }: RungEntry): boolean {
-  if (like !== 'supine' || exercise.directions.includes('articulation')) return false;
+export function bearsLowBack({ like, exercise, rung }: RungEntry): boolean {
+  if (!liesOnBack(like) || exercise.directions.includes('articulation')) return false;
   return shapesOf(rung).every(pelvisBears);
 }
 
@@ -20,7 +21,7 @@ export const shapesOf = ({ start, phases, poses }: RungEntry['rung']): Pose[] =>
 
 /** Whether the legs load the low back of a rung done on the back. */
 export const loadsLowBack = (catalog: Catalog, entry: RungEntry): boolean =>
-  liesOnBack(entry) && (catalog.measures(entry).load.legLever ?? 0) >= LEG_LOAD;
+  bearsLowBack(entry) && (catalog.measures(entry).load.legLever ?? 0) >= LEG_LOAD;
 
 /** Where the legs of a rung are: a foot down, both up, or first the one and then the other. */
 export function legsOf({ rung }: RungEntry): 'down' | 'up' | 'both' {

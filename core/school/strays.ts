@@ -1,7 +1,8 @@
 import { anglesOf, type Pose, SIDES } from '../body';
 import { type Choices, chosen, type SchoolId } from '../method/choices';
 import type { Catalog, Cue, Phase, RungEntry } from '../repertoire';
-import { type BackAsk, backAskIn, drawnAgainst, liesOnBack, loadsLowBack, shapesOf } from './lowBack';
+import { isSeated, liesOnFront, liesOnSide } from '../vocabulary/bodies/position';
+import { type BackAsk, backAskIn, bearsLowBack, drawnAgainst, loadsLowBack, shapesOf } from './lowBack';
 import { asksFor, type Says } from './words';
 
 export const SCHOOL_CODES = [
@@ -45,7 +46,7 @@ const TELLS: ReadonlySet<Cue['kind']> = new Set(['setup', 'check', 'action', 'al
 const telling = ({ rung }: RungEntry): Cue[] => (rung.cues ?? []).filter(({ kind }) => TELLS.has(kind));
 
 function backStrays(catalog: Catalog, entry: RungEntry, choice: Choices['lowBack']): Stray[] {
-  if (!liesOnBack(entry)) return [];
+  if (!bearsLowBack(entry)) return [];
   const against = telling(entry).flatMap((cue): Stray[] => {
     const ask = backAskIn(choice, entry, cue.phase);
     if (ask === null) return [];
@@ -71,7 +72,7 @@ function backShape(catalog: Catalog, entry: RungEntry, choice: Choices['lowBack'
   return [];
 }
 function effortStrays({ rung, step, like }: RungEntry, choice: Choices['effortBreath']): Stray[] {
-  if (choice === 'natural' || like === 'prone' || rung.spring) return [];
+  if (choice === 'natural' || liesOnFront(like) || rung.spring) return [];
   if (choice === 'in-on-lowering' && step > 0) return [];
   const against = rung.phases.filter(({ effort, breath, onPurpose }) => effort && breath === 'in' && !onPurpose);
   if (against.length === 0) return [];
@@ -125,7 +126,7 @@ function legStrays(entry: RungEntry, choice: Choices['legs']): Stray[] {
 /** How the legs of a rung are drawn turned throughout where the house has them otherwise; `null` where they go with it. */
 export function legsTurned({ rung, like }: RungEntry, choice: Choices['legs']): 'out' | 'in' | null {
   const shapes = shapesOf(rung);
-  if (like === 'side-lying' || like === 'seated' || !shapes.every(legsLong)) return null;
+  if (liesOnSide(like) || isSeated(like) || !shapes.every(legsLong)) return null;
   const turns = shapes.flatMap((pose) => SIDES.map((side) => anglesOf(pose).hipRotation[side]));
   if (choice === 'parallel') return turns.every((turn) => turn >= TURNED) ? 'out' : null;
   return turns.every((turn) => turn <= -TURNED) ? 'in' : null;

@@ -1,10 +1,10 @@
 import { doseOf, type TimedBlock, type TimedClass } from '../plan';
 import type { Dose, Phase, Prop, RungEntry } from '../repertoire';
 import { giveText } from '../review';
-import { phasesDone } from './blockLines';
-import { prescribedWords, sideText } from './counts';
-import { cuesOf } from './line';
-import { rangeWords } from './rangeWords';
+import { phasesDone } from './lines/blockLines';
+import { prescribedWords, sideText } from './lines/counts';
+import { cuesOf } from './lines/line';
+import { rangeWords } from './lines/rangeWords';
 
 /** A block as every paper and page tells it: one description, so that none forgets what another says. */
 export interface DescribedBlock {

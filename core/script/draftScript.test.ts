@@ -4,7 +4,7 @@ import type { Cue } from '../repertoire';
 import { anyClass, anyEdit } from '../testing/arbitraries';
 import { block, catalogOf, classOf, exercise, rung } from '../testing/studio';
 import { draftScript } from './draftScript';
-import { wantsWords } from './line';
+import { wantsWords } from './lines/line';
 
 const cues: Cue[] = [
   { id: 'c1', kind: 'setup', text: 'Lie down.' },

@@ -12,16 +12,17 @@ import {
 } from '../plan';
 import { allPhases, type Catalog, type Cue } from '../repertoire';
 import { straysOf } from '../school';
-import { blockLines, phasesDone } from './blockLines';
-import { exitFits } from './exits';
+import { liesOnBack } from '../vocabulary/bodies/position';
 import { closingDraft, type Framed, openingDraft } from './frame';
-import { SaidSoFar } from './houseWords';
-import { type BlockPass, type DraftedFrom, keptLines } from './keptLines';
-import { cuesOf, drafted, known, type PassLines, type ScriptLine, type Unnamed } from './line';
-import { withOwnLines } from './ownLines';
+import { blockLines, phasesDone } from './lines/blockLines';
+import { exitFits } from './lines/exits';
+import { SaidSoFar } from './lines/houseWords';
+import { type BlockPass, type DraftedFrom, keptLines } from './lines/keptLines';
+import { cuesOf, drafted, known, type PassLines, type ScriptLine, type Unnamed } from './lines/line';
+import { withOwnLines } from './lines/ownLines';
+import { wayBetween } from './lines/way';
 import { partHeading } from './parts';
 import { type PassTimes, passTimes } from './passTimes';
-import { wayBetween } from './way';
 
 /** One stretch of the class as it is spoken: the opening, one pass through a block, an interlude, the closing. */
 export interface ScriptSection {
@@ -282,7 +283,7 @@ function wayOut({ catalog, overSide }: Room, { part }: BlockPass, next: Pass | u
     const inRun = next.part.kind === 'block' && part.block.run !== undefined && part.block.run === next.part.block.run;
     if (inRun) return NO_WAY;
     const { places } = next.part.change;
-    if (overSide && places[0] === 'supine' && places.length > 1) return NO_WAY;
+    if (overSide && liesOnBack(places[0]) && places.length > 1) return NO_WAY;
   }
   return cues.filter(({ text }) => exitFits(catalog, text, part, next?.part));
 }

@@ -1,6 +1,6 @@
 import type { Block, Line } from '../plan';
 import type { Cue, CueKind, Rung } from '../repertoire';
-import type { ScriptLine } from './line';
+import type { ScriptLine } from './lines/line';
 
 /** A section as far as an edit of its lines reads it. */
 interface Spoken {

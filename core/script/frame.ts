@@ -1,9 +1,10 @@
 import type { Choices } from '../method';
 import { propsNeeded, type TimedBlock, type TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
-import { small, speechSeconds, wordsIn } from '../vocabulary/words';
-import { drafted, type Unnamed } from './line';
-import { whereWords } from './way';
+import { isLying, isStanding, liesOnBack } from '../vocabulary/bodies/position';
+import { small, speechSeconds, wordsIn } from '../vocabulary/words/words';
+import { drafted, type Unnamed } from './lines/line';
+import { whereWords } from './lines/way';
 
 /** What an opening or a closing is drafted from. */
 export interface Framed {
@@ -90,7 +91,7 @@ const BEGINNING_WORDS = {
 } as const;
 
 function beginningWords({ catalog, choices: { begin } }: Framed, position: string): string {
-  const standing = catalog.graph.like(position) === 'standing';
+  const standing = isStanding(catalog.graph.like(position));
   const as = standing === (begin === 'standing') ? BEGINNING_WORDS[begin] : '';
   const floor = as !== '' && begin === 'floor' ? 'on the floor, ' : '';
   return `We begin ${floor}${whereWords(catalog, position)}${as}.`;
@@ -161,7 +162,7 @@ export function closingDraft({ catalog, timed, next, wordsPerMinute, overSide }:
   const last = sequence.at(-1)?.position;
   const thread = threadOf(timed);
   const hottest = hottestOf(catalog, timed);
-  const lies = last !== undefined && ['supine', 'prone', 'side-lying'].includes(catalog.graph.like(last));
+  const lies = last !== undefined && isLying(catalog.graph.like(last));
   const places = stays(timed);
   return fitting(
     [
@@ -184,7 +185,7 @@ export function closingDraft({ catalog, timed, next, wordsPerMinute, overSide }:
         ? {
             need: 5,
             text:
-              overSide || catalog.graph.like(last) === 'supine'
+              overSide || liesOnBack(catalog.graph.like(last))
                 ? 'When you are ready, roll to one side, push up with your hands and come up slowly.'
                 : 'When you are ready, come up slowly.',
           }

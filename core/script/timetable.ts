@@ -1,7 +1,7 @@
 import { type Phase, phaseCounts } from '../repertoire';
-import { speechSeconds, wordsIn } from '../vocabulary/words';
+import { speechSeconds, wordsIn } from '../vocabulary/words/words';
 import type { Script, ScriptSection } from './draftScript';
-import { inTurn, onRepetition, type ScriptLine } from './line';
+import { inTurn, onRepetition, type ScriptLine } from './lines/line';
 import { momentIn, type PassTimes } from './passTimes';
 
 /** A line as it is spoken, in seconds from the start of the class; the way to a place is a line without an id. */

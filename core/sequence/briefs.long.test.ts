@@ -6,7 +6,7 @@ import { isInterlude, optionOf, type TimedBlock } from '../plan';
 import { type RungEntry, usesOf } from '../repertoire';
 import { demoBundle } from '../testing/demo';
 import { must } from '../testing/studio';
-import type { Brief } from './briefSchema';
+import type { Brief } from './briefs/briefSchema';
 import type { Proposal } from './finish';
 import { propose } from './propose';
 

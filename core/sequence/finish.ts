@@ -15,11 +15,11 @@ import {
 } from '../mend';
 import { applyEdits, type Block, type ClassPlan, type PlanEdit, type TimedClass } from '../plan';
 import { type ClassMeasure, measureClass, threadTitle } from '../review';
-import { costBeside, costOf, type Search, type Tried } from './aims';
-import type { Brief } from './briefSchema';
-import { type Ordered, strayFrom } from './orders';
+import { costBeside, costOf, type Search, type Tried } from './briefs/aims';
+import type { Brief } from './briefs/briefSchema';
 import { reasonsFor } from './reasons';
-import { withRests } from './rests';
+import { type Ordered, strayFrom } from './searching/orders';
+import { withRests } from './searching/rests';
 
 /** A class proposed, and why a director might take it. */
 export interface Proposal {

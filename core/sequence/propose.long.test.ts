@@ -5,10 +5,10 @@ import { rungKey } from '../repertoire';
 import { measureClass } from '../review';
 import { demoBundle } from '../testing/demo';
 import { must } from '../testing/studio';
-import type { Brief } from './briefSchema';
-import { strayFrom } from './orders';
+import type { Brief } from './briefs/briefSchema';
 import { propose } from './propose';
-import { shareOf } from './shared';
+import { strayFrom } from './searching/orders';
+import { shareOf } from './searching/shared';
 
 const bundle = demoBundle();
 const studio = studioOf(bundle, {});

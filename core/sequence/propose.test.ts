@@ -1,6 +1,6 @@
 import { studioOf } from '../formats';
 import { demoBundle } from '../testing/demo';
-import type { Brief } from './briefSchema';
+import type { Brief } from './briefs/briefSchema';
 import { propose } from './propose';
 
 const studio = studioOf(demoBundle(), {});

@@ -4,13 +4,13 @@ import { rungKey } from '../repertoire';
 import { percent } from '../review';
 import { chanceOf } from '../vocabulary/chance';
 import { type Searching, searchedThrough, withinSearch } from '../vocabulary/searching';
-import { costOf, MOST_ALIKE, type Search } from './aims';
-import type { Brief, Effort } from './briefSchema';
-import { clashesOf } from './clashes';
+import { costOf, MOST_ALIKE, type Search } from './briefs/aims';
+import type { Brief, Effort } from './briefs/briefSchema';
+import { clashesOf } from './briefs/clashes';
 import { finished, offersShort, type Proposal } from './finish';
-import { annealing } from './search';
-import { type Studio, searchFor } from './searchFor';
-import { shareOf } from './shared';
+import { annealing } from './searching/search';
+import { type Studio, searchFor } from './searching/searchFor';
+import { shareOf } from './searching/shared';
 
 export interface Proposed {
   readonly proposals: readonly Proposal[];

@@ -4,8 +4,8 @@ import type { TimedBlock } from '../plan';
 import { usesOf } from '../repertoire';
 import { type ClassMeasure, clock, findingsOf, percent, rangeWords, rungTitle } from '../review';
 import { countText } from '../vocabulary';
-import type { Search } from './aims';
-import { strayFrom } from './orders';
+import type { Search } from './briefs/aims';
+import { strayFrom } from './searching/orders';
 
 /** Why a director might take a class: its idea, how it goes, its time; and what is worth a look. */
 export function reasonsFor(search: Search, measure: ClassMeasure): string[] {

@@ -1,4 +1,4 @@
-import { type Around, type Blocks, review, SERIES_CASES } from '../testing/seriesCases';
+import { type Around, type Blocks, review, SERIES_CASES } from '../testing/cases/seriesCases';
 import { must } from '../testing/studio';
 import { seriesRemediesFor } from './reviewSeries';
 import { SERIES_RULES } from './rules';

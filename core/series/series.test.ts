@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Rung } from '../repertoire';
-import { type Around, type Blocks, catalog, review, studioOf, taught } from '../testing/seriesCases';
+import { type Around, type Blocks, catalog, review, studioOf, taught } from '../testing/cases/seriesCases';
 import { block, catalogOf, exercise, must, rung } from '../testing/studio';
 import { datesOf, daysOn, inWeek, mondayOf, skippedStretches, taughtDays, weekdayOf, weeksFrom } from './dates';
 import { earliest } from './earliest';

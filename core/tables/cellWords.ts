@@ -1,6 +1,6 @@
 import type { Direction } from '../method';
 import type { Exercise } from '../repertoire';
-import type { BasePosition } from '../vocabulary/position';
+import type { BasePosition } from '../vocabulary/bodies/position';
 
 /** What people write for the codes of a table, in small letters without marks; the codes themselves are read too. */
 export const POSITION_CALLED: Readonly<Record<BasePosition, readonly string[]>> = {

@@ -3,7 +3,7 @@ import { DIRECTIONS } from '../method';
 import type { Problem } from '../plan';
 import type { Exercise, Prop } from '../repertoire';
 import { idOf, plainWords } from '../vocabulary';
-import { POSITIONS } from '../vocabulary/position';
+import { POSITIONS } from '../vocabulary/bodies/position';
 import { DIRECTION_CALLED, NO_PROP, POSITION_CALLED, SIDES_CALLED } from './cellWords';
 import { type Column, REQUIRED_COLUMNS } from './columns';
 import type { TableRow } from './readRepertoireCsv';

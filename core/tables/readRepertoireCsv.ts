@@ -6,7 +6,7 @@ import { DIRECTIONS, type Direction } from '../method';
 import type { Problem } from '../plan';
 import { type Exercise, type Prop, plainRung, type Rung, type RungRef, rungKey } from '../repertoire';
 import { exerciseSchema } from '../repertoire/exerciseSchema';
-import { type BasePosition, POSITIONS } from '../vocabulary/position';
+import { type BasePosition, POSITIONS } from '../vocabulary/bodies/position';
 import { type Column, CSV_COLUMNS, LEFT_OUT } from './columns';
 import { type Fill, filledRows } from './filledRows';
 

@@ -1,4 +1,4 @@
+export * from './cases/version1';
 export * from './demo';
 export * from './runs';
 export * from './studio';
-export * from './version1';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { CONDITION_IDS } from './condition';
-import { DIRECTIONS } from './direction';
-import { SIDES } from './side';
-import { markupFault, nameFault, TEXTS, type TextKind } from './text';
+import { DIRECTIONS } from './bodies/direction';
+import { SIDES } from './bodies/side';
+import { CONDITION_IDS } from './words/condition';
+import { markupFault, nameFault, TEXTS, type TextKind } from './words/text';
 
 /**
  * Plain text of some length, in characters. Its length is looked at first: what is too long is not looked at further.

@@ -7,7 +7,7 @@ import {
   type BackAsk,
   backAskIn,
   backSentence,
-  liesOnBack,
+  bearsLowBack,
   type SchoolCode,
   seatAgainst,
   straysOf,
@@ -39,7 +39,7 @@ export const schoolFindings = (catalog: Catalog, { blocks }: TimedClass, choices
       lines: cue === undefined ? [] : [`${block.id}-1-${cue}`],
     }));
     const own = (block.lines ?? []).flatMap(({ id, text, phase }) => {
-      const ask = liesOnBack(entry) ? backAskIn(here.lowBack, entry, phase) : null;
+      const ask = bearsLowBack(entry) ? backAskIn(here.lowBack, entry, phase) : null;
       return wordsAgainst(text, here, ask).map((found) => ({ ...found, lines: [id] }));
     });
     return [...strays, ...own].map(

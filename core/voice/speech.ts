@@ -1,6 +1,6 @@
 import type { TimedBlock } from '../plan';
 import type { Script, ScriptLine, ScriptSection } from '../script';
-import { wordsIn } from '../vocabulary/words';
+import { wordsIn } from '../vocabulary/words/words';
 
 /** Kinds spoken while people work, once in the first pass of a block. */
 const ONCE_IN_WORK: ReadonlySet<ScriptLine['kind']> = new Set<ScriptLine['kind']>([

@@ -2,7 +2,7 @@ import type { Condition, Graded } from '../caution';
 import type { Audience, TimedBlock, TimedClass } from '../plan';
 import type { Catalog } from '../repertoire';
 import type { Script, ScriptLine, ScriptSection } from '../script';
-import { speechSeconds } from '../vocabulary/words';
+import { speechSeconds } from '../vocabulary/words/words';
 import { repsOfPasses, wordsInWork } from './speech';
 
 /** A block with all that is spoken on it. */

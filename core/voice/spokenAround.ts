@@ -2,7 +2,7 @@ import { isInterlude } from '../plan';
 import type { Remedy } from '../review';
 import type { ScriptLine, ScriptSection } from '../script';
 import { isOver } from '../vocabulary/measure';
-import { answersByLess, saidAsStop } from '../vocabulary/stopSigns';
+import { answersByLess, saidAsStop } from '../vocabulary/words/stopSigns';
 import { HERE, type Heard, type VoiceCode, type VoiceFinding } from './rule';
 import { promises } from './rules/promises';
 import { dontsIn, refusedIn, tooHard } from './rules/wordRules';

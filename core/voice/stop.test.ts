@@ -6,7 +6,7 @@ import { ladderDoubts, type Rung } from '../repertoire';
 import { draftScript, GENERAL_ADVICE, roomCard } from '../script';
 import { demoBundle } from '../testing/demo';
 import { block, catalogOf, classOf, exercise, must, rung, type Unnamed } from '../testing/studio';
-import { answersByLess } from '../vocabulary/stopSigns';
+import { answersByLess } from '../vocabulary/words/stopSigns';
 import { reviewVoice } from './reviewVoice';
 import { voiceOf } from './spoken';
 

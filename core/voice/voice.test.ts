@@ -5,7 +5,7 @@ import type { Cue, Rung } from '../repertoire';
 import { SCHOOL_CODES } from '../school';
 import { draftScript } from '../script';
 import { block, catalogOf, classOf, exercise, must, rung, type Unnamed } from '../testing/studio';
-import { speechSeconds, wordsIn } from '../vocabulary/words';
+import { speechSeconds, wordsIn } from '../vocabulary/words/words';
 import { reviewVoice, silenceOf, VOICE_CODES, VOICE_RULES, type VoiceCode, voiceOf, wordsOf } from '.';
 
 const cue = (id: string, kind: Cue['kind'], text: string, more: Partial<Cue> = {}): Cue => ({

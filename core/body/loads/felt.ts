@@ -1,3 +1,4 @@
+import { isTall, liesOnFront, liesOnSide } from '../../vocabulary/bodies/position';
 import { handsHelp, helps, holdsHead, legCarried, leverEased } from '../poses/holds';
 import {
   armBears,
@@ -59,7 +60,7 @@ export function feltLegs(posed: Posed, body: ReferenceBody): FeltLegs {
   const { pose, angles, bones, ground } = posed;
   const over = feetOverhead(posed);
   // On a side a leg weighs most as it leaves the other; lifted higher it is never the easier.
-  const up = posed.like === 'side-lying' ? NOWHERE : ground.up;
+  const up = liesOnSide(posed.like) ? NOWHERE : ground.up;
   const levers: Lever[] = [];
   for (const side of SIDES) {
     if (legBears(pose, side) && !over) continue;
@@ -103,7 +104,7 @@ const HELP_FELT = 0.15;
  */
 export function bentLegs(posed: Posed, body: ReferenceBody): number {
   const { pose, like, bones, ground } = posed;
-  if ((like !== 'standing' && like !== 'kneeling') || pelvisBears(pose)) return 0;
+  if (!isTall(like) || pelvisBears(pose)) return 0;
   const bearing = SIDES.filter((side) => legBears(pose, side));
   const above = withHeadAndArms(join(pelvisOf(bones, pose, body), trunkOf(bones, body)), posed, body);
   for (const side of SIDES) putThigh(above, bones, pose, side, body);
@@ -205,7 +206,7 @@ export function armReach(posed: Posed, body: ReferenceBody): number {
   for (const side of SIDES) {
     if (armBears(pose, side)) continue;
     // Lying on the front, hands behind the head hang from the back with it.
-    share = (holdsHead(posed, side) && posed.like !== 'prone') || helps(pose, side) ? HELD_ARM : 1;
+    share = (holdsHead(posed, side) && !liesOnFront(posed.like)) || helps(pose, side) ? HELD_ARM : 1;
     const { root, middle, end } = bones.arm[side];
     reach(MASS.upperArm * body.bodyMassKg, root, middle, CENTRE.upperArm);
     reach(MASS.forearm * body.bodyMassKg, middle, end, CENTRE.forearm);

@@ -1,8 +1,16 @@
+import {
+  bearsOnHands,
+  isSeated,
+  isUpright,
+  liesOnBack,
+  liesOnFront,
+  liesOnSide,
+} from '../../vocabulary/bodies/position';
 import { handsHelp } from '../poses/holds';
 import { headBears, ribsBear, SIDES } from '../poses/pose';
 import { add, apart, dot, type Point } from '../poses/skeleton';
 import type { Contacts } from '../settling/contacts';
-import { isPropped, isUpright } from '../settling/ground';
+import { isPropped } from '../settling/ground';
 import type { Posed } from '../settling/posed';
 import { raisedLegs } from './levers';
 import {
@@ -65,7 +73,7 @@ export function loadOf(posed: Posed, body: ReferenceBody): Load {
     return held(Math.min(Math.abs(across), most), sagging(posed, across < 0));
   }
   const legLever = raisedLegs(posed, body);
-  if (isUpright(like) && like !== 'seated') {
+  if (isUpright(like) && !isSeated(like)) {
     const upper = withHeadAndArms(trunk, posed, body);
     const lumbarMoment = momentOf(upper, bones.lumbar, ground.up) * handsHelp(posed);
     return { ...held(lumbarMoment, tippingSide(upper, posed)), legLever };
@@ -87,7 +95,7 @@ function bearings(posed: Posed): Contacts {
 export function feetOverhead({ pose, like, ground: { contacts, along } }: Posed): boolean {
   const { upper, lower } = contacts;
   return (
-    isPropped(pose, like) && like === 'supine' && !!upper && !!lower && dot(add(lower, upper, -1), along) > -OVERHEAD
+    isPropped(pose, like) && liesOnBack(like) && !!upper && !!lower && dot(add(lower, upper, -1), along) > -OVERHEAD
   );
 }
 
@@ -109,14 +117,14 @@ const held = (lumbarMoment: number, side: HoldingSide | null): Load => ({
  * sag. On a side it is the waist, and neither.
  */
 function sagging({ like }: Posed, sags: boolean): HoldingSide | null {
-  if (like === 'side-lying') return null;
-  if (like === 'plank' || like === 'four-point') return 'belly';
-  return (like === 'supine') === sags ? 'back' : 'belly';
+  if (liesOnSide(like)) return null;
+  if (bearsOnHands(like)) return 'belly';
+  return liesOnBack(like) === sags ? 'back' : 'belly';
 }
 
 /** What hangs from one end: towards the front of the pelvis it folds the body, and the back holds; else the belly. */
 function hangingSide(sum: Lump, { bones, ground, like }: Posed, upper: boolean): HoldingSide | null {
-  if (like === 'side-lying') return null;
+  if (liesOnSide(like)) return null;
   return pullsForward(sum, bones.lumbar, ground.up) === upper ? 'back' : 'belly';
 }
 
@@ -133,10 +141,10 @@ function lyingMoments(
   body: ReferenceBody,
 ): Pick<Load, 'bellyMoment' | 'backMoment'> {
   const { like, pose } = posed;
-  if (like === 'side-lying') return { bellyMoment: 0, backMoment: 0 };
+  if (liesOnSide(like)) return { bellyMoment: 0, backMoment: 0 };
   const all = legLever + curlLever;
-  if (like === 'prone') return { bellyMoment: 0, backMoment: all };
-  if (like === 'supine' || ribsBear(pose)) return { bellyMoment: all, backMoment: 0 };
+  if (liesOnFront(like)) return { bellyMoment: 0, backMoment: all };
+  if (liesOnBack(like) || ribsBear(pose)) return { bellyMoment: all, backMoment: 0 };
   const back = tippingSide(withHeadAndArms(trunk, posed, body), posed) === 'back';
   return { bellyMoment: legLever + (back ? 0 : curlLever), backMoment: back ? curlLever : 0 };
 }

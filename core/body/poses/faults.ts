@@ -1,5 +1,5 @@
+import { isUpright } from '../../vocabulary/bodies/position';
 import type { BasePosition } from '../position';
-import { isUpright } from '../settling/ground';
 import { asWritten, type Posed } from '../settling/posed';
 import { distanceTo } from '../settling/reach';
 import { HANDS, type Pose, pelvisBears, ribsBear, type Side, supportsOf } from './pose';

@@ -1,3 +1,4 @@
+import { liesOnBack } from '../../vocabulary/bodies/position';
 import type { Posed } from '../settling/posed';
 import { armBears, HANDS, type Hand, type Pose, SIDES, type Side } from './pose';
 import { apart } from './skeleton';
@@ -30,7 +31,7 @@ const FOLDED = 115;
 
 /** Whether a leg is drawn onto the belly and held there: it rests on the trunk and hangs in no air. */
 export const restsOnBelly = (posed: Posed, side: Side): boolean =>
-  posed.like === 'supine' && posed.angles.hip[side] >= FOLDED && legCarried(posed, side) > 0;
+  liesOnBack(posed.like) && posed.angles.hip[side] >= FOLDED && legCarried(posed, side) > 0;
 
 /** What each hand under the seat, pressing the floor or on a bar leaves of a lever. Our estimate (docs/body.md). */
 const EASED = 0.88;

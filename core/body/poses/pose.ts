@@ -1,4 +1,4 @@
-import { SIDES, type Side } from '../../vocabulary/side';
+import { SIDES, type Side } from '../../vocabulary/bodies/side';
 import { type LimbJoint, PAIRED, type Paired, SINGLE_OF, type TrunkJoint } from './joints';
 import type { Pose, Support } from './poseSchema';
 

@@ -1,4 +1,4 @@
-import { SIDES } from '../../vocabulary/side';
+import { SIDES } from '../../vocabulary/bodies/side';
 import { type Hand, type HeldPart, type Paired, SINGLE_OF } from './joints';
 import { type Pose, type Support, supportsOf } from './pose';
 

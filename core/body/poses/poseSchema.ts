@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANDMARK_IDS, LANDMARKS } from '../../vocabulary/landmarks';
+import { LANDMARK_IDS, LANDMARKS } from '../../vocabulary/bodies/landmarks';
 import { idSchema } from '../../vocabulary/schemas';
 import { HANDS, HELD_PARTS, JOINT_RANGES, PAIRED, PRESSED_PARTS, SINGLE_OF } from './joints';
 

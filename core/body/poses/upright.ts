@@ -1,3 +1,4 @@
+import { isKneeling, isStanding } from '../../vocabulary/bodies/position';
 import type { BasePosition } from '../position';
 import { armBears, bears, legBears, type Pose, pelvisBears, ribsBear, SIDES } from './pose';
 import { between, CENTRE, MASS, type Point, type Skeleton } from './skeleton';
@@ -12,9 +13,9 @@ const FOOTING = 0.14;
  */
 export function leanOf(pose: Pose, like: BasePosition, bones: Skeleton): number {
   if (pose.pitch !== undefined || pelvisBears(pose) || ribsBear(pose)) return 0;
-  if (like === 'kneeling') return levelShin(pose, bones);
+  if (isKneeling(like)) return levelShin(pose, bones);
   const arms = SIDES.some((side) => armBears(pose, side));
-  return like === 'standing' && !arms ? overTheFeet(pose, bones) : 0;
+  return isStanding(like) && !arms ? overTheFeet(pose, bones) : 0;
 }
 
 function levelShin(pose: Pose, { leg }: Skeleton): number {

@@ -1,3 +1,4 @@
+import { isUpright, liesOnBack, liesOnSide } from '../../vocabulary/bodies/position';
 import { type Angles, headBears, type Pose, pelvisBears, ribsBear } from '../poses/pose';
 import { add, dot, type Point, type Skeleton } from '../poses/skeleton';
 import { leanOf } from '../poses/upright';
@@ -13,16 +14,13 @@ export interface Ground {
   readonly contacts: Contacts;
 }
 
-const UPRIGHT: ReadonlySet<BasePosition> = new Set(['standing', 'kneeling', 'seated']);
-export const isUpright = (like: BasePosition): boolean => UPRIGHT.has(like);
-
 const cos = (degrees: number) => Math.cos((degrees * Math.PI) / 180);
 const sin = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
 
 /** Up for a level trunk in each position. Side-lying poses are written lying on the left. */
 function levelUp(like: BasePosition, roll: number): Point {
-  if (like === 'side-lying') return { x: 0, y: 0, z: 1 };
-  const out = like === 'supine' ? 1 : -1;
+  if (liesOnSide(like)) return { x: 0, y: 0, z: 1 };
+  const out = liesOnBack(like) ? 1 : -1;
   return { x: 0, y: out * cos(roll), z: out * sin(roll) };
 }
 
@@ -53,7 +51,7 @@ function settled(pose: Pose, like: BasePosition, bones: Skeleton, contacts: Cont
   if (chest && pelvisBears(pose)) return chestDown(bones, up, along);
   // Rolled up from the pelvis, or over on the chest: a pose that says its pitch says how far itself.
   if (pose.pitch !== undefined) return 0;
-  if (like === 'supine' && pelvisBears(pose) && !ribsBear(pose)) return sitUp(bones, contacts, up, along);
+  if (liesOnBack(like) && pelvisBears(pose) && !ribsBear(pose)) return sitUp(bones, contacts, up, along);
   return chest ? chestDown(bones, up, along) : 0;
 }
 

@@ -1,3 +1,4 @@
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import { type Pose, supportsOf } from '../poses/pose';
 import type { BasePosition } from '../position';
 import type { Bringing, Want } from './bringing';
@@ -68,4 +69,4 @@ const SIDE_TRUNK = [
   ['pelvis', ({ leg }: Bearing) => leg.left.root],
   ['ribs', ({ arm }: Bearing) => arm.left.root],
 ] as const;
-const trunkOf = (like: BasePosition) => (like === 'side-lying' ? SIDE_TRUNK : LYING_TRUNK);
+const trunkOf = (like: BasePosition) => (liesOnSide(like) ? SIDE_TRUNK : LYING_TRUNK);

@@ -1,8 +1,8 @@
+import { isUpright, liesOnSide } from '../../vocabulary/bodies/position';
 import { type Pose, type Side, supportsOf } from '../poses/pose';
 import { dot, type Point } from '../poses/skeleton';
 import type { BasePosition } from '../position';
 import type { Want } from './bringing';
-import { isUpright } from './ground';
 import type { Placed } from './placed';
 import { type Bearing, type FleshyPart, restingPoint, type Surfaces } from './resting';
 import type { LimbName } from './turning';
@@ -68,7 +68,7 @@ export function plantsOf(from: Pose, to: Pose, a: Placed, b: Placed, { like, hei
     else if (part === 'shin') {
       put(({ leg }) => leg[side].middle, true);
       put(({ leg }) => leg[side].end);
-    } else if (limb === null && like === 'side-lying') {
+    } else if (limb === null && liesOnSide(like)) {
       if (part === 'pelvis') put(({ leg }) => leg.left.root);
       if (part === 'ribs') put(({ arm }) => arm.left.root);
     } else {

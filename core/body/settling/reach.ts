@@ -1,3 +1,4 @@
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import { type Pose, pelvisBears, ribsBear, SIDES, type Side, supportsOf } from '../poses/pose';
 import { add, between, dot, type Limb, type Point } from '../poses/skeleton';
 import type { BasePosition } from '../position';
@@ -28,7 +29,7 @@ export function restsAbove(pose: Pose, like: BasePosition, heightM: number): boo
   });
 }
 
-const slackOf = (like: BasePosition): number => SLACK_M + (like === 'side-lying' ? STACKED_M : 0);
+const slackOf = (like: BasePosition): number => SLACK_M + (liesOnSide(like) ? STACKED_M : 0);
 
 /** Hands may rest on a thigh or a shin. */
 function onOwnLeg({ bones }: Posed, part: string, side: Side): boolean {

@@ -1,3 +1,4 @@
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import { type Angles, bears, type Pose, SIDES, type Side, supportsOf } from '../poses/pose';
 import { add, between, dot, type Point, type Skeleton } from '../poses/skeleton';
 import type { Tilt } from '../poses/tilt';
@@ -94,7 +95,7 @@ export function contactsOf(
     contacts.push(above ? { support, limb, place, rests, above } : { support, limb, place, rests });
   };
   const parts = supportsOf(pose);
-  const onSide = like === 'side-lying';
+  const onSide = liesOnSide(like);
   if (parts.has('pelvis')) put('pelvis', null, onSide ? lowerHip : ({ hip }) => hip, FLESH.pelvis);
   if (parts.has('ribs')) put('ribs', null, onSide ? lowerShoulder : ({ ribs }) => ribs, FLESH.ribs);
   else if (parts.has('shoulders')) put('shoulders', null, ({ shoulder }) => shoulder, FLESH.shoulders);

@@ -1,3 +1,4 @@
+import { bearsOnHands, isUpright, liesOnFront, liesOnSide } from '../../vocabulary/bodies/position';
 import { handsPlaced } from '../poses/hands';
 import {
   type Angles,
@@ -16,7 +17,7 @@ import { add, cross, dot, type Limb, type Point, type Skeleton, skeletonOf, unit
 import { LEVEL, RADIANS, rolled, type Tilt, tiltFrom, tipped } from '../poses/tilt';
 import type { BasePosition } from '../position';
 import { contactsOf as bearingPoints } from './contacts';
-import { type Ground, groundOf, isPropped, isUpright } from './ground';
+import { type Ground, groundOf, isPropped } from './ground';
 import { LeastSquares } from './leastSquares';
 import {
   CONTACT_GIVES,
@@ -268,8 +269,8 @@ function withAnkles(pose: Pose, like: BasePosition, angles: Angles): Angles {
   const { up } = groundOf(pose, like, angles, bones);
   const lies = (side: Side): number => {
     if (bears(pose, 'toes', side)) return heelUp(bones.leg[side], up);
-    if (bears(pose, 'knees', side) || bears(pose, 'shins', side) || like === 'prone') return LONG;
-    if (like === 'plank' || like === 'four-point') return legBears(pose, side) ? 0 : LOOSE;
+    if (bears(pose, 'knees', side) || bears(pose, 'shins', side) || liesOnFront(like)) return LONG;
+    if (bearsOnHands(like)) return legBears(pose, side) ? 0 : LOOSE;
     if (!bears(pose, 'feet', side)) return LOOSE;
     return soleFlat(bones.leg[side], up) ?? LOOSE;
   };
@@ -315,7 +316,7 @@ function givingSpine(contacts: readonly Contact[], heights: readonly number[], l
   const head = contacts.some(({ support }) => support === 'head');
   if (isUpright(like)) return contacts.some(({ limb }) => limb?.startsWith('arm')) ? ['sideBend'] : [];
   // A plank and a body on all fours are as straight as they are written.
-  if (like === 'plank' || like === 'four-point' || like === 'side-lying') return [];
+  if (bearsOnHands(like) || liesOnSide(like)) return [];
   return [...(upper ? (['lumbar', 'thoracic'] as const) : []), ...(head ? (['neck'] as const) : [])];
 }
 

@@ -1,4 +1,4 @@
-import { asName, withoutNone } from '../../vocabulary/text';
+import { asName, withoutNone } from '../../vocabulary/words/text';
 import { isObject, type MigrationReport, type Path } from './step';
 
 /** Keys whose text is a name, wherever they stand. */

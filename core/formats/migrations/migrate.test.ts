@@ -1,5 +1,5 @@
+import { inVersion1, type Json } from '../../testing/cases/version1';
 import { bundleOf, must } from '../../testing/studio';
-import { inVersion1, type Json } from '../../testing/version1';
 import { checkBundle } from '../checks/checkBundle';
 import { pathText } from '../checks/problems';
 import type { Bundle } from '../file/bundle';

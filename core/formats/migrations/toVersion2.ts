@@ -1,4 +1,4 @@
-import { namesStopSign } from '../../vocabulary/stopSigns';
+import { namesStopSign } from '../../vocabulary/words/stopSigns';
 import { COLLECTIONS, type DocumentKind } from '../file/bundle';
 import { carriedHeat } from './heatScale';
 import { isObject, type Json, listOf, type MigrationReport, type Path } from './step';

@@ -2,7 +2,7 @@ import type { Method } from '../../method';
 import type { RungEntry } from '../../repertoire/catalog';
 import type { Dose } from '../../repertoire/exercise';
 import { formOf } from '../../repertoire/features/form';
-import { speechSeconds } from '../../vocabulary/words';
+import { speechSeconds } from '../../vocabulary/words/words';
 import type { RungBlock } from '../class';
 import { spokenWords } from '../spokenWords';
 import type { PaceFactors } from './pace';

@@ -1,6 +1,6 @@
 import type { RungEntry } from '../../repertoire/catalog';
 import type { Prop } from '../../repertoire/exercise';
-import type { Side } from '../../vocabulary/side';
+import type { Side } from '../../vocabulary/bodies/side';
 import type { Interlude, RungBlock } from '../class';
 import type { Change } from '../edits/change';
 import type { BlockSeconds } from './blockTime';

@@ -1,6 +1,6 @@
 import type { PlaceId } from '../../body';
 import type { Prop } from '../../repertoire/exercise';
-import { speechSeconds } from '../../vocabulary/words';
+import { speechSeconds } from '../../vocabulary/words/words';
 import { type ClassPlan, type Interlude, isInterlude } from '../class';
 import { changeBetween } from '../edits/change';
 import { wordsInInterlude } from '../spokenWords';

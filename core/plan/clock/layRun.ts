@@ -2,7 +2,8 @@ import { mirrored, type PlaceId, type Pose, type Side, sameShape } from '../../b
 import type { Method } from '../../method';
 import type { Catalog, RungEntry } from '../../repertoire/catalog';
 import { formOf } from '../../repertoire/features/form';
-import { otherSide } from '../../vocabulary/side';
+import { liesOnSide } from '../../vocabulary/bodies/position';
+import { otherSide } from '../../vocabulary/bodies/side';
 import type { Block, RungBlock } from '../class';
 import { type Change, changeBetween, type Mover } from '../edits/change';
 import { type BlockSeconds, blockSeconds, changesSide } from './blockTime';
@@ -20,7 +21,7 @@ export function layRun(ground: Ground, blocks: readonly Block[], first: number, 
   const head = entries[0] as RungEntry;
   const position = head.position;
   const firstSide = sideToStart(ground, head, run[0] as RungBlock, from.place);
-  const lies = position === 'side-lying';
+  const lies = liesOnSide(position);
   const place = lies ? graph.placeOn(position, firstSide ?? sideOf(from.place) ?? ground.firstSide) : position;
   const turns = firstSide !== null && run.some((block, i) => changesSide(entries[i] as RungEntry, block));
   const second = turns ? otherSide(firstSide) : null;
@@ -100,7 +101,7 @@ function sideToStart(
   from: PlaceId | null,
 ): Side | null {
   if (sides === 'both') return null;
-  const lying = position === 'side-lying' ? sideOf(from) : null;
+  const lying = liesOnSide(position) ? sideOf(from) : null;
   return side ?? firstSide ?? lying ?? ground.firstSide;
 }
 

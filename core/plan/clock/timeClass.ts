@@ -1,9 +1,9 @@
 import type { Method } from '../../method';
 import type { Catalog } from '../../repertoire/catalog';
-import { CONDITIONS } from '../../vocabulary/condition';
-import { DIRECTIONS, type Direction } from '../../vocabulary/direction';
-import type { Side } from '../../vocabulary/side';
-import { speechSeconds } from '../../vocabulary/words';
+import { DIRECTIONS, type Direction } from '../../vocabulary/bodies/direction';
+import type { Side } from '../../vocabulary/bodies/side';
+import { CONDITIONS } from '../../vocabulary/words/condition';
+import { speechSeconds } from '../../vocabulary/words/words';
 import { checkClass } from '../checks/checkClass';
 import type { Problem } from '../checks/problem';
 import { type Audience, type ClassPlan, isInterlude, type Purpose } from '../class';

@@ -1,6 +1,6 @@
 import type { Side } from '../../body';
 import type { Prop } from '../../repertoire/exercise';
-import { otherSide } from '../../vocabulary/side';
+import { otherSide } from '../../vocabulary/bodies/side';
 import type { LaidBlock, LaidInterlude } from './laid';
 
 /** One pass through a block: all of it, or one of its sides. */

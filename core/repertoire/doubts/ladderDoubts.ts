@@ -1,4 +1,4 @@
-import { DIRECTION_WORDS } from '../../vocabulary/direction';
+import { DIRECTION_WORDS } from '../../vocabulary/bodies/direction';
 import type { Catalog } from '../catalog';
 import type { Exercise } from '../exercise';
 import { directionDoubts } from '../features/directions';

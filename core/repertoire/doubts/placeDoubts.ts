@@ -11,6 +11,7 @@ import {
   type Side,
   skeletonOf,
 } from '../../body';
+import { liesOnBack, liesOnSide } from '../../vocabulary/bodies/position';
 import type { RungEntry } from '../catalog';
 import { allPhases, type Cue } from '../exercise';
 import { PLACES, type PlaceRead, type PlaceSaid } from '../features/places';
@@ -98,7 +99,7 @@ const LEFT_DEGREES = 30;
  * them.
  */
 function armsLeft({ rung, like }: RungEntry, bodyIn: Shown): readonly string[] {
-  if (like !== 'supine') return [];
+  if (!liesOnBack(like)) return [];
   // Where nothing is said yet, nothing is said against it.
   const spoken = (rung.cues ?? []).filter(({ kind }) => SPOKEN.has(kind));
   if (spoken.length === 0 || spoken.some(({ text }) => LIFTS_ARMS.test(text))) return [];
@@ -213,7 +214,7 @@ function offBy(place: PlaceSaid, words: string, read: PlaceRead): number {
   if (/\bleft\b/i.test(words)) return left;
   if (/\bright\b/i.test(words)) return right;
   // Lying on a side a body is drawn on its left: the top hand is the right one.
-  if (read.like === 'side-lying' && /\btop\b/i.test(words)) return right;
-  if (read.like === 'side-lying' && /\b(?:bottom|lower|under)\b/i.test(words)) return left;
+  if (liesOnSide(read.like) && /\btop\b/i.test(words)) return right;
+  if (liesOnSide(read.like) && /\b(?:bottom|lower|under)\b/i.test(words)) return left;
   return PLURAL.test(words) && !ONE.test(words) ? Math.max(left, right) : Math.min(left, right);
 }

@@ -1,5 +1,5 @@
 import { alike, mirrored } from '../../body';
-import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/stopSigns';
+import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/words/stopSigns';
 import type { Catalog, RungEntry } from '../catalog';
 import { landmarkDoubts } from '../features/landmarks';
 import type { LadderDoubt } from './ladderDoubts';

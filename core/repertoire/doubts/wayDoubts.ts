@@ -1,4 +1,5 @@
 import { FLESH, inTheRoom, type Passage, type Placed, type Point, type Pose, SIDES, type Surfaces } from '../../body';
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import type { RungEntry } from '../catalog';
 import type { Phase } from '../exercise';
 import { bodiesOf, surfacesFor } from '../measuring/rungBodies';
@@ -67,7 +68,7 @@ function sunk(passage: Passage, { like }: RungEntry, surfaces: Surfaces, heightM
   const deepest = new Map<string, number>();
   for (let look = 0; look <= LOOKS; look++) {
     const body = passage.at(look / LOOKS);
-    for (const [part, point, flesh] of pointsOf(body, like === 'side-lying')) {
+    for (const [part, point, flesh] of pointsOf(body, liesOnSide(like))) {
       const depth = flesh - inTheRoom(body, point).y;
       if (depth > (deepest.get(part) ?? SINKS)) deepest.set(part, depth);
     }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { BasePosition, Pose } from '../../body';
 import { resolveMethod } from '../../method';
 import { catalogOf, exercise, must, rung } from '../../testing/studio';
-import { PREPARATION_IDS } from '../../vocabulary/preparations';
+import { PREPARATION_IDS } from '../../vocabulary/bodies/preparations';
 import type { Dose, Phase, Rung } from '../exercise';
 import { courseOf, meanLoad } from '../measuring/course';
 import { featureAt, featuresOf, rateOf, workRun } from './features';

@@ -9,7 +9,7 @@ import {
   type RateFeature,
   TIME_FEATURES,
   type TimeFeature,
-} from '../../vocabulary/features';
+} from '../../vocabulary/bodies/features';
 import type { Dose, Phase } from '../exercise';
 import type { Course, Moment } from '../measuring/course';
 import { plainPose } from '../plain';

@@ -8,7 +8,8 @@ import {
   SIDES,
   type Side,
 } from '../../body';
-import { otherSide, type Sidedness } from '../../vocabulary/side';
+import { liesOnSide } from '../../vocabulary/bodies/position';
+import { otherSide, type Sidedness } from '../../vocabulary/bodies/side';
 import type { RungEntry } from '../catalog';
 import { type Phase, phaseCounts, type Rung } from '../exercise';
 
@@ -55,7 +56,7 @@ const ARM: readonly LimbJoint[] = ['shoulder', 'elbow', 'shoulderAbduction'];
  */
 export function drawnSide(rung: Rung, like: BasePosition): Side {
   if (rung.drawn) return rung.drawn;
-  if (like === 'side-lying') return 'left';
+  if (liesOnSide(like)) return 'left';
   const poses = repetitionPoses(rung);
   for (const joints of [LEG, ARM]) {
     const farther = fartherSide(poses, joints);

@@ -1,7 +1,7 @@
 import { anglesOf, type BasePosition, type Pose, settled } from '../../body';
 import { poseSchema } from '../../body/poses/poseSchema';
 import { catalogOf, exercise, must } from '../../testing/studio';
-import { LANDMARK_IDS, type Landmark } from '../../vocabulary/landmarks';
+import { LANDMARK_IDS, type Landmark } from '../../vocabulary/bodies/landmarks';
 import { landmarkDoubts, missOf } from './landmarks';
 
 const TALL = 1.7;

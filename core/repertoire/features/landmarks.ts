@@ -15,7 +15,7 @@ import {
   settled,
   unit,
 } from '../../body';
-import { LANDMARKS, type Landmark } from '../../vocabulary/landmarks';
+import { LANDMARKS, type Landmark } from '../../vocabulary/bodies/landmarks';
 import type { RungEntry } from '../catalog';
 import { surfacesOf } from '../measuring/propShape';
 

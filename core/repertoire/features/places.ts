@@ -14,6 +14,16 @@ import {
   supportsOf,
 } from '../../body';
 import type { BasePosition } from '../../body/position';
+import {
+  isInPlank,
+  isLying,
+  isSeated,
+  isStanding,
+  liesOnBack,
+  liesOnFront,
+  liesOnSide,
+  positionsWhere,
+} from '../../vocabulary/bodies/position';
 import type { RungEntry } from '../catalog';
 import { carrierOf, propShape } from '../measuring/propShape';
 import { gapBetween, pressedAcross } from './pressed';
@@ -41,7 +51,7 @@ export interface PlaceSaid {
   readonly off: (read: PlaceRead, side: Side) => number;
 }
 
-const LYING: readonly BasePosition[] = ['supine', 'prone', 'side-lying'];
+const LYING = positionsWhere(isLying);
 const other = (side: Side): Side => (side === 'left' ? 'right' : 'left');
 const over = (metres: number, allowed: number): number => Math.max(0, metres - allowed);
 
@@ -82,7 +92,7 @@ const handTo =
 /** A hand lying beside a body that lies, or hanging by the thigh of one that is upright. */
 function beside(read: PlaceRead, side: Side): number {
   const at = hand(read, side);
-  if (LYING.includes(read.like)) return over(high(read, at), 0.07);
+  if (isLying(read.like)) return over(high(read, at), 0.07);
   const { root, middle } = leg(read, side);
   return over(toLine(at, root, middle), 0.22);
 }
@@ -120,7 +130,7 @@ export const PLACES: readonly PlaceSaid[] = [
     words: /\barms (?:long|pressing|pressed|press|heavy)\b(?! (?:beside|by|along|at)\b)/i,
     unless:
       /\barms?\b[^.;]*\b(?:up|ceiling|overhead|reach\w*|float\w*|hover\w*|lift\w*|wide|ears?|forward|front|behind)\b/i,
-    like: ['supine'],
+    like: positionsWhere(liesOnBack),
     off: beside,
   },
   {
@@ -182,7 +192,7 @@ export const PLACES: readonly PlaceSaid[] = [
     what: 'the knees over the hips',
     unless: /\bone leg\b/i,
     words: /\bknees? (?:is |are |float\w* |bent )*(?:over|above) (?:the |its |their |your )?hips?\b/i,
-    like: ['supine'],
+    like: positionsWhere(liesOnBack),
     off: (read, side) => {
       const { root, middle } = leg(read, side);
       return Math.max(over(level(read, middle, root), 0.15), over(high(read, root) + 0.2 - high(read, middle), 0));
@@ -225,12 +235,12 @@ export const PLACES: readonly PlaceSaid[] = [
     words:
       /\barms? (?:long |straight |go |reach |travel |stay )*(?:overhead|over (?:the|your) head|behind(?: you)?|back)\b/i,
     unless: /\bhands?\b|\bbend\b/i,
-    like: ['supine', 'standing', 'seated'],
+    like: positionsWhere((each) => liesOnBack(each) || isStanding(each) || isSeated(each)),
     off: (read, side) => {
       const { root, end } = read.body.bones.arm[side];
       const beyond = 0.3 - dot(add(end, root, -1), read.body.bones.chest.up);
       // Laid back on the floor, a straight arm lies on it.
-      const through = read.like === 'supine' ? -high(read, end) : 0;
+      const through = liesOnBack(read.like) ? -high(read, end) : 0;
       return Math.max(over(beyond, 0), over(through, 0.02));
     },
   },
@@ -292,7 +302,7 @@ export const PLACES: readonly PlaceSaid[] = [
   {
     what: 'one line from ear to heel',
     words: /\b(?:line|long),? (?:from )?(?:the )?(?:ears?|head|crown) to (?:the )?heels?\b/i,
-    like: ['plank', 'side-lying', 'prone', 'supine'],
+    like: positionsWhere((each) => isLying(each) || isInPlank(each)),
     off: (read, side) => {
       const { bones } = read.body;
       const straight = offLine(bones.head, leg(read, side).end, bones.hip, bones.shoulder);
@@ -304,7 +314,7 @@ export const PLACES: readonly PlaceSaid[] = [
   {
     what: 'the legs crossed',
     words: /\blegs? crossed\b|\bcross(?:ed)?[- ]legged\b|\bcross (?:the |your )?legs\b/i,
-    like: ['seated'],
+    like: positionsWhere(isSeated),
     off: (read) => {
       const way = add(leg(read, 'right').end, leg(read, 'left').end, -1);
       return over(dot(way, read.body.bones.pelvis.right), 0.05);
@@ -331,14 +341,14 @@ export const PLACES: readonly PlaceSaid[] = [
   {
     what: 'the thighs down',
     words: /\bthighs? (?:is |are |stays? )?(?:down|heavy|on the (?:mat|floor))\b/i,
-    like: ['prone'],
+    like: positionsWhere(liesOnFront),
     off: (read, side) => over(high(read, leg(read, side).middle), 0.12),
   },
   {
     what: 'a foot in front of the thigh',
     words:
       /\bfoot (?:planted |placed |stands? )?in front of (?:the |your )?(?:lower |bottom |other )?(?:thigh|knee|leg)\b/i,
-    like: ['side-lying'],
+    like: positionsWhere(liesOnSide),
     off: (read, side) => {
       if (!legBears(read.pose, side)) return 1;
       const { root, middle, end } = leg(read, other(side));
@@ -350,7 +360,7 @@ export const PLACES: readonly PlaceSaid[] = [
   {
     what: 'the top foot in front of the other',
     words: /\btop foot in front of (?:the )?(?:other|bottom|lower)(?: foot)?(?=[.,;]|$)/i,
-    like: ['side-lying'],
+    like: positionsWhere(liesOnSide),
     off: (read) => {
       const ahead = dot(add(leg(read, 'right').end, leg(read, 'left').end, -1), read.body.bones.pelvis.front);
       return over(0.08 - ahead, 0);
@@ -359,7 +369,7 @@ export const PLACES: readonly PlaceSaid[] = [
   {
     what: 'the pelvis tipped back',
     words: /\b(?:tip|roll|rock)s? back (?:off|behind|from) (?:the |your )?(?:seat|sit(?:ting)?) bones\b/i,
-    like: ['seated'],
+    like: positionsWhere(isSeated),
     // A pelvis that leans back by less than the width of a hand at its top has not left its bones.
     off: ({ body: { bones, ground } }) => over(0.08 + dot(add(bones.waist, bones.hip, -1), ground.along), 0),
   },
@@ -378,7 +388,7 @@ export const PLACES: readonly PlaceSaid[] = [
   {
     what: 'the arms hanging from the shoulders',
     words: /\bhang(?:s|ing)?\b/i,
-    like: ['standing'],
+    like: positionsWhere(isStanding),
     off: (read, side) => {
       if (armBears(read.pose, side)) return 0;
       const { root, end } = read.body.bones.arm[side];

@@ -16,9 +16,17 @@ import {
   SIDES,
   type Side,
 } from '../../body';
-import type { BasePosition } from '../../body/position';
 import type { Measuring } from '../../method/method';
-import type { PeakFeature, TimeFeature } from '../../vocabulary/features';
+import type { PeakFeature, TimeFeature } from '../../vocabulary/bodies/features';
+import {
+  isLying,
+  isSeated,
+  isStanding,
+  liesOnBack,
+  liesOnFront,
+  liesOnSide,
+  shinsBear,
+} from '../../vocabulary/bodies/position';
 import type { Moment } from '../measuring/course';
 
 /** What features are read with, beside the poses. */
@@ -34,7 +42,7 @@ export function peaksOf(posed: Posed, { method: body, raised }: Reading): Partia
   const flexion = angles.lumbar + angles.thoracic;
   const most = (read: (side: Side) => number) => Math.max(0, read('left'), read('right'));
   const tilt = headDown(posed);
-  const onShoulders = ribsBear(pose) && !pelvisBears(pose) && like === 'supine';
+  const onShoulders = ribsBear(pose) && !pelvisBears(pose) && liesOnBack(like);
   const legs = raisedLegs(posed, body);
   return {
     loadedFlexion: carriesItself(posed) ? flexion : 0,
@@ -42,7 +50,7 @@ export function peaksOf(posed: Posed, { method: body, raised }: Reading): Partia
     rotation: Math.abs(angles.twist),
     sideBend: Math.abs(angles.sideBend),
     // Standing, and one leg lifted lying on a side, it is the hip that works and not the low back.
-    legLever: like === 'standing' || (like === 'side-lying' && legsBear(pose)) ? 0 : legs,
+    legLever: isStanding(like) || (liesOnSide(like) && legsBear(pose)) ? 0 : legs,
     doubleLegLever: legsBear(pose) || isPropped(pose, like) ? 0 : bothLegs(posed, body),
     inversion: tilt,
     neckWeight: onShoulders ? (legsBear(pose) ? tilt : Math.max(tilt, pelvisOver(posed))) : 0,
@@ -57,12 +65,12 @@ export function peaksOf(posed: Posed, { method: body, raised }: Reading): Partia
       pointedUnderWeight(posed, side, raised) ? (pose.ankle ? angles.ankle[side] : 75) : 0,
     ),
     ankleBent:
-      like === 'standing' && !pelvisBears(pose)
+      isStanding(like) && !pelvisBears(pose)
         ? most((side) => (legBears(pose, side) ? leanOf(bones.leg[side].middle, bones.leg[side].end, ground.up) : 0))
         : 0,
     // The long arm under the head of somebody who lies on a side carries nothing and is raised by nobody.
     armOverhead: most((side) =>
-      like === 'side-lying' && side === LAIN_ON && (headBears(pose) || ribsBear(pose))
+      liesOnSide(like) && side === LAIN_ON && (headBears(pose) || ribsBear(pose))
         ? 0
         : Math.max(angles.shoulder[side], angles.shoulderAbduction[side]),
     ),
@@ -103,14 +111,12 @@ export function headElevation({ bones, ground }: Posed): number {
   );
 }
 
-const LYING: ReadonlySet<BasePosition> = new Set(['supine', 'prone', 'side-lying']);
-const KNEELING: ReadonlySet<BasePosition> = new Set(['kneeling', 'four-point', 'seated']);
 /** A body that lies has its knees on the mat, not its weight on its knees. */
-const lies = ({ pose, like }: Posed): boolean => LYING.has(like) && (pelvisBears(pose) || ribsBear(pose));
+const lies = ({ pose, like }: Posed): boolean => isLying(like) && (pelvisBears(pose) || ribsBear(pose));
 const onKnee = (posed: Posed, side: Side): boolean =>
-  (bears(posed.pose, 'knees', side) || (bears(posed.pose, 'shins', side) && KNEELING.has(posed.like))) && !lies(posed);
+  (bears(posed.pose, 'knees', side) || (bears(posed.pose, 'shins', side) && shinsBear(posed.like))) && !lies(posed);
 const weightOnKnee = (posed: Posed, side: Side): boolean =>
-  onKnee(posed, side) || (posed.like === 'standing' && !pelvisBears(posed.pose) && legBears(posed.pose, side));
+  onKnee(posed, side) || (isStanding(posed.like) && !pelvisBears(posed.pose) && legBears(posed.pose, side));
 /** Something under the ankle or the shin lets the foot hang free. */
 const pointedUnderWeight = (posed: Posed, side: Side, raised: ReadonlySet<string>): boolean =>
   onKnee(posed, side) &&
@@ -128,23 +134,15 @@ export function rolls(bodies: readonly Posed[]): boolean {
 /** Whether a leg bears at all. */
 const legsBear = (pose: Posed['pose']): boolean => SIDES.some((side) => legBears(pose, side));
 
-const ARMS_CARRY: ReadonlySet<BasePosition> = new Set([
-  'plank',
-  'four-point',
-  'prone',
-  'side-lying',
-  'standing',
-  'kneeling',
-]);
 const handsCarry = ({ pose, like }: Posed): boolean =>
-  (ARMS_CARRY.has(like) || (like === 'supine' && !ribsBear(pose))) && !(like === 'prone' && ribsBear(pose));
+  !isSeated(like) && !(liesOnBack(like) && ribsBear(pose)) && !(liesOnFront(like) && ribsBear(pose));
 
 /** Poses on a side are drawn lying on this one. */
 const LAIN_ON: Side = 'left';
 
 /** A hand beside a body that lies on ribs, forearm or the other hand only steadies it. */
 const onlySteadies = ({ pose, like }: Posed, side: Side): boolean =>
-  like === 'side-lying' &&
+  liesOnSide(like) &&
   pelvisBears(pose) &&
   (ribsBear(pose) || headBears(pose) || armBears(pose, side === 'left' ? 'right' : 'left'));
 
@@ -155,21 +153,21 @@ export const headInHands = ({ posed }: Moment): boolean => SIDES.some((side) => 
 export const holds: Record<TimeFeature, (moment: Moment, reading: Reading) => boolean> = {
   // A phase that lays the head down lets it go.
   headLifted: ({ posed: { pose, like }, arrives }) =>
-    LYING.has(like) &&
+    isLying(like) &&
     !headBears(pose) &&
     !headBears(arrives) &&
-    !(like !== 'supine' && SIDES.some((side) => armBears(pose, side))) &&
+    !(!liesOnBack(like) && SIDES.some((side) => armBears(pose, side))) &&
     pelvisBears(pose),
-  pronePressure: ({ posed: { pose, like } }) => like === 'prone' && (pelvisBears(pose) || ribsBear(pose)),
+  pronePressure: ({ posed: { pose, like } }) => liesOnFront(like) && (pelvisBears(pose) || ribsBear(pose)),
   flatOnBack: ({ posed: { pose, like, angles } }) =>
-    like === 'supine' && ribsBear(pose) && pelvisBears(pose) && Math.abs(angles.pitch) < 15,
+    liesOnBack(like) && ribsBear(pose) && pelvisBears(pose) && Math.abs(angles.pitch) < 15,
   extendedWrists: ({ posed }, { raised }) =>
     handsCarry(posed) && SIDES.some((side) => onBentWrist(posed, side, raised) && !onlySteadies(posed, side)),
   armsBearing: ({ posed }) =>
     handsCarry(posed) && SIDES.some((side) => armBears(posed.pose, side) && !onlySteadies(posed, side)),
   kneeling: ({ posed }) => SIDES.some((side) => onKnee(posed, side)),
   oneFoot: ({ posed: { pose, like } }) =>
-    like === 'standing' &&
+    isStanding(like) &&
     SIDES.filter((side) => legBears(pose, side)).length === 1 &&
     !SIDES.some((side) => armBears(pose, side)),
   longHold: ({ still, phase, load }) =>

@@ -1,4 +1,5 @@
-import { PREPARATION_IDS, type Preparation } from '../../vocabulary/preparations';
+import { isStanding } from '../../vocabulary/bodies/position';
+import { PREPARATION_IDS, type Preparation } from '../../vocabulary/bodies/preparations';
 import type { Catalog, RungEntry } from '../catalog';
 import { peakOf, type RungFeatures } from './features';
 
@@ -16,7 +17,7 @@ const GIVES: Readonly<Record<Preparation, (features: RungFeatures, entry: RungEn
   'hamstrings-lengthened': (features) => peakOf(features, 'hamstrings') >= 50,
   'shoulders-placed': (features) => peakOf(features, 'armOverhead') >= 80 || features.rep.runs.armsBearing.total > 0,
   'hips-opened': (features, { rung, like }) =>
-    like !== 'standing' &&
+    !isStanding(like) &&
     Object.values(rung.poses).some(({ hip }) => opened(hip)) &&
     peakOf(features, 'hipFlexion') < 120,
   'wrists-warmed': (features) => features.rep.runs.extendedWrists.total > 0,

@@ -1,4 +1,4 @@
-import { namesStopSign } from '../../vocabulary/stopSigns';
+import { namesStopSign } from '../../vocabulary/words/stopSigns';
 import type { RungEntry } from '../catalog';
 import type { Rung } from '../exercise';
 

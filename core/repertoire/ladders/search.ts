@@ -1,5 +1,5 @@
 import { DIRECTION_WORDS, type Direction } from '../../method';
-import { FELT_EVERYDAY, wordsOfUse } from '../../vocabulary/uses';
+import { FELT_EVERYDAY, wordsOfUse } from '../../vocabulary/bodies/uses';
 import type { Catalog, RungEntry } from '../catalog';
 import { usesOf } from './uses';
 

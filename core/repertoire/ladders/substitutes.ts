@@ -1,5 +1,5 @@
 import type { Direction } from '../../method';
-import { FEATURES, type Feature } from '../../vocabulary/features';
+import { FEATURES, type Feature } from '../../vocabulary/bodies/features';
 import type { Catalog, RungEntry } from '../catalog';
 import { featureAt } from '../features/features';
 

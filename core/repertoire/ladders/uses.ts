@@ -1,4 +1,4 @@
-import type { FeltAt, GoodFor } from '../../vocabulary/uses';
+import type { FeltAt, GoodFor } from '../../vocabulary/bodies/uses';
 import type { RungEntry } from '../catalog';
 
 /** Where a rung is felt and what it is good for: its own words, else its exercise's; each list may be empty. */

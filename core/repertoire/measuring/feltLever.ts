@@ -9,7 +9,6 @@ import {
   GRAVITY,
   holdsHead,
   isPropped,
-  isUpright,
   type Load,
   legBears,
   loadOf,
@@ -27,6 +26,15 @@ import {
   tipping,
 } from '../../body';
 import type { BasePosition } from '../../body/position';
+import {
+  bearsOnHands,
+  isOnAllFours,
+  isSeated,
+  isTall,
+  isUpright,
+  liesOnFront,
+  liesOnSide,
+} from '../../vocabulary/bodies/position';
 import type { Rung } from '../exercise';
 
 /** A pose of a rung worked out, with its load. */
@@ -158,7 +166,7 @@ function trunkAndArms(weighed: Weighed, like: BasePosition, body: ReferenceBody)
     ['bentLegs', bentLegs(weighed.posed, body)],
     ['bentArms', bentArms(weighed.posed, body)],
   ];
-  if (like === 'seated') {
+  if (isSeated(like)) {
     const tips = tipping(weighed.posed, body);
     return [[tips > 0 ? 'sitForward' : 'sitBack', Math.abs(tips)], ...around];
   }
@@ -177,30 +185,21 @@ const onForearms = ({ pose, like }: Posed): boolean =>
 
 function trunkPart({ pose }: Posed, { bellyMoment, backMoment }: Load, like: BasePosition): FeltPart {
   const back = backMoment > bellyMoment;
-  switch (like) {
-    case 'standing':
-    case 'kneeling':
-      return back ? 'leanForward' : 'leanBack';
-    case 'plank':
-      return 'plank';
-    case 'four-point':
-      return SIDES.some((side) => bears(pose, 'knees', side) || bears(pose, 'shins', side)) ? 'allFours' : 'plank';
-    case 'side-lying':
-      return pelvisBears(pose) ? 'curlOnSide' : 'sideProp';
-    case 'prone':
-      return pelvisBears(pose) ? 'curlOnFront' : 'plank';
-    default:
-      return pelvisBears(pose) ? 'curl' : 'bridge';
-  }
+  const knees = SIDES.some((side) => bears(pose, 'knees', side) || bears(pose, 'shins', side));
+  if (isTall(like)) return back ? 'leanForward' : 'leanBack';
+  if (bearsOnHands(like)) return isOnAllFours(like) && knees ? 'allFours' : 'plank';
+  if (liesOnSide(like)) return pelvisBears(pose) ? 'curlOnSide' : 'sideProp';
+  if (liesOnFront(like)) return pelvisBears(pose) ? 'curlOnFront' : 'plank';
+  return pelvisBears(pose) ? 'curl' : 'bridge';
 }
 
 /** What raised legs are felt as where it is all the same whether one or both are; `null` where it is not. */
 function legsPart({ pose }: Posed, like: BasePosition): FeltPart | null {
-  if (like === 'side-lying') return 'legsOnSide';
-  if (like === 'standing' || like === 'kneeling') return 'legsUpright';
+  if (liesOnSide(like)) return 'legsOnSide';
+  if (isTall(like)) return 'legsUpright';
   if (isPropped(pose, like)) return 'legsPropped';
-  if (like === 'prone') return 'legsOnFront';
-  return like === 'seated' && SIDES.some((side) => armBears(pose, side)) ? 'legsUpright' : null;
+  if (liesOnFront(like)) return 'legsOnFront';
+  return isSeated(like) && SIDES.some((side) => armBears(pose, side)) ? 'legsUpright' : null;
 }
 
 /**

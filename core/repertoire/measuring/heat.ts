@@ -1,6 +1,7 @@
 import type { Load, Posed } from '../../body';
 import type { BasePosition } from '../../body/position';
 import type { Measuring } from '../../method/method';
+import { isSeated, liesOnBack, liesOnFront } from '../../vocabulary/bodies/position';
 import type { Prop, Rung } from '../exercise';
 import type { Course } from './course';
 import { feltCourse, leastFelt, type Weighed, weigh, worstFelt } from './feltLever';
@@ -156,11 +157,11 @@ function termsOf(
   const travel = travelOf(once);
   const aloft = once.map((posed) => limbsAloft(posed, like));
   const bothLegs = aloft.some(({ legs }) => legs === 2) ? 1 : 0;
-  const bellyHolds = like === 'supine' || like === 'seated';
+  const bellyHolds = liesOnBack(like) || isSeated(like);
   const small = smallness(once, like);
   const rests = steadying(props, rung).length + (rung.spring?.does === 'carry' ? 1 : 0);
   const heads = once.map(headUp);
-  const front = like === 'prone' ? 0 : 1;
+  const front = liesOnFront(like) ? 0 : 1;
   const up = (part: keyof HeadUp) => Math.max(0, ...heads.map((head) => head[part]));
   return {
     lever,

@@ -20,6 +20,7 @@ import {
   settled,
   supportsOf,
 } from '../../body';
+import { isStanding } from '../../vocabulary/bodies/position';
 import type { RungEntry } from '../catalog';
 import type { Phase, Rung } from '../exercise';
 import { entersFrom } from '../plain';
@@ -166,7 +167,7 @@ function madeOf(entry: Drawn): RungBodies {
   if (begin) {
     const lies = alone(begin);
     // What it stands on is the middle of the picture; lying, the pelvis is.
-    const stands = like === 'standing' || isPropped(begin, like) ? lies.ground.contacts.lower : null;
+    const stands = isStanding(like) || isPropped(begin, like) ? lies.ground.contacts.lower : null;
     placed.set(
       begin,
       placedAlone(

@@ -19,6 +19,16 @@ import {
   type Side,
 } from '../../body';
 import type { BasePosition } from '../../body/position';
+import {
+  bearsOnHands,
+  isLying,
+  isOnAllFours,
+  isStanding,
+  isTall,
+  liesOnBack,
+  liesOnFront,
+  liesOnSide,
+} from '../../vocabulary/bodies/position';
 import type { Prop, Rung } from '../exercise';
 import { propShape } from './propShape';
 
@@ -36,7 +46,7 @@ const ARM_AT_REST = 20;
 /** 2: limbs in the air. Toes that touch down far overhead carry too little to count as down. */
 export function limbsAloft(posed: Posed, like: BasePosition): Aloft {
   const { pose, angles } = posed;
-  const upright = like === 'standing' || like === 'kneeling';
+  const upright = isTall(like);
   const over = feetOverhead(posed);
   // Seated, a leg that lies on the floor is often left unsaid; upright, both feet must bear.
   const legs = SIDES.filter((side) => over || !(legBears(pose, side) || restsOnBelly(posed, side))).length;
@@ -84,7 +94,7 @@ export function steadying(props: readonly Prop[], { phases, on, poses }: Rung): 
 
 /** 3: what the smallest base of a repetition lacks: 3.5 parts of base over what there is; a wider stance steadies. */
 export function smallness(course: readonly Posed[], like: BasePosition): number {
-  const base = Math.min(...course.map((posed) => baseOf(posed, like === 'standing' ? STANDING_FOOT : STEADY.foot)));
+  const base = Math.min(...course.map((posed) => baseOf(posed, isStanding(like) ? STANDING_FOOT : STEADY.foot)));
   return 3.5 / Math.max(base, 0.5);
 }
 
@@ -92,7 +102,7 @@ function baseOf(posed: Posed, foot: number): number {
   const { pose, angles } = posed;
   const feet = feetOverhead(posed) ? 0 : foot;
   // Lying curled up, the low back rests with the pelvis.
-  const lies = posed.like === 'supine' && !ribsBear(pose) && Math.abs(angles.pitch) < SITTING_UP;
+  const lies = liesOnBack(posed.like) && !ribsBear(pose) && Math.abs(angles.pitch) < SITTING_UP;
   let base =
     (pelvisBears(pose) ? (lies ? STEADY.back : STEADY.pelvis) : 0) +
     (ribsBear(pose) ? STEADY.ribs : 0) +
@@ -124,13 +134,13 @@ const LAID_DOWN: HeadUp = { head: 0, chest: 0, freeHands: 0 };
  */
 export function headUp(posed: Posed): HeadUp {
   const { pose, like, angles } = posed;
-  const lying = like === 'supine' || like === 'prone' || like === 'side-lying';
+  const lying = isLying(like);
   if (!lying || headBears(pose) || armsBearTheChest(pose, like)) return LAID_DOWN;
   const held = SIDES.filter((side) => holdsHead(posed, side)).length;
   return {
     head: 1,
     chest: ribsBear(pose) ? Math.min(1, Math.max(0, angles.thoracic / CHEST_OFF)) : 1,
-    freeHands: like === 'prone' ? 2 : 2 - held,
+    freeHands: liesOnFront(like) ? 2 : 2 - held,
   };
 }
 
@@ -139,14 +149,14 @@ const CHEST_OFF = 20;
 
 /** On forearms or hands in prone the arms carry the chest: the head is not held up against its weight. */
 const armsBearTheChest = (pose: Pose, like: BasePosition): boolean =>
-  like !== 'supine' && SIDES.some((side) => armBears(pose, side));
+  !liesOnBack(like) && SIDES.some((side) => armBears(pose, side));
 
 /** 7: how near the floor's angle a propped body is: wall, then bench, then floor. */
 export function angleEffort({ pose, angles }: Posed, like: BasePosition): number {
-  const propped = like === 'prone' && isPropped(pose, like);
-  if (like !== 'plank' && like !== 'four-point' && !propped) return 0;
+  const propped = liesOnFront(like) && isPropped(pose, like);
+  if (!bearsOnHands(like) && !propped) return 0;
   const pitch = Math.min(90, Math.abs(angles.pitch));
-  return Math.cos((pitch * Math.PI) / 180) * (like === 'four-point' ? 0.5 : 1);
+  return Math.cos((pitch * Math.PI) / 180) * (isOnAllFours(like) ? 0.5 : 1);
 }
 
 /** Degrees by which a leg leaves the middle line for one unit of effort. */
@@ -157,7 +167,7 @@ const OFF_MIDDLE = 90;
  * Both opening alike hold each other.
  */
 export function offMiddle(course: readonly Posed[], like: BasePosition): number {
-  if (like === 'side-lying') return 0;
+  if (liesOnSide(like)) return 0;
   let most = 0;
   for (const { pose, angles } of course) {
     const out = (side: Side) => Math.abs(angles.hipAbduction[side]) + 0.5 * Math.abs(angles.hipRotation[side]);
@@ -181,7 +191,7 @@ export function mobilityEffort({ pose, like, angles }: Posed, { on }: Rung): num
     else if (!pelvisBears(pose) || ribsBear(pose)) effort += over(long, 80) / 2;
     const arm = Math.max(angles.shoulder[side], angles.shoulderAbduction[side]);
     effort += over(arm - Math.max(0, -angles.thoracic), 150) / 2;
-    const kneels = bears(pose, 'shins', side) || (bears(pose, 'knees', side) && like !== 'four-point');
+    const kneels = bears(pose, 'shins', side) || (bears(pose, 'knees', side) && !isOnAllFours(like));
     if (kneels && angles.knee[side] > 110 && !raised('feet') && !raised('shin')) {
       effort += over(angles.knee[side], 110) / 2;
     }

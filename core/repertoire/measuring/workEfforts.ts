@@ -11,6 +11,7 @@ import {
   type TrunkJoint,
 } from '../../body';
 import type { BasePosition } from '../../body/position';
+import { liesOnFront } from '../../vocabulary/bodies/position';
 import type { Rung } from '../exercise';
 import { type FeltCourse, heatOfFelt } from './feltLever';
 import { longestStay, type Movement, SEEN_TO_MOVE, workedCounts } from './movements';
@@ -110,7 +111,7 @@ const LEVER_FELT = 5;
  * breath of each phase alone. For a lift in prone and a press against a spring the in-breath is the usual one.
  */
 export function breathEffort({ phases, spring }: Rung, { poses, leaving }: FeltCourse, like: BasePosition): number {
-  const usual = like === 'prone' || spring !== undefined;
+  const usual = liesOnFront(like) || spring !== undefined;
   const heats = poses.map(heatOfFelt);
   let [grown, against, held] = [0, 0, 0];
   phases.forEach(({ breath }, i) => {

@@ -1,6 +1,6 @@
 import { studioOf } from '../../formats';
+import { groundOf, SPOIL_NAMES, spoilt } from '../../testing/cases/spoils';
 import { demoBundle } from '../../testing/demo';
-import { groundOf, SPOIL_NAMES, spoilt } from '../../testing/spoils';
 import { chanceOf } from '../../vocabulary/chance';
 import { measureClass } from '../reviewClass';
 

@@ -1,5 +1,6 @@
 import { isInterlude, type PlanEdit, type TimedBlock } from '../../plan';
 import type { RungEntry } from '../../repertoire';
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import { type Remedy, rungTitle } from '../finding';
 import type { Subject } from '../subject/subject';
 import { percent, spell } from '../words/clock';
@@ -208,7 +209,7 @@ function turnsOf({ timed, catalog }: Subject): { readonly turns: number; readonl
     stay = [];
   };
   for (const part of timed.sequence) {
-    if (catalog.graph.like(part.position) !== 'side-lying') close();
+    if (!liesOnSide(catalog.graph.like(part.position))) close();
     else if (part.kind === 'block' && !part.shown) stay.push(part);
   }
   close();
@@ -232,7 +233,7 @@ export const turning: CraftTerm<'turning'> = {
   measures: 'changes of the side lain on, beyond one for each stay',
   unit: 'times',
   weigh: (subject) => {
-    if (!subject.done.some(({ entry }) => entry.like === 'side-lying')) return fine(0);
+    if (!subject.done.some(({ entry }) => liesOnSide(entry.like))) return fine(0);
     const value = turnsOf(subject).turns;
     return { value, limit: 0, distance: between(value, 0, MANY_TURNS) };
   },

@@ -1,6 +1,6 @@
 import { DIRECTION_WORDS } from '../../method';
 import { usesOf } from '../../repertoire';
-import { countText } from '../../vocabulary/countText';
+import { countText } from '../../vocabulary/words/countText';
 import { rungTitle } from '../finding';
 import type { Subject } from '../subject/subject';
 import { percent, spell } from '../words/clock';

@@ -1,7 +1,7 @@
 import { adviceOf, type CautionRule, rulesFor, speaksOf, VERDICTS } from '../../caution';
 import { type TimedBlock, type TimedInterlude, tempoOf } from '../../plan';
 import type { Already } from '../../repertoire';
-import type { TimeFeature } from '../../vocabulary/features';
+import type { TimeFeature } from '../../vocabulary/bodies/features';
 import { isOver } from '../../vocabulary/measure';
 import { type Known, peaksOf } from '../subject/known';
 import type { Subject } from '../subject/subject';

@@ -1,4 +1,5 @@
 import type { TimedBlock, TimedInterlude } from '../../plan';
+import { isStanding } from '../../vocabulary/bodies/position';
 
 export type Part = TimedBlock | TimedInterlude;
 
@@ -32,11 +33,11 @@ export function tripsUp(
 ): Part[] {
   const trips: Part[] = [];
   let position = plan.openingPosition;
-  let down = position !== undefined && like(position) !== 'standing';
+  let down = position !== undefined && !isStanding(like(position));
   for (const part of sequence) {
     if (part.position === position) continue;
     position = part.position;
-    const here = like(position) !== 'standing';
+    const here = !isStanding(like(position));
     if (down && !here) trips.push(part);
     down = here;
   }

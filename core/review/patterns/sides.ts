@@ -1,5 +1,5 @@
 import { changesSide, type LaidBlock, type TimedBlock } from '../../plan';
-import { otherSide, type Side } from '../../vocabulary/side';
+import { otherSide, type Side } from '../../vocabulary/bodies/side';
 import type { Known } from '../subject/known';
 
 /** Work and repetitions of one exercise on each side. */

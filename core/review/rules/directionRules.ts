@@ -1,7 +1,7 @@
 import { rulesFor } from '../../caution';
 import { type Band, bandsFor, DIRECTION_WORDS, DIRECTIONS, type Direction } from '../../method';
 import type { TimedBlock } from '../../plan';
-import type { Feature } from '../../vocabulary/features';
+import type { Feature } from '../../vocabulary/bodies/features';
 import { isOver, isUnder } from '../../vocabulary/measure';
 import { TOLD_FROM } from '../craft/term';
 import { type Found, type Remedy, rungTitle } from '../finding';

@@ -1,5 +1,5 @@
 import { doseOf, repsOf, type TimedBlock } from '../../plan';
-import type { TimeFeature } from '../../vocabulary/features';
+import type { TimeFeature } from '../../vocabulary/bodies/features';
 import { isOver } from '../../vocabulary/measure';
 import { type FindingCode, type Found, type Remedy, rungTitle } from '../finding';
 import { type BlockRule, NOTHING, type Rule, type WholeRule } from '../rule';

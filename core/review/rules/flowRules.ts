@@ -1,4 +1,5 @@
 import type { Catalog } from '../../repertoire';
+import { isStanding } from '../../vocabulary/bodies/position';
 import { type Found, type Remedy, titleOf } from '../finding';
 import type { Part, Stay } from '../patterns/flow';
 import { DONE, NOTHING, WHOLE_CLASS, type WholeRule } from '../rule';
@@ -64,7 +65,7 @@ const beginningOther: WholeRule = {
   find: ({ timed, catalog, choices }) => {
     const [first] = timed.sequence;
     if (timed.plan.openingPosition !== undefined || !first) return NOTHING;
-    if (choices.begin !== 'standing' || isStanding(catalog, first)) return NOTHING;
+    if (choices.begin !== 'standing' || beginsStanding(catalog, first)) return NOTHING;
     return [{ blocks: [first.index], value: 1, limit: 0 }];
   },
   sentence: ({ blocks: [at] }, { timed, catalog }) => {
@@ -74,11 +75,11 @@ const beginningOther: WholeRule = {
   mend: (_found, subject) => beginStanding(subject),
 };
 
-const isStanding = ({ graph }: Catalog, { position }: Part): boolean => graph.like(position) === 'standing';
+const beginsStanding = ({ graph }: Catalog, { position }: Part): boolean => isStanding(graph.like(position));
 
 /** The first stay in standing, brought to the front. */
 function beginStanding({ timed: { sequence }, catalog }: Subject): Remedy[] {
-  const at = sequence.findIndex((part) => isStanding(catalog, part));
+  const at = sequence.findIndex((part) => beginsStanding(catalog, part));
   const first = sequence[at];
   if (!first) return [];
   const until = sequence.findIndex(({ position }, i) => i > at && position !== first.position);

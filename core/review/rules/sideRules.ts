@@ -1,6 +1,6 @@
 import type { TimedBlock } from '../../plan';
+import { otherSide, type Side } from '../../vocabulary/bodies/side';
 import { rounded } from '../../vocabulary/measure';
-import { otherSide, type Side } from '../../vocabulary/side';
 import { type Found, type Remedy, rungTitle } from '../finding';
 import type { SideTally } from '../patterns/sides';
 import { freeId } from '../remedies/freeId';

@@ -1,5 +1,5 @@
 import { interludeLines, type PlanEdit, type TimedBlock, type TimedClass } from '../../plan';
-import { wordsIn } from '../../vocabulary/words';
+import { wordsIn } from '../../vocabulary/words/words';
 import { type Found, type Remedy, titleOf } from '../finding';
 import { NOTHING, type Rule, type WholeRule } from '../rule';
 import { spell } from '../words/clock';

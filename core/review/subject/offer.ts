@@ -1,6 +1,6 @@
 import { blockSeconds, doseOf, type LaidBlock, type Option, repsOf, tempoOf } from '../../plan';
 import { type Doing, type RungEntry, workRun } from '../../repertoire';
-import type { TimeFeature } from '../../vocabulary/features';
+import type { TimeFeature } from '../../vocabulary/bodies/features';
 import { BIT, type RungReading, readingOf } from './reading';
 import type { Room } from './room';
 

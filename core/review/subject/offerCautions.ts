@@ -8,7 +8,7 @@ import {
   timeRulesOn,
 } from '../../caution';
 import { FEATURES, type Passing } from '../../repertoire';
-import type { TimeFeature } from '../../vocabulary/features';
+import type { TimeFeature } from '../../vocabulary/bodies/features';
 import { isOver } from '../../vocabulary/measure';
 import type { Offer } from './offer';
 

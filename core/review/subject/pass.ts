@@ -1,6 +1,6 @@
 import type { LaidBlock } from '../../plan';
 import { type Catalog, type Doing, type Run, type RungFeatures, workRun } from '../../repertoire';
-import type { TimeFeature } from '../../vocabulary/features';
+import type { TimeFeature } from '../../vocabulary/bodies/features';
 import { bitsOfPosition, type RungReading } from './reading';
 
 /** One pass of a block as time features see it, whenever it is done. */

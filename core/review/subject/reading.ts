@@ -7,7 +7,7 @@ import {
   type RungEntry,
   type RungFeatures,
 } from '../../repertoire';
-import { TIME_FEATURES, type TimeFeature } from '../../vocabulary/features';
+import { TIME_FEATURES, type TimeFeature } from '../../vocabulary/bodies/features';
 
 /** A time feature as one bit: what holds in a shape is one number, and so is what holds in two of them. */
 export const BIT = Object.fromEntries(TIME_FEATURES.map((feature, place) => [feature, 1 << place])) as Readonly<

@@ -1,6 +1,7 @@
 import type { LaidInterlude, TimedBlock, TimedClass, TimedInterlude } from '../../plan';
 import type { Catalog, Run } from '../../repertoire';
-import { TIME_FEATURES, type TimeFeature } from '../../vocabulary/features';
+import { TIME_FEATURES, type TimeFeature } from '../../vocabulary/bodies/features';
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import type { Known } from './known';
 import type { Pass } from './pass';
 import { ALL, BIT, bitsOfPosition, heldThrough, readingOf } from './reading';
@@ -142,7 +143,7 @@ function stepsOf({ catalog }: Room, { sequence }: TimedClass, known: readonly Kn
       const each = known[blocks + i - first] as Known;
       const { laid, second } = each;
       if (!second) continue;
-      const through = laid.position === 'side-lying' && turn > 0 ? over : ALL;
+      const through = liesOnSide(laid.position) && turn > 0 ? over : ALL;
       add(each, 1, second, i, rest + turn + laid.second.setup, through);
       turn = 0;
       rest = laid.rest;

@@ -1,5 +1,5 @@
 import type { TimedClass } from '../../plan';
-import { countText } from '../../vocabulary/countText';
+import { countText } from '../../vocabulary/words/countText';
 import { type CraftWord, craftWords } from '../craft/words';
 import type { ClassMeasure } from '../reviewClass';
 import { lateText } from './lateText';

@@ -1,9 +1,9 @@
 import { judge } from '../../caution';
 import { broughtBy } from '../../review';
 import { countText } from '../../vocabulary';
-import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/direction';
+import { DIRECTION_WORDS, DIRECTIONS } from '../../vocabulary/bodies/direction';
+import { otherSide, type Side } from '../../vocabulary/bodies/side';
 import { isOver, isUnder, rounded } from '../../vocabulary/measure';
-import { otherSide, type Side } from '../../vocabulary/side';
 import {
   episodeAt,
   episodeName,

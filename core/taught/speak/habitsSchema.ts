@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { CUE_KINDS } from '../../vocabulary/cue';
 import { idSchema, rungKeySchema } from '../../vocabulary/schemas';
+import { CUE_KINDS } from '../../vocabulary/words/cue';
 
 const times = (what: string) =>
   z.number().min(0.25).max(4).default(1).describe(`${what}: so many times as long as planned`);

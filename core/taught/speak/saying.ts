@@ -1,7 +1,7 @@
 import { phaseCounts } from '../../repertoire';
 import { inTurn, type ScriptLine, type ScriptSection } from '../../script';
 import type { Chance } from '../../vocabulary/chance';
-import { wordsIn } from '../../vocabulary/words';
+import { wordsIn } from '../../vocabulary/words/words';
 import type { Habits } from './habitsSchema';
 import { heard, otherwise } from './mumble';
 

@@ -1,9 +1,9 @@
 import type { Block, ClassPlan } from '../../plan';
 import type { Catalog, RungEntry } from '../../repertoire';
-import type { ReadCue } from './captions';
-import { repsCounted } from './counted';
-import { RungWords } from './rungWords';
-import { type HeardWord, heardIn } from './words';
+import type { ReadCue } from './hearing/captions';
+import { repsCounted } from './hearing/counted';
+import { RungWords } from './hearing/rungWords';
+import { type HeardWord, heardIn } from './hearing/words';
 
 /** A plan read out of captions that have none. */
 export interface DraftPlan {

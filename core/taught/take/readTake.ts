@@ -2,17 +2,17 @@ import { type ClassPlan, type TimedBlock, type TimedClass, timeClass } from '../
 import type { Catalog } from '../../repertoire';
 import type { ReviewContext } from '../../review';
 import { type Script, type ScriptSection, scriptOf } from '../../script';
-import type { Else, Found } from './align';
-import { begins, bestRow, burstsIn, TELLING } from './begins';
-import type { ReadCue } from './captions';
-import { repsCounted } from './counted';
-import { differencesIn } from './differences';
-import { type Laid, layAlong, within } from './layAlong';
-import { RungWords } from './rungWords';
-import { breathIn, firstSideIn, kindsIn } from './spoken';
+import type { Else, Found } from './aligning/align';
+import { begins, bestRow, burstsIn, TELLING } from './aligning/begins';
+import { differencesIn } from './aligning/differences';
+import { type Laid, layAlong, within } from './aligning/layAlong';
+import type { ReadCue } from './hearing/captions';
+import { repsCounted } from './hearing/counted';
+import { RungWords } from './hearing/rungWords';
+import { breathIn, firstSideIn, kindsIn } from './hearing/spoken';
+import { type HeardWord, heardIn } from './hearing/words';
 import type { Added, Take, TakenBlock } from './take';
 import { logOf } from './takeLog';
-import { type HeardWord, heardIn } from './words';
 
 /**
  * A take of a class read back: when each block really began, what was left out, moved and added, what was counted and

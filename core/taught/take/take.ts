@@ -1,8 +1,8 @@
-import type { CueKind } from '../../vocabulary/cue';
-import type { Side } from '../../vocabulary/side';
+import type { Side } from '../../vocabulary/bodies/side';
+import type { CueKind } from '../../vocabulary/words/cue';
 import type { Log } from '../logSchema';
-import type { Found } from './align';
-import type { Difference } from './difference';
+import type { Found } from './aligning/align';
+import type { Difference } from './aligning/difference';
 
 /** A block as it was found in a take: seconds. */
 export interface TakenBlock {

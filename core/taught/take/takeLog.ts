@@ -3,7 +3,7 @@ import type { ReviewContext } from '../../review';
 import type { Script, ScriptSection } from '../../script';
 import type { Log } from '../logSchema';
 import { plannedDay } from '../plannedDay';
-import type { Alignment } from './align';
+import type { Alignment } from './aligning/align';
 import type { Added, TakenBlock } from './take';
 
 interface TakeFound {

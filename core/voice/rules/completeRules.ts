@@ -1,6 +1,7 @@
 import { judge } from '../../caution';
 import { doseOf } from '../../plan';
 import { type CueKind, workingLimb } from '../../repertoire';
+import { liesOnSide } from '../../vocabulary/bodies/position';
 import { remembering } from '../../vocabulary/remember';
 import { HERE, missing, type VoiceRule } from '../rule';
 import type { SpokenBlock } from '../spoken';
@@ -143,7 +144,7 @@ const sideOther: VoiceRule = {
   find: ({ part, passes }) => {
     const { entry, firstSide } = part;
     // Lying on the side, the side counted is the one lain on, and cues name the limbs above it.
-    if (firstSide === null || entry.like === 'side-lying') return [];
+    if (firstSide === null || liesOnSide(entry.like)) return [];
     const limb = workingLimb(entry.rung) ?? 'side';
     return passes.flatMap(({ lines, side, pass }) => {
       const counted = side ?? firstSide;

@@ -3,7 +3,7 @@ import { phaseCounts } from '../../repertoire';
 import type { Remedy } from '../../review';
 import type { ScriptLine, ScriptSection } from '../../script';
 import { isUnder } from '../../vocabulary/measure';
-import { speechSeconds, wordsIn } from '../../vocabulary/words';
+import { speechSeconds, wordsIn } from '../../vocabulary/words/words';
 import { saidInstead } from '../mending';
 import type { VoiceRule } from '../rule';
 import type { SpokenBlock, Voice } from '../spoken';

@@ -1,7 +1,7 @@
 import { fleschKincaid } from 'flesch-kincaid';
 import { syllable } from 'syllable';
 import { remembering } from '../../vocabulary/remember';
-import { wordsIn } from '../../vocabulary/words';
+import { wordsIn } from '../../vocabulary/words/words';
 
 /** A text’s sentences and syllables. */
 const measured = remembering((text: string) => {

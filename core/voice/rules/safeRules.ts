@@ -1,7 +1,8 @@
 import { getsUpOverSide, optionOf, type TimedBlock } from '../../plan';
 import type { Remedy } from '../../review';
 import { exitFits, leadsTo, type ScriptLine } from '../../script';
-import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/stopSigns';
+import { isStanding, liesOnBack, liesOnFront } from '../../vocabulary/bodies/position';
+import { answersByLess, namesStopSign, saidAsStop } from '../../vocabulary/words/stopSigns';
 import { saidInstead } from '../mending';
 import { HERE, type Heard, type VoiceRule } from '../rule';
 
@@ -13,7 +14,7 @@ const ROUNDED =
 const BY_THE_SIDE = /\bside\b/i;
 
 /** Where a way out that the rung words, and the script leaves out as untrue, would still mislead whoever reads the rung. */
-const FAR: ReadonlySet<string> = new Set(['standing', 'prone', 'supine']);
+const isFar = (position: string): boolean => isStanding(position) || liesOnFront(position) || liesOnBack(position);
 
 const exitUnsafe: VoiceRule = {
   code: 'EXIT_UNSAFE',
@@ -25,7 +26,7 @@ const exitUnsafe: VoiceRule = {
     const said = passes.flatMap((pass) => pass.lines.filter((each) => each.said && each.kind === 'transition'));
     const lines: ReadonlyArray<Pick<ScriptLine, 'id' | 'text'>> = said.length > 0 ? said : unsaidWays(part);
     const overSide = getsUpOverSide({ cautions: [...conditions] });
-    const lying = catalog.graph.like(part.position) === 'supine';
+    const lying = liesOnBack(catalog.graph.like(part.position));
     return lines.flatMap((line): Heard[] => {
       const about = (sentence: string): Heard[] => [
         { ...HERE, sentence: `“${line.text}” ${sentence}`, lines: [line.id] },
@@ -37,7 +38,7 @@ const exitUnsafe: VoiceRule = {
         return about('rounds the back; with low bone density people roll to the side with a long spine.');
       }
       if (!next || part.carried) return [];
-      const strays = said.length > 0 || leadsTo(line.text).some((position) => FAR.has(position));
+      const strays = said.length > 0 || leadsTo(line.text).some(isFar);
       if (!strays || exitFits(catalog, line.text, part, next)) return [];
       return about(
         next.position === part.position

@@ -3,7 +3,7 @@ import type { Remedy } from '../../review';
 import type { ScriptLine } from '../../script';
 import { isOver } from '../../vocabulary/measure';
 import { remembering } from '../../vocabulary/remember';
-import { wordsIn } from '../../vocabulary/words';
+import { wordsIn } from '../../vocabulary/words/words';
 import { saidInstead } from '../mending';
 import { HERE, type Heard, type VoiceRule } from '../rule';
 import type { SpokenBlock, Voice } from '../spoken';

@@ -6,9 +6,9 @@ import type { Log } from '@warm-ladder/core/taught';
 import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import type { WayProps } from './ClassUnderWay';
 import { Key } from './Key';
-import { dropCourse, type KeptCourse, keepCourse } from './keptCourse';
+import { dropCourse, type KeptCourse, keepCourse } from './live/keptCourse';
+import { type SentLog, sendLog } from './live/sendLog';
 import { PeopleField } from './PeopleField';
-import { type SentLog, sendLog } from './sendLog';
 
 interface EndedProps {
   /** The class as the studio has it, and as it was when it ended. */

@@ -5,7 +5,7 @@ import type { ScriptSection } from '@warm-ladder/core/script';
 import { useCallback, useEffect, useRef } from 'react';
 import type { PhasePlace } from '../../figure/MovingFigure';
 import { SoonMoving } from '../../figure/SoonMoving';
-import { countWords, doingWords } from './stageWords';
+import { countWords, doingWords } from './live/stageWords';
 
 export const TEXT_SIZES = ['usual', 'large', 'largest'] as const;
 export type TextSize = (typeof TEXT_SIZES)[number];

@@ -3,9 +3,9 @@ import { clock } from '@warm-ladder/core/review';
 import type { ReactNode } from 'react';
 import type { WayProps } from './ClassUnderWay';
 import { TEXT_SIZES, type TextSize } from './Glance';
-import { behindWords } from './stageWords';
-import { pace } from './usePacer';
-import { canSpeak } from './useSpeaker';
+import { behindWords } from './live/stageWords';
+import { pace } from './live/usePacer';
+import { canSpeak } from './live/useSpeaker';
 
 /** What is seen and heard, as whoever teaches likes it. */
 interface StageChoices {

@@ -7,9 +7,9 @@ import { useCallback, useEffect, useState } from 'react';
 import { server } from '../../app/store/server';
 import { today } from '../../app/today';
 import { download } from '../../parts/download';
-import { dropCourse, type KeptCourse, keptCourses } from './keptCourse';
-import { remember, remembered } from './onDevice';
-import { sendWaitingLogs } from './sendLog';
+import { dropCourse, type KeptCourse, keptCourses } from './live/keptCourse';
+import { remember, remembered } from './live/onDevice';
+import { sendWaitingLogs } from './live/sendLog';
 
 type Occasion = Programme['occasions'][number];
 

@@ -2,7 +2,7 @@ import type { Phase } from '@warm-ladder/core/repertoire';
 import { cuesToldIn, inTurn, type ScriptLine } from '@warm-ladder/core/script';
 import { SoonWrongForms } from '../../parts/soon';
 import { StageFigure, type StageProps } from './Glance';
-import { countWords, doingWords } from './stageWords';
+import { countWords, doingWords } from './live/stageWords';
 
 /** What kind of words they are, by their colour and by their own name: set-up, safety, options; the rest is the effort. */
 const LOOKS: Readonly<Partial<Record<ScriptLine['kind'], { readonly colour: string; readonly name: string }>>> = {

@@ -28,6 +28,7 @@ import {
   type Spot,
   type TrunkPoint,
 } from '@warm-ladder/core/figure';
+import { isSeated, liesOnBack, liesOnFront, liesOnSide } from '@warm-ladder/core/vocabulary';
 import { JOINT_WORDS } from './joints';
 
 /** Which side of a pair a hand moves. */
@@ -86,7 +87,7 @@ function wayOf(pose: Pose, name: HandleName, { view, like }: Stage): Way | null 
     const joint = view === 'front' ? 'sideBend' : 'twist';
     return name === 'ribs' || name === 'shoulder' ? { joint } : null;
   }
-  const onSide = like === 'side-lying';
+  const onSide = liesOnSide(like);
   switch (name as SpinePoint) {
     case 'head':
       return { joint: 'neck', frees: ['head'] };
@@ -96,11 +97,11 @@ function wayOf(pose: Pose, name: HandleName, { view, like }: Stage): Way | null 
       return onSide ? { joint: 'sideBend', frees: CHEST } : { joint: 'back', frees: CHEST };
     case 'hip':
       // Lifted from lying, the pelvis hangs between the shoulders and the feet that stay where they are.
-      if (like === 'supine') return { joint: 'hip', frees: ['pelvis', 'ribs'], instead: ['shoulders'] };
+      if (liesOnBack(like)) return { joint: 'hip', frees: ['pelvis', 'ribs'], instead: ['shoulders'] };
       // On a side it is lifted between an arm and the feet.
       if (onSide && !SIDES.some((side) => armBears(pose, side))) return null;
       if (onSide) return { joint: 'sideBend', frees: ['pelvis', 'ribs', 'thigh.left', 'shin.left'] };
-      return { joint: like === 'seated' || like === 'prone' ? 'lumbar' : 'hip' };
+      return { joint: isSeated(like) || liesOnFront(like) ? 'lumbar' : 'hip' };
   }
 }
 
