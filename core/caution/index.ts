@@ -1,8 +1,20 @@
 export type { AbdominalCheck } from '../vocabulary/schemas';
-export * from '../vocabulary/words/condition';
-export * from './calendar';
-export type * from './changeSchema';
-export * from './checks';
-export * from './judge';
-export * from './rules';
-export * from './survey';
+export { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/words/condition';
+export { agoText, daysBetween } from './calendar';
+export type { CautionChange } from './changeSchema';
+export { type CheckLimits, type PersonReading, readChecks } from './checks';
+export {
+  type Caution,
+  type Graded,
+  judge,
+  measuredText,
+  peakCautions,
+  rateCautions,
+  rulesFor,
+  speaksOf,
+  timeRulesOn,
+  valueText,
+  WITHIN,
+} from './judge';
+export { adviceOf, CAUTION_RULES, type CautionRule, graver, isAbout, keyOfRule, VERDICTS, type Verdict } from './rules';
+export { LEFT, type Left, surveyRepertoire } from './survey';

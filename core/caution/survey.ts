@@ -4,7 +4,7 @@ import { type Caution, judge } from './judge';
 import { VERDICTS } from './rules';
 
 /** A rule that speaks, on how many rungs, and on which one most. */
-export interface SpokenRule {
+interface SpokenRule {
   readonly caution: Caution;
   readonly count: number;
   readonly hardest: RungEntry;

@@ -4,7 +4,7 @@ import type { Catalog, Cue, CueKind, Exercise, Rung, RungEntry } from '../repert
 import type { Question } from '../taught';
 
 /** A place where words are a cue. */
-export interface CuePlace {
+interface CuePlace {
   readonly entry: RungEntry;
   readonly cue: Cue;
 }

@@ -1,1 +1,1 @@
-export * from './cueIndex';
+export { classesSpeaking, type SharedCue, sharedCues, withCuesChanged } from './cueIndex';

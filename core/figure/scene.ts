@@ -127,7 +127,7 @@ function wayOf({ joints: from }: Drawing, { joints: to }: Drawing): Layer | null
 const scenes = new WeakMap<RungEntry, Scene | null>();
 
 /** A body on its way along a phase, 0 at its beginning and 1 on arrival. */
-export type Along = (share: number) => Drawing;
+type Along = (share: number) => Drawing;
 
 /** One phase of a repetition as it is drawn moving. */
 export interface DrawnPhase {

@@ -14,7 +14,7 @@ export interface Chapter {
  * Parts of a class that touch one another, from 0 to its end. Each begins where its first word of set-up is said, as the
  * clock has it everywhere; the way there ends the one before.
  */
-export function chaptersOf({ sections, seconds }: Script): Chapter[] {
+function chaptersOf({ sections, seconds }: Script): Chapter[] {
   const chapters: Chapter[] = [];
   for (const { title, startSeconds, block, kind } of sections) {
     const from = chapters.length === 0 ? 0 : startSeconds;

@@ -1,11 +1,22 @@
-export * from './captions';
-export * from './chapters';
-export * from './coverHandout';
-export * from './document';
-export * from './handout';
-export * from './homeHandout';
-export * from './markdown';
-export * from './planCsv';
-export * from './seriesHandouts';
-export * from './spokenClass';
+export { srtFrom, srtOf, vttFrom, vttOf } from './captions';
+export { chaptersVtt } from './chapters';
+export { coverHandout } from './coverHandout';
+export { scriptDocument } from './document';
+export {
+  equipmentHandout,
+  type Handout,
+  type HandoutCell,
+  type HandoutPart,
+  type HandoutTable,
+  LINE_LABELS,
+  oneSheet,
+  roomCardHandout,
+  scriptHandout,
+  withoutEmptyColumns,
+} from './handout';
+export { homeHandout } from './homeHandout';
+export { markdownOf } from './markdown';
+export { planCsv } from './planCsv';
+export { practiceWords, seriesHandouts } from './seriesHandouts';
+export { propsWords, type SpokenClass, spokenClass, spokenIn } from './spokenClass';
 export { wholeTerm } from './wholeTerm';

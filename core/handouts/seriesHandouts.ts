@@ -36,11 +36,7 @@ function newAndKnown({ catalog }: WholeStudio, { plan, before }: EpisodeReview) 
 }
 
 /** The term on one page: every class with its day, its teacher, what is new, what is needed. */
-export function termPlan(
-  studio: WholeStudio,
-  series: Series,
-  review: SeriesReview = reviewSeries(studio, series),
-): Handout {
+function termPlan(studio: WholeStudio, series: Series, review: SeriesReview = reviewSeries(studio, series)): Handout {
   const dates = datesOf(series);
   const { schedule } = series;
   const before = followedBy(studio, series).at(-1);

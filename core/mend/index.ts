@@ -1,12 +1,12 @@
-export * from './additions';
+export { type Addition, additionOf, additionsAt, standingWith } from './additions';
 export { aimOf, type Fitted, fitEdits, fitted } from './fit';
 export { type Fix, fixesFor } from './fixesFor';
 export { givesFor } from './give';
-export * from './levels';
-export * from './mend';
+export { type Levelled, levelled, offering, offeringIn, offerSeconds } from './levels';
+export { keptIn, keptText, type Mended, type MendStep, mend, mending } from './mend';
 export { insertions } from './neighbours';
-export * from './pool';
-export * from './standing';
+export { names, poolOf, ruledOut, type Wish } from './pool';
+export { type Standing, standingOf } from './standing';
 export { type ToTime, toTime } from './toTime';
 export { type Beside, betterWith, costOn, type Ground, groundOf, outcomeOf } from './trial';
 export type { LeftOver } from './whyLeft';

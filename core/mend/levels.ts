@@ -117,7 +117,7 @@ function isDouble({ timed }: Subject, { index, position }: TimedBlock, entry: Ru
 }
 
 /** The nearest rung of a lane that the room can take, dosed to the main version's time; and that in words. */
-export function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper', doubles = false) {
+function levelFor(subject: Subject, part: TimedBlock, lane: 'lower' | 'upper', doubles = false) {
   const { catalog, graded } = subject;
   const { entry, block } = part;
   const ladder = catalog.ladder(entry.exercise.id).filter((each) => laneOf(entry, each) === lane);

@@ -31,7 +31,7 @@ export interface Pool {
 }
 
 /** Why a rung does not fit, in a sentence, and whether nobody can ask for it all the same. */
-export interface Unfit {
+interface Unfit {
   readonly why: string;
   readonly forbids: boolean;
 }

@@ -1,4 +1,4 @@
-export * from './files';
-export * from './packageOf';
-export * from './packageSchema';
-export * from './readPackage';
+export { type Digest, MANIFEST, type PackageFiles } from './files';
+export { packageOf } from './packageOf';
+export { packageJsonSchema } from './packageSchema';
+export { type Cue, cuesOfVtt, readPackage } from './readPackage';

@@ -1,7 +1,16 @@
 import type { Block, Interlude, Option, RungBlock } from './classSchema';
 
 export type { Audience, Block, ClassPlan, Interlude, Line, Option, RungBlock, SpareBlock } from './classSchema';
-export * from './kinds';
+export {
+  INTERLUDE_WORDS,
+  INTERLUDES,
+  type InterludeKind,
+  LEVELS,
+  MODES,
+  PURPOSE_WORDS,
+  PURPOSES,
+  type Purpose,
+} from './kinds';
 
 export const isInterlude = (block: Block): block is Interlude => 'interlude' in block;
 export const isRungBlock = (block: Block): block is RungBlock => !('interlude' in block);

@@ -1,14 +1,45 @@
-export * from './checks/checkCarries';
-export * from './checks/checkClass';
-export * from './checks/doseProblems';
-export * from './checks/problem';
-export * from './class';
-export * from './clock/blockTime';
+export { checkCarries } from './checks/checkCarries';
+export { checkClass } from './checks/checkClass';
+export { doseProblems } from './checks/doseProblems';
+export type { Problem } from './checks/problem';
+export {
+  type Audience,
+  type Block,
+  type ClassPlan,
+  INTERLUDE_WORDS,
+  INTERLUDES,
+  type Interlude,
+  type InterludeKind,
+  isInterlude,
+  isRungBlock,
+  LEVELS,
+  type Line,
+  MODES,
+  type Option,
+  offeredRungs,
+  optionOf,
+  PURPOSE_WORDS,
+  PURPOSES,
+  type Purpose,
+  type RungBlock,
+  type SpareBlock,
+} from './class';
+export { blockSeconds, changesSide, doseOf, type Pacing, repsOf, tempoOf, untypedSetup } from './clock/blockTime';
 export { dayPace } from './clock/dayPace';
-export * from './clock/laid';
+export type { LaidBlock, LaidInterlude } from './clock/laid';
 export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './clock/pace';
-export * from './clock/timeClass';
-export * from './clock/timedBlock';
+export {
+  getsUpOverSide,
+  isLesson,
+  type PacedTeacher,
+  PlanError,
+  pacingOf,
+  type Taught,
+  type TimedClass,
+  type TimeParts,
+  timeClass,
+} from './clock/timeClass';
+export { propsNeeded, type Slot, TimedBlock, type TimedInterlude } from './clock/timedBlock';
 export {
   type Guessed,
   guessedSetups,
@@ -17,14 +48,22 @@ export {
   type TimeRange,
   type UncertainSeconds,
 } from './clock/uncertainty';
-export * from './edits/change';
-export * from './edits/edit';
-export * from './edits/many';
-export * from './edits/replaceRung';
-export * from './edits/shortForm';
+export type { Change } from './edits/change';
+export {
+  applyEdit,
+  applyEdits,
+  type ClassChange,
+  freeBlockId,
+  type InterludeChange,
+  type PlanEdit,
+  type RungBlockChange,
+} from './edits/edit';
+export { duplicateTogether, moveTogether, removeTogether, sayTogether } from './edits/many';
+export { type ReplacedIn, replaceRung } from './edits/replaceRung';
+export { leavingOut, shortForm } from './edits/shortForm';
 export { keepForTime, takeFromSpare, withoutSpare, withSpare } from './edits/spare';
-export * from './ownWords';
-export * from './repsRange';
-export * from './spokenWords';
-export type * from './teacherSchema';
+export { withOwnWords } from './ownWords';
+export { repsRangeOf } from './repsRange';
+export { interludeLines } from './spokenWords';
+export type { Room, Teacher } from './teacherSchema';
 export { sharesOfUse, type UseShare } from './uses';

@@ -13,7 +13,6 @@ export const PURPOSE_WORDS: Readonly<Record<Purpose, string>> = {
 };
 
 export const MODES = ['teach', 'flow', 'show'] as const;
-export type Mode = (typeof MODES)[number];
 
 export const INTERLUDES = ['talk', 'check', 'recover'] as const;
 export type InterludeKind = (typeof INTERLUDES)[number];

@@ -1,6 +1,6 @@
 import type { Phase, Rung, RungRef } from './exerciseSchema';
 
-export * from '../vocabulary/words/cue';
+export { BREATHS, CUE_KINDS, type CueKind, REP_PLACES, type RepPlace } from '../vocabulary/words/cue';
 export type { Cue, Dose, DoseChange, Exercise, Phase, Prop, Rung, RungRef } from './exerciseSchema';
 
 /** How a rung is named across the product: `exercise/rung`. */

@@ -24,7 +24,7 @@ export const loadsLowBack = (catalog: Catalog, entry: RungEntry): boolean =>
   bearsLowBack(entry) && (catalog.measures(entry).load.legLever ?? 0) >= LEG_LOAD;
 
 /** Where the legs of a rung are: a foot down, both up, or first the one and then the other. */
-export function legsOf({ rung }: RungEntry): 'down' | 'up' | 'both' {
+function legsOf({ rung }: RungEntry): 'down' | 'up' | 'both' {
   const up = shapesOf(rung).map(bothUp);
   if (up.every(Boolean)) return 'up';
   return up.some(Boolean) ? 'both' : 'down';

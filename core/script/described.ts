@@ -76,7 +76,7 @@ export function describeBlock(timed: TimedClass, part: TimedBlock): DescribedBlo
 }
 
 /** Springs and settings in words. @example ['spring 120 N at the feet, resisting', 'foot bar high'] */
-export const settingsOf = ({ rung: { spring, settings = [] } }: RungEntry): readonly string[] => [
+const settingsOf = ({ rung: { spring, settings = [] } }: RungEntry): readonly string[] => [
   ...(spring
     ? [`spring ${spring.newtons} N at the ${spring.at}, ${spring.does === 'resist' ? 'resisting' : 'carrying'}`]
     : []),

@@ -1,11 +1,11 @@
 export { type Chance, chanceOf } from '../vocabulary/chance';
 export { type Search, type Tried, tryOut } from './briefs/aims';
-export * from './briefs/briefSchema';
-export * from './briefs/seriesBriefSchema';
+export { type Brief, briefSchema } from './briefs/briefSchema';
+export { type SeriesBrief, seriesBriefSchema } from './briefs/seriesBriefSchema';
 export { goesOn } from './courses/goingOn';
-export * from './courses/proposeSeries';
+export { proposeSeries, proposingSeries, type SeriesProposal } from './courses/proposeSeries';
 export type { Proposal } from './finish';
-export * from './propose';
+export { EVALUATIONS, type Proposed, propose, proposing } from './propose';
 export type { Composition } from './searching/composition';
 export { strayFrom } from './searching/orders';
 export { anneal } from './searching/search';

@@ -3,7 +3,7 @@ import { broughtBefore, doingsOf, type Learnt, type SeriesStudio } from './learn
 import type { Series } from './seriesSchema';
 
 /** A rung that stands in an episode before what it needs is earned. */
-export interface Unearned {
+interface Unearned {
   readonly key: string;
   /** Indexes of its blocks. */
   readonly blocks: readonly number[];

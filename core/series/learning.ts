@@ -66,7 +66,7 @@ export function doingsOf(plan: ClassPlan): Doings {
 }
 
 /** Whether a block teaches its rung: explained, whether it is done or shown. */
-export const teaches = ({ mode }: Pick<RungBlock, 'mode'>): boolean => mode !== 'flow';
+const teaches = ({ mode }: Pick<RungBlock, 'mode'>): boolean => mode !== 'flow';
 
 interface Count {
   readonly taught: number;

@@ -1,4 +1,4 @@
-export * from './cases/version1';
-export * from './demo';
-export * from './runs';
-export * from './studio';
+export { inVersion1 } from './cases/version1';
+export { demoBundle, demoFiles } from './demo';
+export { runs, sampled } from './runs';
+export { block, bundleOf, catalogOf, classOf, EXERCISES, exercise, must, PROPS, rung } from './studio';

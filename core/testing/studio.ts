@@ -60,7 +60,7 @@ export const block = (name: string, change: Partial<RungBlock> = {}): Unnamed<Ru
 };
 
 /** Blocks with an id by their place where they have none: the first is `b1`. */
-export const named = (blocks: ReadonlyArray<Unnamed<Block>>): Block[] =>
+const named = (blocks: ReadonlyArray<Unnamed<Block>>): Block[] =>
   blocks.map((each, i) => ({ id: `b${i + 1}`, ...each }) as Block);
 
 export const classOf = (blocks: ReadonlyArray<Unnamed<Block>>, change: Partial<ClassPlan> = {}): ClassPlan =>

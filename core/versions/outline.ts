@@ -7,7 +7,7 @@ import { draftScript } from '../script';
 import { schoolFindings } from '../voice';
 
 /** A step of a class as it stands beside another version's. */
-export interface OutlinedStep {
+interface OutlinedStep {
   readonly id: string;
   readonly name: string;
   readonly startSeconds: number;

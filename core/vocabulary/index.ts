@@ -1,16 +1,12 @@
-export * from './bodies/direction';
-export * from './bodies/features';
 export { LANDMARK_IDS, LANDMARKS, type Landmark } from './bodies/landmarks';
 export { isSeated, liesOnBack, liesOnFront, liesOnSide } from './bodies/position';
-export * from './bodies/preparations';
-export * from './bodies/side';
+
+export { SIDEDNESS_WORDS } from './bodies/side';
 export { FELT_AT, type FeltAt, GOOD_FOR, type GoodFor, wordsOfUse } from './bodies/uses';
-export * from './measure';
-export * from './parts';
+
+export { type Parts, withParts, withPartsOrNone } from './parts';
 export type { AbdominalCheck } from './schemas';
 export type { Searching } from './searching';
-export * from './words/condition';
+
 export { countText } from './words/countText';
 export { idOf, plainWords } from './words/plainWords';
-export * from './words/stopSigns';
-export * from './words/text';

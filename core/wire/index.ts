@@ -1,5 +1,45 @@
-export * from './answers';
-export * from './changes';
+export {
+  COPY_REASONS,
+  type CopyReason,
+  type FedDocument,
+  type FeedEvent,
+  type History,
+  type ImportAnswer,
+  type ImportEffect,
+  type ImportReport,
+  type Kept,
+  type KeptCopy,
+  type PhonesAnswer,
+  type Programme,
+  type Progress,
+  REFUSALS,
+  type RefusalBody,
+  type RefusalCode,
+  type RungReport,
+  refusalSchema,
+  type SetAsideDocument,
+  type StudioAnswer,
+  type TableAnswer,
+  type Versions,
+} from './answers';
+export {
+  type ChangeAnswer,
+  type ChangedPlace,
+  type ChangesAnswer,
+  changesSchema,
+  type SentChange,
+  type SentEdit,
+  type SentValue,
+} from './changes';
 export { type Form, HANDOUT_FORMATS, type HandoutFormat, type HandoutSheet } from './handouts';
-export * from './openApi';
-export * from './routes';
+export { openApi } from './openApi';
+export {
+  allRoutes,
+  documentRoutes,
+  type HistoryQuery,
+  ROUTES,
+  type Route,
+  refusalsOf,
+  type Written,
+  writtenSchema,
+} from './routes';

@@ -2,7 +2,19 @@ import { SIDES, type Side } from '../../vocabulary/bodies/side';
 import { type LimbJoint, PAIRED, type Paired, SINGLE_OF, type TrunkJoint } from './joints';
 import type { Pose, Support } from './poseSchema';
 
-export * from './joints';
+export {
+  HANDS,
+  type Hand,
+  HELD_PARTS,
+  type HeldPart,
+  JOINT_RANGES,
+  LIMB_JOINTS,
+  type LimbJoint,
+  type PressedPart,
+  SINGLE_OF,
+  TRUNK_JOINTS,
+  type TrunkJoint,
+} from './joints';
 export type { Pose, Support } from './poseSchema';
 export { SIDES, type Side };
 

@@ -1,14 +1,6 @@
 import type { Catalog } from '../../repertoire/catalog';
 import type { DoseChange, RungRef } from '../../repertoire/exercise';
-import {
-  type Block,
-  type ClassPlan,
-  type Interlude,
-  isInterlude,
-  offeredRungs,
-  optionOf,
-  type RungBlock,
-} from '../class';
+import { type Block, type ClassPlan, type Interlude, isInterlude, optionOf, type RungBlock } from '../class';
 import { timeClass } from '../clock/timeClass';
 import { givesKept, reanchored } from './spare';
 
@@ -214,9 +206,6 @@ export function freeBlockId({ blocks, spare = [] }: Pick<ClassPlan, 'blocks' | '
     if (!taken.has(id)) return id;
   }
 }
-
-/** Whether a rung is offered in a block. */
-export const offers = (block: RungBlock, rung: string): boolean => offeredRungs(block).includes(rung);
 
 /** The class after several edits. @throws RangeError when an edit names a block that is not there */
 export const applyEdits = (catalog: Catalog, plan: ClassPlan, edits: readonly PlanEdit[]): ClassPlan =>

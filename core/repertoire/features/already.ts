@@ -3,7 +3,7 @@ import type { Moment } from '../measuring/course';
 import { headInHands, type Reading } from './poseFeatures';
 
 /** What a rung does throughout of what a caution may advise, so that nobody is told to do what they do. */
-export const ALREADY = [
+const ALREADY = [
   'footDown',
   'kneesBent',
   'kneesDown',

@@ -18,7 +18,7 @@ import { headElevation, headInHands, holds, peaksOf, type Reading, rolls } from 
 import { joined, type Run, repeated, scaled, span } from './run';
 
 /** What a part of a rung (the way in, the repetition, the way out) does to a body. */
-export interface PartFeatures {
+interface PartFeatures {
   readonly counts: number;
   readonly peaks: Readonly<Record<PeakFeature, number>>;
   /** A count, so that the room's seconds of one make it a rate. */

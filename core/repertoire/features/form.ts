@@ -54,7 +54,7 @@ const ARM: readonly LimbJoint[] = ['shoulder', 'elbow', 'shoulderAbduction'];
  * The side the poses of a one-sided rung are drawn for: said, or that of the leg, else the arm, that travels farther,
  * else the side turned or bent to; side-lying is drawn lying on the left.
  */
-export function drawnSide(rung: Rung, like: BasePosition): Side {
+function drawnSide(rung: Rung, like: BasePosition): Side {
   if (rung.drawn) return rung.drawn;
   if (liesOnSide(like)) return 'left';
   const poses = repetitionPoses(rung);

@@ -22,7 +22,7 @@ const LEAST_STEP = 1;
 const BESIDE = 3;
 
 /** The rungs one climbs, in order: branches aside. */
-export const climbed = (catalog: Catalog, { id }: Exercise): readonly RungEntry[] =>
+const climbed = (catalog: Catalog, { id }: Exercise): readonly RungEntry[] =>
   catalog.ladder(id).filter(({ rung }) => rung.branchOf === undefined);
 
 /** The heats of the rungs one climbs, in order. */

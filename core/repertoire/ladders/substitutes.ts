@@ -1,5 +1,5 @@
 import type { Direction } from '../../method';
-import { FEATURES, type Feature } from '../../vocabulary/bodies/features';
+import type { Feature } from '../../vocabulary/bodies/features';
 import type { Catalog, RungEntry } from '../catalog';
 import { featureAt } from '../features/features';
 
@@ -96,7 +96,3 @@ export function substitutesFor(catalog: Catalog, entry: RungEntry, query: Substi
     })
     .sort((a, b) => a.distance - b.distance || a.entry.key.localeCompare(b.entry.key));
 }
-
-/** The words of the features that load a part. */
-export const regionWords = (region: Region): string =>
-  REGIONS[region].map((feature) => FEATURES[feature].words).join(', ');

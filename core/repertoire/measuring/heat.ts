@@ -71,7 +71,7 @@ export interface HeatCircumstances {
 }
 
 /** What heat is the sum of: each term with its factor and the heat of one of it (docs/heat.md, "Terms"). */
-export const HEAT_TERMS = {
+const HEAT_TERMS = {
   /** What is held up, in heat already (`FELT`). */
   lever: ['lever', 0.8],
   leverStays: ['lever', 0.2],
@@ -101,7 +101,7 @@ export const HEAT_TERMS = {
   mobility: ['mobility', 3.15],
 } as const satisfies Record<string, readonly [HeatFactor, number]>;
 type HeatTerm = keyof typeof HEAT_TERMS;
-export type HeatTerms = Record<HeatTerm, number>;
+type HeatTerms = Record<HeatTerm, number>;
 
 /** Up to here heat is the plain sum of efforts; beyond, it nears 100 and never reaches it. */
 const STRAIGHT_TO = 84;

@@ -4,7 +4,7 @@ import type { RungEntry } from '../catalog';
 import type { Prop, Rung } from '../exercise';
 
 /** What a prop looks like: enough to draw it and to know what of a body it carries. */
-export const PROP_SHAPES = [
+const PROP_SHAPES = [
   'cushion',
   'ball',
   'roller',

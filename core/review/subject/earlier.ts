@@ -63,7 +63,7 @@ function nextIn(
 }
 
 /** Whether a class stands alone, or is a member of a series that judges what has to be learnt before it. */
-export const placeOf = (classId: string, allSeries: readonly Series[]): 'alone' | 'member' =>
+const placeOf = (classId: string, allSeries: readonly Series[]): 'alone' | 'member' =>
   allSeries.some(({ episodes }) => episodes.some((episode) => episode.class === classId)) ? 'member' : 'alone';
 
 /** As much of a studio as says what a class is held against. */

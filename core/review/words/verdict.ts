@@ -21,7 +21,7 @@ export interface Verdict {
 const lateChance = ({ range: { overChance, overIfGiven = overChance } }: Pick<TimedClass, 'range'>): number =>
   Math.min(overChance, overIfGiven);
 
-export const fitsClock = (timed: Pick<TimedClass, 'range'>): boolean => lateChance(timed) <= FITS;
+const fitsClock = (timed: Pick<TimedClass, 'range'>): boolean => lateChance(timed) <= FITS;
 
 /**
  * How often a class runs late, and how often with what may go left out.

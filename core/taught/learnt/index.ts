@@ -1,1 +1,1 @@
-export * from './learnt';
+export { type Learnt, type LearntSeconds, learntOf } from './learnt';

@@ -25,7 +25,7 @@ export interface LearntSeconds {
 }
 
 /** A lower option that is taken so often that it could be the main version. */
-export interface LearntOption {
+interface LearntOption {
   /** The id of its rung in the same ladder. */
   readonly option: string;
   readonly audience: string | undefined;
@@ -35,7 +35,7 @@ export interface LearntOption {
 }
 
 /** A fault seen so often that the words or the gate could be others. */
-export interface LearntFault {
+interface LearntFault {
   readonly cue: string;
   readonly seen: number;
   readonly classes: number;

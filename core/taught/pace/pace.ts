@@ -4,7 +4,7 @@ import type { Log } from '../logSchema';
 import { type DoneSlot, doneIn, type PlannedSlot, shareDone, slotsOf, wholly } from './slots';
 
 /** How many times as long a teacher takes for one kind of thing, and how sure that is. */
-export interface PaceFactor {
+interface PaceFactor {
   readonly factor: number;
   /** Between these it lies for four teachers in five with such logs. */
   readonly low: number;

@@ -1,3 +1,3 @@
 export type { CutKind } from './cuts';
 export { type Moment, NoMoment } from './moment';
-export * from './replan';
+export { type Replan, type ReplanEdit, replan } from './replan';

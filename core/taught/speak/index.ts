@@ -1,2 +1,2 @@
 export { type Habits, habitsSchema } from './habitsSchema';
-export * from './speak';
+export { type Spoken, speak } from './speak';
