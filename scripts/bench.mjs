@@ -33,6 +33,7 @@ for (const name of [
   'list',
   'figures',
   'sight',
+  'standing',
   'processes',
 ]) {
   run(process.execPath, ['--import', 'tsx', join(ROOT, 'e2e/bench', `${name}.ts`)]);

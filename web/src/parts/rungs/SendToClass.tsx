@@ -4,7 +4,7 @@ import { CornerUpRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useClassEdit } from '../../app/store/edits';
-import { selectOpenClass, selectReview } from '../../app/store/selectors';
+import { selectOpenClass, selectTimed } from '../../app/store/selectors';
 import { store, useAppDispatch, useAppSelector } from '../../app/store/store';
 import { undone } from '../../app/store/studio';
 
@@ -16,7 +16,7 @@ export function SendToClass({ entry }: { readonly entry: RungEntry }) {
   const [sent, setSent] = useState<string | null>(null);
   if (!open) return null;
   const send = () => {
-    const { timed } = selectReview(store.getState(), open);
+    const timed = selectTimed(store.getState(), open);
     const last = timed.sequence.findLast(({ position }) => position === entry.position);
     const before = last ? (open.blocks[last.index + 1]?.id ?? null) : null;
     const block: RungBlock = {

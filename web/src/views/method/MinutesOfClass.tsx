@@ -1,6 +1,6 @@
 import type { ClassPlan, TimeParts } from '@warm-ladder/core/plan';
 import { clock } from '@warm-ladder/core/review';
-import { selectReview } from '../../app/store/selectors';
+import { selectTimed } from '../../app/store/selectors';
 import { useAppSelector } from '../../app/store/store';
 
 /** What minutes go to, how each is drawn, and the word under it. */
@@ -18,7 +18,7 @@ const PARTS: ReadonlyArray<readonly [keyof TimeParts, string, string]> = [
 
 /** Where the minutes of a class go, with the range it falls in: what the figures under it change. */
 export function MinutesOfClass({ plan }: { plan: ClassPlan }) {
-  const { parts, seconds, range } = useAppSelector((state) => selectReview(state, plan)).timed;
+  const { parts, seconds, range } = useAppSelector((state) => selectTimed(state, plan));
   const target = plan.targetMinutes * 60;
   const across = Math.max(range.p90, target, 60) * 1.02;
   const at = (value: number) => (value / across) * 1000;

@@ -12,7 +12,7 @@ import { Printer } from 'lucide-react';
 import { type ReactNode, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { LostPage } from '../../app/shell/LostPage';
-import { selectAudience, selectCatalog, selectClass, selectReview, selectSeries } from '../../app/store/selectors';
+import { selectAudience, selectCatalog, selectClass, selectSeries, selectTimed } from '../../app/store/selectors';
 import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
 import { RungFigure } from '../../figure/RungFigure';
@@ -26,7 +26,7 @@ export function Component() {
 
 function Card({ plan }: { plan: ClassPlan }) {
   const catalog = useAppSelector(selectCatalog);
-  const { timed } = useAppSelector((state) => selectReview(state, plan));
+  const timed = useAppSelector((state) => selectTimed(state, plan));
   const group = useAppSelector(
     (state) =>
       selectSeries(state).find(({ episodes }) => episodes.some((each) => each.class === plan.id))?.schedule?.group,

@@ -2,7 +2,7 @@ import { keptIn, keptText, type MendStep, standingOf } from '@warm-ladder/core/m
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
 import { type ClassReview, clock, type Severity } from '@warm-ladder/core/review';
 import { useEffect, useState } from 'react';
-import { selectCatalog, selectReview } from '../../../app/store/selectors';
+import { selectCatalog, selectTimed } from '../../../app/store/selectors';
 import { useAppSelector } from '../../../app/store/store';
 import { stopSearch } from '../../../desk/desk';
 import type { Desk } from '../../../desk/useDesk';
@@ -149,7 +149,7 @@ const SEVERITIES: readonly Severity[] = ['stop', 'fix', 'look'];
 function Side(props: { title: string; plan: ClassPlan; standing: MendStep['after']; span: number }) {
   const { title, plan, standing, span } = props;
   const catalog = useAppSelector(selectCatalog);
-  const { timed } = useAppSelector((state) => selectReview(state, plan));
+  const timed = useAppSelector((state) => selectTimed(state, plan));
   return (
     <section aria-label={title}>
       <h3 className="font-semibold">
