@@ -114,7 +114,7 @@ export function useServer(): { readonly server: TestServer } {
   afterAll(async () => {
     await running?.close();
     remove();
-  });
+  }, 60_000);
   return {
     get server() {
       if (!running) throw new Error('the server runs only while tests do');
