@@ -76,8 +76,10 @@ function useAsked<T>(ask: Ask<T>, onAnswer?: (answer: T) => void): T | null {
       onAnswer?.(answer);
       setKnown({ ask, answer });
     };
-    // What is gone has nothing to tell; what died is started anew by the next change.
-    tell().catch(() => undefined);
+    // A worker that died is started anew by asking again; what is gone has nothing to tell.
+    tell()
+      .catch(tell)
+      .catch(() => undefined);
     return () => {
       over = true;
     };
