@@ -28,6 +28,11 @@ test('a sound bundle is read whole, and again from its own text', () => {
   expect(readBundle(emptyBundle())).toMatchObject({ ok: true });
 });
 
+test.each(['null', '5', '"a class"', '[]', '{}', 'true'])('a file that holds %s is no bundle, and says so', (text) => {
+  const message = expect.stringContaining('Not a bundle; expected "format"');
+  expect(parseBundle(text)).toMatchObject({ ok: false, problems: [{ path: ['format'], message }] });
+});
+
 test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
   ['another format', (b) => Object.assign(b, { format: 'other' }), /^format: Not a bundle; expected "format"/],
   [
@@ -197,6 +202,11 @@ test.each<[string, Parameters<typeof refusal>[0], RegExp]>([
     'a class that comes twice in a series, not to be told apart',
     (b) => b.series?.[0]?.episodes.push({ class: 'test-class' }),
     /episodes\[1\]\.class: “test-class” stands in it twice; expected an id for an episode whose class comes again\.$/,
+  ],
+  [
+    'a time zone that nobody knows',
+    (b) => Object.assign(b.series?.[0] ?? {}, { schedule: { timeZone: 'Kiln/Room' } }),
+    /series\[0\]\.schedule\.timeZone: Expected a time zone as Europe\/Berlin\.$/,
   ],
   [
     'a series that follows itself',

@@ -43,6 +43,16 @@ const ladder = exercise('ladder', { position: 'supine', rungs: [low, high] });
 const crossed = (axes: readonly Axis[], rungs: readonly string[] = ['low', 'high']) =>
   draftsFromAxes(ladder, rungs, axes, {});
 
+test('what carries a part is what carries it in the rung whose part it is', () => {
+  const on = { feet: 'ball', hands: 'stick', pelvis: 'ball' };
+  const carried = exercise('ladder', { position: 'supine', rungs: [{ ...low, on, props: ['ball', 'stick'] }, high] });
+  const drafts = draftsFromAxes(carried, ['low', 'high'], ['arms', 'legs'], {});
+  const onOf = (arms: string, legs: string) => drafts.find(({ of }) => of.arms === arms && of.legs === legs)?.rung.on;
+  expect(onOf('high', 'high')).toEqual({ pelvis: 'ball' });
+  expect(onOf('low', 'high')).toEqual({ pelvis: 'ball', hands: 'stick' });
+  expect(onOf('high', 'low')).toEqual({ pelvis: 'ball', feet: 'ball' });
+});
+
 test('two rungs crossed by parts give every mixture the ladder does not have, easiest first', () => {
   const two = crossed(['arms', 'legs']);
   // Every other part is the first rung's: that with both from the second is new too.

@@ -1,5 +1,5 @@
 import { block, classOf } from '@warm-ladder/core/testing';
-import { differencesOf } from './differences';
+import { clashesOf, differencesOf } from './differences';
 
 test('two versions of a class differ in words a director knows', () => {
   const mine = classOf([block('hold', { dose: { reps: 8 } }), block('curl')], { name: 'Mine', openingSeconds: 60 });
@@ -18,4 +18,31 @@ test('many differences are counted, the same is none', () => {
   const blocks = Array.from({ length: 20 }, () => block('hold'));
   expect(differencesOf(classOf(blocks), classOf([])).more).toBe(12);
   expect(differencesOf(classOf(blocks), classOf(blocks)).told).toEqual([]);
+});
+
+test('what two hands changed differently is named where it still is, with what each made of it', () => {
+  const was = classOf([block('hold', { dose: { reps: 8 } }), block('curl'), block('arch')], { name: 'Was' });
+  const [hold, curl, arch] = was.blocks as [
+    (typeof was.blocks)[number],
+    (typeof was.blocks)[number],
+    (typeof was.blocks)[number],
+  ];
+  const mine = { ...was, name: 'Mine', blocks: [{ ...hold, dose: { reps: 6 } }, arch, curl] };
+  const theirs = { ...was, name: 'Theirs', blocks: [arch, { ...curl, note: 'Slowly.' }] };
+  expect(clashesOf(was, mine, theirs)).toEqual([
+    { where: 'name', mine: 'Mine', theirs: 'Theirs' },
+    { where: 'block “hold, low”', mine: 'changed', theirs: 'removed' },
+  ]);
+  expect(clashesOf(was, theirs, mine).at(-1)).toEqual({
+    where: 'block “hold, low”',
+    mine: 'removed',
+    theirs: 'changed',
+  });
+});
+
+test('nothing on one side is told as nothing', () => {
+  expect(differencesOf({ dose: null }, { dose: { reps: 2 } }).told).toEqual([
+    { where: 'dose', mine: 'nothing', theirs: expect.any(String) },
+  ]);
+  expect(differencesOf(undefined, 'here').told).toMatchObject([{ where: 'the whole', mine: 'nothing' }]);
 });

@@ -1,4 +1,4 @@
-import { createAction, type UnknownAction } from '@reduxjs/toolkit';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** Something that was done and can be undone, said for a while. */
 export interface Notice {
@@ -16,16 +16,17 @@ interface DeskState {
   readonly asked: Way | null;
 }
 
-export const classOpened = createAction<string>('desk/classOpened');
-export const noticed = createAction<Notice | null>('desk/noticed');
-
-export const askedElsewhere = createAction<Way | null>('desk/askedElsewhere');
-
 const EMPTY: DeskState = { lastClass: null, notice: null, asked: null };
 
-export function deskReducer(state: DeskState = EMPTY, action: UnknownAction): DeskState {
-  if (classOpened.match(action)) return { ...state, lastClass: action.payload };
-  if (noticed.match(action)) return { ...state, notice: action.payload };
-  if (askedElsewhere.match(action)) return { ...state, asked: action.payload };
-  return state;
-}
+const desk = createSlice({
+  name: 'desk',
+  initialState: EMPTY,
+  reducers: {
+    classOpened: (state, { payload }: PayloadAction<string>) => ({ ...state, lastClass: payload }),
+    noticed: (state, { payload }: PayloadAction<Notice | null>) => ({ ...state, notice: payload }),
+    askedElsewhere: (state, { payload }: PayloadAction<Way | null>) => ({ ...state, asked: payload }),
+  },
+});
+
+export const { classOpened, noticed, askedElsewhere } = desk.actions;
+export const deskReducer = desk.reducer;

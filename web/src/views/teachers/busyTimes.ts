@@ -38,8 +38,8 @@ export function busyDays(text: string): readonly Stretch[] | string {
       if (end.compare(start) > 0) end.adjust(0, 0, 0, end.isDate ? -86_400 : -1);
       const day = start.clone();
       day.isDate = true;
-      for (let i = 0; i < LONGEST && day.toString().slice(0, 10) <= end.toString().slice(0, 10); i++) {
-        days.add(day.toString().slice(0, 10));
+      for (let i = 0; i < LONGEST && day.toString() <= end.toString(); i++) {
+        days.add(day.toString());
         day.adjust(1, 0, 0, 0);
       }
     }
