@@ -35,8 +35,8 @@ describe.each(['rowers-balance', 'potters-forearms', 'choir-first-draft'])('%s',
   });
   test('what is heard in it', () => {
     const record = reviewVoice(spoken.voice).map(
-      ({ code, severity, ids, value, limit, unit, message, lines: about }) =>
-        `${code} ${severity} ${line({ ids, value, limit, unit, about })} ${message}`,
+      ({ code, severity, ids, value, limit, unit, message, remedies, lines: about }) =>
+        `${code} ${severity} ${line({ ids, value, limit, unit, about })} ${message} ${line(remedies)}`,
     );
     expect(lines([`silence ${line(silenceOf(spoken.voice))}`, ...record])).toMatchSnapshot();
   });

@@ -59,7 +59,7 @@ describe.each(Object.entries(PLACES))('in %s', (_place, planned) => {
       const plan = planned(FAULTS[code]);
       const { catalog, findings } = heard(plan);
       const found = must(findings.find((each) => each.code === code));
-      const mended = applyEdits(catalog, plan, must(found.mend()[0]).edits);
+      const mended = applyEdits(catalog, plan, must(found.remedies[0]).edits);
       expect(heard(mended).findings.map((each) => each.code)).not.toContain(code);
     },
   );

@@ -25,13 +25,13 @@ export const VOICE_CODES = [
 ] as const;
 export type VoiceCode = (typeof VOICE_CODES)[number] | SchoolCode;
 
-/** A finding about what is said; none of them counts in the score of a class. */
+/** A finding about what is said: data, like every finding. None of them counts in the score of a class. */
 export interface VoiceFinding extends Omit<Finding, 'code'> {
   readonly code: VoiceCode;
   /** Ids of the lines it is about. */
   readonly lines: readonly string[];
-  /** Ways to mend it, worked out when asked for. */
-  readonly mend: () => readonly Remedy[];
+  /** What might mend it, as edits of the class. */
+  readonly remedies: readonly Remedy[];
 }
 
 /** What a rule finds in what is said on one block. */
@@ -42,7 +42,7 @@ export interface Heard {
   /** After the name of the block: what, how much, and what to do. */
   readonly sentence: string;
   readonly lines?: readonly string[];
-  readonly mend?: () => readonly Remedy[];
+  readonly remedies?: readonly Remedy[];
 }
 
 /** One question the language review asks of each block. */
@@ -72,7 +72,6 @@ export function told(rule: VoiceRule, { part }: SpokenBlock, heard: Heard): Voic
     unit: heard.unit,
     message: `${rungTitle(part.entry)}: ${heard.sentence}`,
     lines: heard.lines ?? [],
-    mend: heard.mend ?? NONE,
+    remedies: heard.remedies ?? [],
   };
 }
-const NONE = (): readonly Remedy[] => [];

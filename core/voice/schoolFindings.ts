@@ -14,8 +14,6 @@ import {
 } from '../school';
 import { HERE, type VoiceFinding } from './rule';
 
-/** What of the blocks of a class goes against the schools of the house, block by block. Worth a look, all of it. */
-/** @param choices what is chosen in this class */
 /** Words of a class, and of what is said around its blocks, that go against what is chosen. @returns a sentence each */
 export function wordsAgainst(
   text: string,
@@ -30,6 +28,10 @@ export function wordsAgainst(
   return found;
 }
 
+/**
+ * What of the blocks of a class goes against the schools of the house, block by block. Worth a look, all of it.
+ * @param choices what is chosen in this class
+ */
 export const schoolFindings = (catalog: Catalog, { blocks }: TimedClass, choices: Choices): VoiceFinding[] =>
   blocks.flatMap(({ entry, index, block }) => {
     const here = chosen(choices, entry.rung.choices);
@@ -51,7 +53,7 @@ export const schoolFindings = (catalog: Catalog, { blocks }: TimedClass, choices
         ...HERE,
         message: `${rungTitle(entry)}: ${sentence}`,
         lines,
-        mend: () => [],
+        remedies: [],
       }),
     );
   });

@@ -29,8 +29,8 @@ function findingsIn(voice: Voice, section: ScriptSection): VoiceFinding[] {
   const found = (
     code: VoiceCode,
     severity: VoiceFinding['severity'],
-    heard: Omit<Heard, 'mend'>,
-    mend?: Better,
+    heard: Omit<Heard, 'remedies'>,
+    better?: Better,
   ): VoiceFinding => ({
     code,
     severity,
@@ -41,7 +41,7 @@ function findingsIn(voice: Voice, section: ScriptSection): VoiceFinding[] {
     unit: heard.unit,
     message: `${headOf(section)}: ${heard.sentence}`,
     lines: heard.lines ?? [],
-    mend: () => (mend ? said(voice, section, mend) : []),
+    remedies: better ? said(voice, section, better) : [],
   });
   const written = section.lines.filter(({ source }) => source !== 'drafted');
   const lines = written.flatMap(({ id, text }): VoiceFinding[] => {

@@ -38,7 +38,7 @@ test.each([
   const catalog = catalogWith({ cues: [line] });
   const { plan, found } = heard(catalog, TAUGHT);
   expect(found).toMatchObject([{ severity: 'fix', ids: ['b1'] }]);
-  const [remedy] = must(found[0]).mend();
+  const [remedy] = must(found[0]).remedies;
   const mended = applyEdits(catalog, plan, must(remedy).edits);
   expect(heard(catalog, mended.blocks).found).toEqual([]);
   expect(
@@ -63,7 +63,7 @@ test.each<[string, ReadonlyArray<Unnamed<Block>>, Partial<ClassPlan>]>([
   const { plan, found } = heard(catalog, blocks, change);
   expect(found).toHaveLength(1);
   expect(must(found[0]).message).toMatch(/answers a sign to stop by something else than stopping/);
-  const mended = applyEdits(catalog, plan, must(must(found[0]).mend()[0]).edits);
+  const mended = applyEdits(catalog, plan, must(must(found[0]).remedies[0]).edits);
   expect(heard(catalog, mended.blocks, mended).found).toEqual([]);
 });
 
@@ -83,7 +83,7 @@ test('an option’s own sign that means stop is taken out by its fix', () => {
   const { plan, found } = heard(catalog, [
     block('curl/high', { mode: 'teach', options: [{ rung: 'low', sign: 'the knee hurts' }] }),
   ]);
-  const mended = applyEdits(catalog, plan, must(must(found[0]).mend()[0]).edits);
+  const mended = applyEdits(catalog, plan, must(must(found[0]).remedies[0]).edits);
   expect(must(mended.blocks[0])).toMatchObject({ options: [{ rung: 'low' }] });
   expect(heard(catalog, mended.blocks).found).toEqual([]);
 });

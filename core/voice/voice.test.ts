@@ -218,7 +218,7 @@ test('the house word is put in, the shorter cue taken, the image moved: each men
     ['PROMISE', only('promising')],
   ] as ReadonlyArray<readonly [VoiceCode, Said]>) {
     const finding = must(heard(said).findings.find((each) => each.code === code));
-    const [remedy] = finding.mend();
+    const [remedy] = finding.remedies;
     const edit = must(must(remedy).edits[0]);
     if (edit.kind !== 'set') throw new Error('expected the words of a block to change');
     const blocks = classOf(said.blocks).blocks.map((each) =>

@@ -1,12 +1,12 @@
 // Faults that a hand can make in one line of TypeScript, for npm run mutants.
 import { parseSync } from '@swc/core';
 
-/** What each operator becomes: a bound missed by one, a condition turned, a sign lost. */
+/** What each operator becomes: a comparison or a condition turned, a sign lost. */
 const OPERATORS = {
-  '<': '<=',
-  '<=': '<',
-  '>': '>=',
-  '>=': '>',
+  '<': '>',
+  '<=': '>=',
+  '>': '<',
+  '>=': '<=',
   '===': '!==',
   '!==': '===',
   '&&': '||',

@@ -29,7 +29,7 @@ const cueLong: VoiceRule = {
           unit: 's' as const,
           sentence: `“${line.text}” takes ${tenths(spoken)} s to say, and its breath lasts ${tenths(seconds)} s: ${fits === 1 ? 'one word fits' : `${fits} words fit`}.`,
           lines: [line.id],
-          mend: () => shorter(block, first as ScriptSection, line, fits),
+          remedies: shorter(block, first as ScriptSection, line, fits),
         },
       ];
     });

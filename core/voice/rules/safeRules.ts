@@ -76,7 +76,7 @@ const stopOffered: VoiceRule = {
             ...HERE,
             sentence: `“${line.text}” answers a sign to stop by something else than stopping. Say it as a stop.`,
             lines: [line.id],
-            mend: () => [saidInstead(part, section, line, better)],
+            remedies: [saidInstead(part, section, line, better)],
           };
         }),
     );
@@ -88,7 +88,7 @@ const stopOffered: VoiceRule = {
         (sign): Heard => ({
           ...HERE,
           sentence: `“${sign}” is a sign to stop, and is offered as a reason to take another version. Move it to the signs to stop.`,
-          mend: () => withoutSign(part, sign),
+          remedies: withoutSign(part, sign),
         }),
       ),
     ];

@@ -85,7 +85,7 @@ const imageTwice: VoiceRule = {
           ...HERE,
           sentence: `“${line.text}” was the image of ${first.part.entry.exercise.name} already. Take another, or none.`,
           lines: [line.id],
-          mend: () => inPlace(block, line, otherImages(block, line)),
+          remedies: inPlace(block, line, otherImages(block, line)),
         },
       ];
     });
@@ -168,7 +168,7 @@ const termRefused: VoiceRule = {
           ...HERE,
           sentence,
           lines: [line.id],
-          mend: () => inPlace(block, line, [better]),
+          remedies: inPlace(block, line, [better]),
         }),
       ),
     ),
@@ -189,7 +189,7 @@ const promise: VoiceRule = {
         ...HERE,
         sentence: `“${line.text}” promises what the work can’t keep. Say what it should feel like instead.`,
         lines: [line.id],
-        mend: () => inPlace(block, line, [null]),
+        remedies: inPlace(block, line, [null]),
       })),
 };
 

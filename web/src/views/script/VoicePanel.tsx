@@ -40,7 +40,7 @@ export function VoicePanel({ findings, onMend, onGo }: VoicePanelProps) {
                   block {block + 1}
                 </button>
               ))}
-              {finding.mend().map(({ label, edits }) => (
+              {finding.remedies.map(({ label, edits }) => (
                 <button
                   key={label}
                   type="button"
