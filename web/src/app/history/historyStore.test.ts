@@ -43,6 +43,14 @@ test('a window goes on with its own history, a new one with the last; an open ta
   expect((await takeUpHistory('stone', 'newer', null, new Set())).past).toEqual([step(1)]);
 });
 
+test('the history of an open tab is nobody else’s, though it is the last', async () => {
+  await keep('slip', 'closed', { past: [step(1)], future: [] });
+  await new Promise((later) => setTimeout(later, 5));
+  await keep('slip', 'open', { past: [step(2)], future: [] });
+  expect((await takeUpHistory('slip', 'new', null, new Set(['open']))).past).toEqual([step(1)]);
+  expect((await takeUpHistory('slip', 'open', 'open', new Set(['new']))).past).toEqual([step(2)]);
+});
+
 test('a history with a step that can’t be read is let go', async () => {
   await keep('brick', 'a', { past: [step(1), step(2)], future: [] });
   await (await browserStore()).put('steps', '{"n": 2}', ['brick', 'a', 2]);
