@@ -23,6 +23,8 @@ test('a class is taught by the stand-in, read back from its captions, and drafte
     paraphrase: 0.3,
     scatter: 0.1,
     skips: ['b4'],
+    moves: [['b7', 12]],
+    adds: [{ after: 'b9', rung: must(catalog.rungs[40]).key }],
   });
   const { cues, log } = speak(catalog, plan, context, habits, { seed: 4, date: DATE });
   const heard = cues.map((cue, at) => ({ ...cue, line: at }));

@@ -40,6 +40,11 @@ test('what two hands changed differently is named where it still is, with what e
   });
 });
 
+test('what has no name of its own is told by what it is', () => {
+  const counted = (n: number) => ({ stages: [{ id: 'a', n }] });
+  expect(clashesOf(counted(1), counted(2), counted(3))).toEqual([{ where: 'stages, n', mine: '2', theirs: '3' }]);
+});
+
 test('nothing on one side is told as nothing', () => {
   expect(differencesOf({ dose: null }, { dose: { reps: 2 } }).told).toEqual([
     { where: 'dose', mine: 'nothing', theirs: expect.any(String) },
