@@ -25,8 +25,15 @@ const WANTED = Number(values.faults);
 const ENDS = Date.now() + Number(values.minutes) * 60_000;
 /** At least this share of the faults is to be caught. */
 const CAUGHT = 0.85;
-/** Seconds of tests for one fault: what they don't catch by then counts as not caught. */
-const PATIENCE = 120;
+/**
+ * Seconds for the tests of one fault, those of seconds and then the nearest of those of minutes: what they don't catch by
+ * then counts as not caught.
+ */
+const PATIENCE = { quick: 110, long: 70 };
+/** Seconds for tests that are to pass. */
+const UNHURRIED = 900;
+/** So many files of long tests at most. */
+const MOST_LONG = 3;
 /** Seconds one file of tests takes at most, many times what the slowest does: longer is a loop without an end. */
 const HANGS = 90;
 /** Of ten faults so many are in each part: the core computes, the pages only show. */
@@ -106,7 +113,8 @@ function makeCopy() {
 }
 
 /** Runs tests in a copy up to the first failure. @returns what failed, or `null` with how many files passed in time */
-function runTests(copy, tests, env) {
+function runTests(copy, tests, env, part, patience = PATIENCE[part]) {
+  if (tests.length === 0) return { red: null, passed: 0 };
   const order = join(copy, 'order.json');
   writeFileSync(order, JSON.stringify(tests));
   const child = spawn(
@@ -124,7 +132,7 @@ function runTests(copy, tests, env) {
     ],
     {
       cwd: copy,
-      env: { ...process.env, ...env, MUTANT_ORDER: order },
+      env: { ...process.env, ...env, MUTANT_ORDER: order, TESTS: part },
       stdio: ['ignore', 'pipe', 'pipe'],
       detached: true,
     },
@@ -146,19 +154,19 @@ function runTests(copy, tests, env) {
       }
     };
     const clock = setInterval(() => {
-      if (running && secondsSince(running.since) > HANGS) end({ test: running.test, name: 'never ends' });
-      else if (secondsSince(since) > PATIENCE || Date.now() > ENDS + 60_000) end(null);
+      if (running && secondsSince(running.since) > HANGS) end({ test: running.test, name: 'never ends', part });
+      else if (secondsSince(since) > patience || Date.now() > ENDS + 60_000) end(null);
     }, 500);
     createInterface({ input: child.stdout }).on('line', (line) => {
       if (!line.includes('\u0001')) return;
       const told = JSON.parse(line.slice(line.indexOf('\u0001') + 1));
       if (told.begins) running = { test: told.begins, since: Date.now() };
       if (told.green) passed++;
-      if (told.red) end({ test: told.red, name: told.name });
+      if (told.red) end({ test: told.red, name: told.name, part });
     });
     child.on('close', (code) => {
       clearInterval(clock);
-      if (!red && code && passed < tests.length) red = { test: tests[0], name: `ended with ${code}: ${said}` };
+      if (!red && code && passed < tests.length) red = { test: tests[0], name: `ended with ${code}: ${said}`, part };
       resolve({ red, passed });
     });
   });
@@ -191,10 +199,14 @@ async function lane() {
     const source = readFileSync(join(ROOT, fault.file), 'utf8');
     writeFileSync(join(copy, fault.file), withFault(source, fault));
     const since = Date.now();
-    const { red, passed } = await runTests(copy, tests, env);
+    const quick = await runTests(copy, tests, env, 'quick');
+    const slow = testsOf(users, fault.file, 'long').slice(0, MOST_LONG);
+    const { red, passed } = quick.red ? quick : await runTests(copy, slow, env, 'long');
     writeFileSync(join(copy, fault.file), source);
     tried.push({ ...fault, red });
-    const how = red ? `caught by ${red.test}, ${red.name}` : `NOT CAUGHT by ${passed} of ${tests.length} files`;
+    const how = red
+      ? `caught by ${red.test}, ${red.name}`
+      : `NOT CAUGHT by ${quick.passed} of ${tests.length} files, ${passed} of ${slow.length} long`;
     console.log(`${tried.length}/${chosen.length} ${nameOf(fault)}: ${how} (${secondsSince(since)} s)`);
   }
   return copy;
@@ -202,8 +214,12 @@ async function lane() {
 await Promise.all([lane(), lane()]);
 
 // What turned red at a fault needs to be green without it, or it caught nothing.
-const catching = [...new Set(tried.flatMap(({ red }) => (red ? [red.test] : [])))];
-const { red: redAnyway } = await runTests(copies[0], catching, env);
+const PARTS_OF_TESTS = ['quick', 'long'];
+let redAnyway = null;
+for (const part of PARTS_OF_TESTS) {
+  const catching = [...new Set(tried.flatMap(({ red }) => (red?.part === part ? [red.test] : [])))];
+  redAnyway ??= (await runTests(copies[0], catching, env, part, UNHURRIED)).red;
+}
 for (const copy of copies) rmSync(copy, { recursive: true, force: true });
 if (redAnyway) {
   console.error(`${redAnyway.test} fails without any fault (${redAnyway.name}), so this run tells nothing.`);

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { type ClassPlan, timeClass } from '../plan';
+import { type BlockField, type ClassPlan, type RungBlock, timeClass } from '../plan';
 import type { Exercise } from '../repertoire';
 import { describeBlock } from '../script';
 import { block, catalogOf, classOf, exercise, must, rung } from '../testing/studio';
@@ -140,4 +140,43 @@ test('the plan as CSV can be read back, column by column', () => {
     beside: 'forearms',
     higher: 'high',
   });
+});
+
+/**
+ * A change of each field of a block, and what the papers then say. A new field of a block does not compile without its
+ * row; `null`: it is for the desk alone.
+ */
+const CHANGES: Readonly<Record<BlockField, readonly [Partial<RungBlock>, RegExp] | null>> = {
+  exercise: [{ exercise: 'pull', rung: 'low' }, /pull, low/],
+  rung: [{ rung: 'high' }, /turn, high/],
+  mode: [{ mode: 'show' }, /shown 2/],
+  dose: [{ dose: { reps: 7, repsTo: 9, until: 'tired' } }, /7–9 a side, or until tired/],
+  secondDose: [{ secondDose: { reps: 3 } }, /5 left, 3 right/],
+  options: [{ options: ['high'] }, /high; 5 a side/],
+  range: [{ range: 0.5 }, /half the range/],
+  side: [{ side: 'right' }, /right only/],
+  firstSide: [{ firstSide: 'right' }, /right first/],
+  carry: [{ carry: false }, /2,2:20,72,turn/],
+  setupSeconds: [{ setupSeconds: 95 }, /2,2:20,147,turn/],
+  shown: [{ mode: 'show', shown: 4 }, /shown 4/],
+  run: [{ run: 'a' }, /run A, 2 of 2/],
+  restAfterSeconds: [{ restAfterSeconds: 95 }, /then rest 1 min 35 s/],
+  give: [{ give: 1 }, /may go first/],
+  locked: null,
+  notes: [{ notes: 'Mind the stove.' }, /Mind the stove\./],
+  lines: [{ lines: [{ id: 'l1', kind: 'feel', text: 'Feel the floor.' }] }, /Feel the floor\./],
+};
+
+test.each(Object.entries(CHANGES))('the %s of a block is told on paper', (_, told) => {
+  if (told === null) return;
+  const [change, says] = told;
+  const first = block('turn', { mode: 'teach', run: 'a' });
+  const printed = (more: Partial<RungBlock>) => {
+    const blocks = [first, { ...block('turn', { mode: 'teach' }), ...more }, block('march', { mode: 'teach' })];
+    const spoken = spokenClass(catalog, classOf(blocks, { firstSide: 'left' }));
+    const handouts = [scriptHandout(spoken), roomCardHandout(spoken), oneSheet(spoken)].map(textOf);
+    return [...handouts, planCsv(spoken)].join('\n');
+  };
+  expect(printed(change)).toMatch(says);
+  expect(printed({})).not.toMatch(says);
 });

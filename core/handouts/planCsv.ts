@@ -28,6 +28,7 @@ export function planCsv(spoken: SpokenClass): string {
       'first side': own?.firstSide ?? '',
       side: told?.side ?? '',
       run: told?.run ?? '',
+      'rest after': (own?.block.restAfterSeconds ?? 0) || '',
       position: catalog.graph.name(part.position),
       heat: own ? Math.round(catalog.heat(own.entry)) : '',
       props: propsNeeded(part)

@@ -1,6 +1,16 @@
 import type { Block, Interlude, Option, RungBlock } from './classSchema';
 
-export type { Audience, Block, ClassPlan, Interlude, Line, Option, RungBlock, SpareBlock } from './classSchema';
+export type {
+  Audience,
+  Block,
+  BlockField,
+  ClassPlan,
+  Interlude,
+  Line,
+  Option,
+  RungBlock,
+  SpareBlock,
+} from './classSchema';
 export {
   INTERLUDE_WORDS,
   INTERLUDES,

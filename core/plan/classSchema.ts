@@ -143,6 +143,8 @@ export const rungBlockSchema = z
   })
   .meta({ id: 'RungBlock', description: 'A rung placed in a class' });
 export type RungBlock = z.infer<typeof rungBlockSchema>;
+/** What can be said of a block: where each is worked at, and where papers tell it, does not compile without all of them. */
+export type BlockField = Exclude<keyof RungBlock, 'id'>;
 
 const interludeSchema = z
   .strictObject({

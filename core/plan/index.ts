@@ -5,6 +5,7 @@ export type { Problem } from './checks/problem';
 export {
   type Audience,
   type Block,
+  type BlockField,
   type ClassPlan,
   INTERLUDE_WORDS,
   INTERLUDES,

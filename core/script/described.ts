@@ -1,6 +1,6 @@
 import { doseOf, type TimedBlock, type TimedClass } from '../plan';
 import type { Dose, Phase, Prop, RungEntry } from '../repertoire';
-import { giveText } from '../review';
+import { giveText, spell } from '../review';
 import { phasesDone } from './lines/blockLines';
 import { prescribedWords, sideText } from './lines/counts';
 import { cuesOf } from './lines/line';
@@ -22,6 +22,8 @@ export interface DescribedBlock {
   /** Springs and settings of an apparatus. */
   readonly settings: readonly string[];
   readonly props: readonly Prop[];
+  /** “then rest 30 s”. */
+  readonly rest: string | null;
   /** When it is left out, where the class runs late: “may go first”. */
   readonly give: string | null;
   /** Signs of the main version. */
@@ -66,6 +68,7 @@ export function describeBlock(timed: TimedClass, part: TimedBlock): DescribedBlo
     run: runText(timed, part),
     settings: settingsOf(entry),
     props: entry.props,
+    rest: block.restAfterSeconds ? `then rest ${spell(block.restAfterSeconds)}` : null,
     give: giveText(block.give),
     ready: rung.gate?.ready ?? [],
     stay: rung.gate?.stay ?? [],
@@ -88,8 +91,8 @@ export const propsText = (props: readonly Prop[]): string =>
   props.map(({ name, standIn }) => (standIn ? `${name} (at home ${standIn})` : name)).join(', ');
 
 /** Everything of a description but its name, how often and its gate, as one line. */
-export const detailsText = ({ side, run, settings, prescribed, give }: DescribedBlock): string =>
-  list([side, run, ...settings, prescribed && `for later ${prescribed}`, give]);
+export const detailsText = ({ side, run, settings, prescribed, rest, give }: DescribedBlock): string =>
+  list([side, run, ...settings, prescribed && `for later ${prescribed}`, rest, give]);
 
 function runText({ blocks }: TimedClass, { block: { run }, index }: TimedBlock): string | null {
   if (run === undefined) return null;

@@ -76,14 +76,18 @@ export function usersOf(root, files) {
 const HOLDING = 'core/recorded/';
 const HOLDING_STEPS = 1.5;
 
-/** The tests that import a file, themselves or by others, the nearest first. */
-export function testsOf(users, file) {
+/**
+ * The tests that import a file, themselves or by others, the nearest first.
+ * @param {'quick' | 'long'} part those of seconds, or those of minutes
+ */
+export function testsOf(users, file, part = 'quick') {
   const far = new Map([[file, 0]]);
   for (const [each, steps] of far)
     for (const user of users.get(each) ?? []) if (!far.has(user)) far.set(user, steps + 1);
   const shared = (test) => relative(dirname(file), dirname(test)).split('/').length;
   return [...far]
-    .filter(([each]) => each.endsWith('.test.ts') && !each.endsWith('.long.test.ts'))
+    .filter(([each]) => each.endsWith(part === 'long' ? '.long.test.ts' : '.test.ts'))
+    .filter(([each]) => part === 'long' || !each.endsWith('.long.test.ts'))
     .map(([test, steps]) => ({
       test,
       steps: test.startsWith(HOLDING) ? Math.min(steps, HOLDING_STEPS) : steps,

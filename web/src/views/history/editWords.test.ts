@@ -27,6 +27,8 @@ test('what is put in, taken out and moved is named, and much at once is counted'
   expect(told({ ...before, blocks: [second, first] })).toMatch(/^block “(?:hold|curl), low” moved$/);
   const many = { ...before, targetMinutes: 7, openingSeconds: 1, closingSeconds: 2, name: 'A', blocks: [first] };
   expect(told(many)).toMatch(/; and 2 more$/);
+  // Told are the first three, not all and then the rest once more.
+  expect(told(many).split('; ')).toHaveLength(4);
 });
 
 test('a document made or removed is told from one that was changed, with the name it had', () => {
