@@ -92,6 +92,15 @@ test('stages are said where they begin, and add words to nothing else', () => {
   };
   const said = new Map(heard(block('ways', { mode: 'teach', dose })) as Array<[string, number]>);
   expect(said.get('Two more, farther.')).toBe(22 + 4 * 5);
+  // Those of the class are the class's own words, those of the rung are the rung's.
+  const sourcesOf = (rungs: Parameters<typeof catalogOf>[0], written: Parameters<typeof block>[1]) => {
+    const catalog = catalogOf(rungs);
+    const timed = timeClass(catalog, classOf([block('staged', { mode: 'teach', ...written })]));
+    const lines = draftScript(catalog, timed).sections.flatMap((section) => section.lines);
+    return lines.filter(({ text }) => /level|farther/.test(text)).map(({ source }) => source);
+  };
+  expect(sourcesOf([exercise('staged')], { dose })).toEqual(['class', 'class']);
+  expect(sourcesOf([exercise('staged', { rungs: [rung('low', { dose })] })], {})).toEqual(['rung', 'rung']);
 });
 
 test('in any class nothing is said over another, before it begins or after it ends', () => {

@@ -75,7 +75,10 @@ test('a stop sign among the signs to stay is never printed for an option, and is
   expect(must(roomCard(catalog, timed, {}).rows[0]).lower).toMatchObject({ sign: 'the belly domes' });
   const said = draftScript(catalog, timed).sections.flatMap(({ lines }) => lines.map(({ text }) => text));
   expect(said.filter((text) => /pinches/.test(text))).toEqual([]);
-  expect(must(heard(catalog, blocks).found[0]).message).toMatch(/“the back pinches” is a sign to stop/);
+  const [found] = heard(catalog, blocks).found;
+  expect(must(found).message).toMatch(/“the back pinches” is a sign to stop/);
+  // It is the rung's own sign: nothing in the class would take it away.
+  expect(must(found).remedies).toEqual([]);
 });
 
 test('an option’s own sign that means stop is taken out by its fix', () => {

@@ -193,6 +193,8 @@ test('the second of two blocks with one image is named, a way out that leads els
   expect(findings.filter(({ code }) => code === 'IMAGE_TWICE').map(({ blocks }) => blocks)).toEqual([[1], [2]]);
   expect(findings[0]?.code).toBe('EXIT_UNSAFE');
   expect(codes({ blocks: [teach('to-front'), teach('front')] })).not.toContain('EXIT_UNSAFE');
+  // Nothing comes after the last one, so that its way out leads nowhere else.
+  expect(codes({ blocks: [teach('whole'), teach('to-front')] })).not.toContain('EXIT_UNSAFE');
 });
 
 test('a cue that fills its phase exactly fits; a slower room, and a faster teacher, have more room', () => {
