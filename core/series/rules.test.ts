@@ -11,6 +11,14 @@ test.each(SERIES_RULES.map(({ code }) => code))('%s is silent within its limit a
   expect(codes(beyond)).toContain(code);
 });
 
+test('what is only shown is not seen: it covers no position and no direction', () => {
+  const [classes] = SERIES_CASES.COVERAGE_MISSING.within;
+  const covers = (change: object) =>
+    review(classes.map((blocks) => blocks.map((block) => ({ ...block, ...change })))).findings.map(({ code }) => code);
+  expect(covers({})).not.toContain('COVERAGE_MISSING');
+  expect(covers({ mode: 'show' })).toContain('COVERAGE_MISSING');
+});
+
 test('every rule says what, where and how much in a sentence, and has a code of its own', () => {
   for (const { beyond } of Object.values(SERIES_CASES)) {
     for (const { message, value, limit } of review(...beyond).findings) {
