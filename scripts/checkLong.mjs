@@ -10,5 +10,6 @@ const CHECKS = [
   interfaceTests('long'),
   ['faults', ...node('scripts/faults.mjs', '--size=medium')],
   ['text documents in an office program', ...node('scripts/checkOffice.mjs')],
+  ['one-line faults in the code', ...node('scripts/mutants.mjs', '--minutes', '15')],
 ];
 endChecks(times, began, !runChecks(CHECKS, { ...env, ...built }, times), postgres);
