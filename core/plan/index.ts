@@ -25,7 +25,16 @@ export {
   type RungBlock,
   type SpareBlock,
 } from './class';
-export { blockSeconds, changesSide, doseOf, type Pacing, repsOf, tempoOf, untypedSetup } from './clock/blockTime';
+export {
+  blockSeconds,
+  changesSide,
+  doseOf,
+  oneMoreRep,
+  type Pacing,
+  repsOf,
+  tempoOf,
+  untypedSetup,
+} from './clock/blockTime';
 export { dayPace } from './clock/dayPace';
 export type { LaidBlock, LaidInterlude } from './clock/laid';
 export { type OwnPace, PACE_KINDS, type PaceFactors, type PaceKind } from './clock/pace';

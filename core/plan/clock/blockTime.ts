@@ -163,6 +163,18 @@ export function blockSeconds(
   };
 }
 
+/**
+ * Seconds that one repetition more adds to the work of a block, over its sets and sides.
+ * @param timed the block as it is timed
+ */
+export function oneMoreRep({ entry, block, rep, sets }: OneTimed): number {
+  if (block.mode === 'show') return rep;
+  const alternates = entry.sides === 'alternate' && block.side === undefined;
+  const follows = changesSide(entry, block) && block.secondDose?.reps === undefined;
+  return sets * rep * (alternates || follows ? 2 : 1);
+}
+type OneTimed = Pick<BlockSeconds, 'rep' | 'sets'> & { readonly entry: RungEntry; readonly block: RungBlock };
+
 const NO_SECOND = { setup: 0, work: 0 } as const;
 
 /** Seconds in which people who carry on find the next thing, besides its words. Source: docs/timing.md. */

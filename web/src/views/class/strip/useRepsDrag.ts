@@ -1,9 +1,9 @@
-import { doseOf, type TimedClass } from '@warm-ladder/core/plan';
+import { doseOf, oneMoreRep, type TimedClass } from '@warm-ladder/core/plan';
 import { type PointerEvent, useCallback, useRef } from 'react';
 import { useClassEdit } from '../../../app/store/edits';
 
-/** Most repetitions a drag can reach; the schema's limit is for typing. */
-const MOST = 60;
+/** Most repetitions a drag can reach, and most that can be shown; the schema's limits are for typing. */
+const [MOST, MOST_SHOWN] = [60, 20];
 let drags = 0;
 
 /** Dragging a tread's right edge adds or takes repetitions, seen in the length while the hand still moves. */
@@ -17,17 +17,22 @@ export function useRepsDrag(timed: TimedClass, scale: number) {
       const block = at.blocks.find((each) => each.block.id === id);
       if (!block || pixels === 0) return;
       event.preventDefault();
-      const { reps } = doseOf(block.entry, block.block);
-      const passes = block.block.secondDose ? 1 : block.slots.length;
-      const perRep = (block.work - (passes === 1 ? block.second.work : 0)) / block.reps / passes;
+      const shows = block.block.mode === 'show';
+      const reps = shows ? block.reps : doseOf(block.entry, block.block).reps;
+      const most = shows ? MOST_SHOWN : MOST;
+      const perRep = oneMoreRep(block);
       const field = `drag ${drags++}`;
       const from = event.clientX;
       let last = reps;
       const move = ({ clientX }: globalThis.PointerEvent) => {
-        const wanted = Math.min(MOST, Math.max(1, reps + Math.round((clientX - from) / pixels / perRep)));
+        const wanted = Math.min(most, Math.max(1, reps + Math.round((clientX - from) / pixels / perRep)));
         if (wanted === last) return;
         last = wanted;
-        edit({ kind: 'dose', id, dose: { reps: wanted } }, `reps of ${block.entry.exercise.name}`, field);
+        edit(
+          shows ? { kind: 'set', id, change: { shown: wanted } } : { kind: 'dose', id, dose: { reps: wanted } },
+          `reps of ${block.entry.exercise.name}`,
+          field,
+        );
       };
       const stop = () => {
         window.removeEventListener('pointermove', move);
