@@ -3,6 +3,15 @@ export { chaptersVtt } from './chapters';
 export { coverHandout } from './coverHandout';
 export { scriptDocument } from './document';
 export {
+  formatsOf,
+  HANDOUT_FORMAT_IDS,
+  HANDOUT_FORMATS,
+  HANDOUT_SHEET_IDS,
+  HANDOUT_SHEETS,
+  type HandoutFormat,
+  type HandoutSheet,
+} from './formats';
+export {
   equipmentHandout,
   type Handout,
   type HandoutCell,

@@ -31,7 +31,7 @@ export {
   type SentEdit,
   type SentValue,
 } from './changes';
-export { type Form, HANDOUT_FORMATS, type HandoutFormat, type HandoutSheet } from './handouts';
+export type { Form } from './handouts';
 export { openApi } from './openApi';
 export {
   allRoutes,

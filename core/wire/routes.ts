@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COLLECTIONS, DOCUMENT_KINDS, type DocumentKind } from '../formats/file/kinds';
+import { HANDOUT_FORMAT_IDS, HANDOUT_SHEET_IDS } from '../handouts/formats';
 import type { FILLABLE } from '../tables';
 import {
   copySchema,
@@ -20,7 +21,7 @@ import {
   tableSchema,
 } from './answers';
 import { changesAnswerSchema, changesSchema } from './changes';
-import { FORMS, HANDOUT_FORMATS, HANDOUT_SHEETS, PAPERS } from './handouts';
+import { FORMS, PAPERS } from './handouts';
 
 /** A body, sent or answered, and its type. */
 interface Body<T extends z.ZodType = z.ZodType> {
@@ -196,8 +197,8 @@ export const ROUTES = {
     summary: 'A class as teachers are handed it: the script, the one sheet, the room card, what is needed',
     params: withId,
     query: z.strictObject({
-      as: z.enum(HANDOUT_FORMATS).default('pdf'),
-      sheet: z.enum(HANDOUT_SHEETS).default('script').describe('Data, plan and captions are of the whole class'),
+      as: z.enum(HANDOUT_FORMAT_IDS).default('pdf'),
+      sheet: z.enum(HANDOUT_SHEET_IDS).default('script').describe('Data, plan and captions are of the whole class'),
       form: z.enum(FORMS).default('whole').describe('Short: without the blocks that its short form leaves out'),
       paper: z.enum(PAPERS).default('a4'),
       teacher: idSchema.optional().describe('The id of the teacher who speaks it'),

@@ -1,25 +1,30 @@
 import { studioOf } from '@warm-ladder/core/formats';
-import { spokenIn } from '@warm-ladder/core/handouts';
-import { HANDOUT_FORMATS, type HandoutFormat, type HandoutSheet } from '@warm-ladder/core/wire';
+import {
+  HANDOUT_FORMAT_IDS,
+  HANDOUT_SHEET_IDS,
+  type HandoutFormat,
+  type HandoutSheet,
+  spokenIn,
+} from '@warm-ladder/core/handouts';
 import { handOut } from '../handouts/handOut';
 import { dayOf, keptIn, Refused, runHeadless } from './headless';
 
-const isFormat = (name: string): name is HandoutFormat => HANDOUT_FORMATS.some((each) => each === name);
+const isFormat = (name: string): name is HandoutFormat => HANDOUT_FORMAT_IDS.some((each) => each === name);
 
+type Flagged = Exclude<HandoutSheet, 'script'>;
 /** Each sheet but the script itself by a flag of its own. */
-const SHEET_FLAGS = ['card', 'room-card', 'equipment', 'home', 'cover'] as const satisfies readonly HandoutSheet[];
+const SHEET_FLAGS = HANDOUT_SHEET_IDS.filter((sheet): sheet is Flagged => sheet !== 'script');
+const FLAG_OPTIONS = Object.fromEntries(SHEET_FLAGS.map((sheet) => [sheet, { type: 'boolean' }])) as Readonly<
+  Record<Flagged, { readonly type: 'boolean' }>
+>;
 
 runHeadless({
   name: 'The script',
-  usage: `npm run --silent script -- FILE… --class ID (and --as ${HANDOUT_FORMATS.join('|')}, ${SHEET_FLAGS.map((sheet) => `--${sheet}`).join(', ')}, --short, --out FILE, --today YYYY-MM-DD, --teacher ID)`,
+  usage: `npm run --silent script -- FILE… --class ID (and --as ${HANDOUT_FORMAT_IDS.join('|')}, ${SHEET_FLAGS.map((sheet) => `--${sheet}`).join(', ')}, --short, --out FILE, --today YYYY-MM-DD, --teacher ID)`,
   options: {
     class: { type: 'string' },
     as: { type: 'string' },
-    card: { type: 'boolean' },
-    'room-card': { type: 'boolean' },
-    equipment: { type: 'boolean' },
-    home: { type: 'boolean' },
-    cover: { type: 'boolean' },
+    ...FLAG_OPTIONS,
     short: { type: 'boolean' },
     out: { type: 'string' },
     today: { type: 'string' },
@@ -27,7 +32,7 @@ runHeadless({
   },
   async answer(read, { class: id, as = 'json', short, out, today, teacher, ...flags }) {
     if (id === undefined) throw new Refused('Name the class: --class ID.');
-    if (!isFormat(as)) throw new Refused(`“${as}” is no format; expected one of ${HANDOUT_FORMATS.join(', ')}.`);
+    if (!isFormat(as)) throw new Refused(`“${as}” is no format; expected one of ${HANDOUT_FORMAT_IDS.join(', ')}.`);
     const day = dayOf(today);
     const bundle = read();
     if (teacher !== undefined && !bundle.teachers?.some((each) => each.id === teacher)) {

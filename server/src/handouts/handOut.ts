@@ -2,6 +2,8 @@ import {
   coverHandout,
   equipmentHandout,
   type Handout,
+  type HandoutFormat,
+  type HandoutSheet,
   homeHandout,
   markdownOf,
   oneSheet,
@@ -13,7 +15,6 @@ import {
   srtOf,
   vttOf,
 } from '@warm-ladder/core/handouts';
-import type { HandoutFormat, HandoutSheet } from '@warm-ladder/core/wire';
 import type { pdfOf } from './paper/pdf';
 import type { Paper } from './paper/sheet';
 
@@ -25,17 +26,6 @@ const SHEETS: Readonly<Record<HandoutSheet, (spoken: SpokenClass) => Handout>> =
   equipment: equipmentHandout,
   home: homeHandout,
   cover: coverHandout,
-};
-
-/** The type each format is sent as. */
-export const MEDIA: Readonly<Record<HandoutFormat, string>> = {
-  json: 'application/json; charset=utf-8',
-  md: 'text/markdown; charset=utf-8',
-  csv: 'text/csv; charset=utf-8; header=present',
-  vtt: 'text/vtt; charset=utf-8',
-  srt: 'application/x-subrip; charset=utf-8',
-  pdf: 'application/pdf',
-  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
 };
 
 export interface Wanted {

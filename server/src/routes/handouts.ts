@@ -1,7 +1,7 @@
+import { HANDOUT_FORMATS } from '@warm-ladder/core/handouts';
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { notFound } from '../errors';
-import { MEDIA } from '../handouts/handOut';
 import type { Studio } from '../studio/studio';
 import type { Readers } from '../threads/readers';
 import { serve } from './serve';
@@ -21,7 +21,7 @@ export const handoutRoutes =
         if (made === null) throw notFound(request.url);
         const name = `${id}-${form === 'short' ? 'short-' : ''}${sheet}.${as}`;
         reply.header('content-disposition', `attachment; filename="${name}"`);
-        reply.type(MEDIA[as]);
+        reply.type(HANDOUT_FORMATS[as].media);
         return made;
       },
     );

@@ -1,7 +1,7 @@
+import { HANDOUT_FORMATS } from '@warm-ladder/core/handouts';
 import { ROUTES } from '@warm-ladder/core/wire';
 import type { FastifyPluginAsync } from 'fastify';
 import { notFound } from '../errors';
-import { MEDIA } from '../handouts/handOut';
 import type { Studio } from '../studio/studio';
 import type { Readers } from '../threads/readers';
 import { serve } from './serve';
@@ -23,7 +23,7 @@ export const seriesRoutes =
     const named = (name: string) => `attachment; filename="${name}"`;
     serve(app, ROUTES.seriesSheets, async ({ params: { id }, query: { paper, today }, reply, request: { url } }) => {
       const made = sent(await readers.make('sheets', { ...(await given(id, url)), today, paper }), url);
-      reply.header('content-disposition', named(`${id}.pdf`)).type(MEDIA.pdf);
+      reply.header('content-disposition', named(`${id}.pdf`)).type(HANDOUT_FORMATS.pdf.media);
       return made;
     });
     serve(app, ROUTES.seriesCalendar, async ({ params: { id }, reply, request: { url } }) => {
@@ -33,7 +33,7 @@ export const seriesRoutes =
     });
     serve(app, ROUTES.termSheet, async ({ query, reply }) => {
       const made = await readers.make('termSheet', { bundle: await studio.partForTerm(), ...query });
-      reply.header('content-disposition', named('term.pdf')).type(MEDIA.pdf);
+      reply.header('content-disposition', named('term.pdf')).type(HANDOUT_FORMATS.pdf.media);
       return made;
     });
     serve(app, ROUTES.termCalendar, async ({ reply }) => {

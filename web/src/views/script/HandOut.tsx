@@ -1,23 +1,17 @@
+import {
+  formatsOf,
+  HANDOUT_FORMATS,
+  HANDOUT_SHEET_IDS,
+  HANDOUT_SHEETS,
+  type HandoutFormat,
+  type HandoutSheet,
+} from '@warm-ladder/core/handouts';
 import type { Form } from '@warm-ladder/core/wire';
 import { useState } from 'react';
 import { selectWaiting } from '../../app/store/selectors';
 import { useAppSelector } from '../../app/store/store';
 import { today } from '../../app/today';
 import { Choice } from '../../parts/fields/Choice';
-
-const SHEETS = [
-  ['script', 'Full script'],
-  ['card', 'One sheet'],
-  ['room-card', 'Room card'],
-  ['equipment', 'What is needed'],
-  ['home', 'To take home'],
-  ['cover', 'For who covers it'],
-] as const;
-const OTHERS = [
-  ['csv', 'Plan as a table (CSV)'],
-  ['vtt', 'Captions (WebVTT)'],
-  ['srt', 'Captions (SRT)'],
-] as const;
 
 interface HandOutProps {
   readonly id: string;
@@ -29,7 +23,7 @@ interface HandOutProps {
 export function HandOut({ id, teacher, form }: HandOutProps) {
   const waiting = useAppSelector(selectWaiting);
   const [paper, setPaper] = useState('a4');
-  const link = (sheet: string, as: string) =>
+  const link = (sheet: HandoutSheet, as: HandoutFormat) =>
     `/api/handouts/${encodeURIComponent(id)}?${new URLSearchParams({ sheet, as, form, paper, today: today(), ...(teacher ? { teacher } : {}) })}`;
   if (waiting) return <p className="no-print mt-1 text-soft">Files to hand out come once all is saved.</p>;
   return (
@@ -37,16 +31,16 @@ export function HandOut({ id, teacher, form }: HandOutProps) {
       <summary>Hand it out: PDF, text document, captions</summary>
       <table className="mt-1 text-[15px]">
         <tbody>
-          {SHEETS.map(([sheet, name]) => (
+          {HANDOUT_SHEET_IDS.map((sheet) => (
             <tr key={sheet}>
               <th scope="row" className="pr-4 text-left font-normal">
-                {name}
+                {HANDOUT_SHEETS[sheet]}
               </th>
-              {(['pdf', 'docx', 'md'] as const).map((as) => (
+              {formatsOf('sheet').map((as) => (
                 <td key={as} className="pr-3">
                   <a className="underline" href={link(sheet, as)} download>
-                    {as === 'md' ? 'Markdown' : as.toUpperCase()}
-                    <span className="sr-only">, {name}</span>
+                    {HANDOUT_FORMATS[as].name}
+                    <span className="sr-only">, {HANDOUT_SHEETS[sheet]}</span>
                   </a>
                 </td>
               ))}
@@ -55,9 +49,9 @@ export function HandOut({ id, teacher, form }: HandOutProps) {
         </tbody>
       </table>
       <p className="mt-1 flex flex-wrap gap-x-4">
-        {OTHERS.map(([as, name]) => (
+        {formatsOf('class').map((as) => (
           <a key={as} className="underline" href={link('script', as)} download>
-            {name}
+            {HANDOUT_FORMATS[as].name}
           </a>
         ))}
         <span>
