@@ -9,7 +9,7 @@ const ShortcutsDialog = lazily(() => import('./ShortcutsDialog'));
 export function ShortcutsButton() {
   const [open, setOpen] = useState<boolean>();
   useSingleKey(
-    '?',
+    'list',
     useCallback(() => setOpen(true), []),
   );
   return (

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Sheet } from '../../parts/Sheet';
-import { SHORTCUTS, setSingleKeys, singleKeysOn } from './useShortcuts';
+import { SHORTCUTS } from './shortcuts';
+import { setSingleKeys, singleKeysOn } from './useShortcuts';
 
 interface ShortcutsDialogProps {
   readonly open: boolean;
@@ -13,9 +14,9 @@ export default function ShortcutsDialog({ open, onOpenChange }: ShortcutsDialogP
   return (
     <Sheet open={open} onOpenChange={onOpenChange} title="By keyboard">
       <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-        {SHORTCUTS.map(([keys, does]) => (
-          <div key={keys} className="contents">
-            <dt className="font-semibold">{keys}</dt>
+        {Object.values(SHORTCUTS).map(({ written, does }) => (
+          <div key={written} className="contents">
+            <dt className="font-semibold">{written}</dt>
             <dd>{does}</dd>
           </div>
         ))}

@@ -1,24 +1,6 @@
 import { useEffect } from 'react';
 import { useUndo } from '../history/useUndo';
-
-/** Every shortcut there is, as the list of shortcuts shows them. */
-export const SHORTCUTS: ReadonlyArray<readonly [string, string]> = [
-  ['Ctrl Z', 'Undo'],
-  ['Ctrl Shift Z', 'Redo'],
-  ['Ctrl K', 'Go to a class, a ladder or a view by its name'],
-  ['?', 'This list'],
-  ['A', 'Add a rung to the class'],
-  ['← → ↑ ↓ on a block', 'Go to the next block, or to the line above or below'],
-  ['Alt and an arrow on a block', 'Move the block along the line, or to another one'],
-  ['Space on a handle', 'Take hold of the block; arrows move it, space lets go'],
-  ['X on a block, Shift ← →', 'Choose several blocks; Ctrl and a click do the same'],
-  ['+ −', 'Look at the stairs closer, or from farther away'],
-  ['Enter on a block', 'Open or close its details'],
-  ['I on a block', 'Swap the block for another rung'],
-  ['Delete on a block', 'Remove the block'],
-  ['↑ ↓ in a number', 'One more, one less'],
-  ['← → on a joint', 'Turn it a degree; ten with Shift'],
-];
+import { means, type ShortcutId } from './shortcuts';
 
 const OFF = 'warm-ladder/single-keys-off';
 
@@ -40,18 +22,18 @@ export function setSingleKeys(on: boolean): void {
   }
 }
 
-/** Runs when a key is pressed alone and outside of any field, unless such keys are turned off. */
-export function useSingleKey(key: string, run: () => void): void {
+/** Runs when the key of a shortcut is pressed alone and outside of any field, unless such keys are turned off. */
+export function useSingleKey(shortcut: ShortcutId, run: () => void): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() !== key || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (!means(shortcut, event) || event.ctrlKey || event.metaKey || event.altKey) return;
       if (inField(event.target) || !singleKeysOn()) return;
       event.preventDefault();
       run();
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
-  }, [key, run]);
+  }, [shortcut, run]);
 }
 
 /** Undo, redo and the list of everything from anywhere. In a field they are the class's too, since every keystroke there is already an edit. */
@@ -60,11 +42,11 @@ export function useShortcuts(goTo: () => void): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y' && key !== 'k') return;
+      const redo = means('redo', event);
+      if (!redo && !means('undo', event) && !means('goTo', event)) return;
       event.preventDefault();
-      if (key === 'k') return goTo();
-      undo(key === 'y' || event.shiftKey ? 'forward' : 'back');
+      if (means('goTo', event)) return goTo();
+      undo(redo || event.shiftKey ? 'forward' : 'back');
     };
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);

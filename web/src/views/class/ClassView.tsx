@@ -134,7 +134,7 @@ function ClassDesk({ plan }: { plan: ClassPlan }) {
     [],
   );
   useSingleKey(
-    'a',
+    'add',
     useCallback(() => setAdding(true), []),
   );
   const replaced = timed.blocks.find(({ block }) => block.id === instead);

@@ -83,11 +83,11 @@ export const StairsView = memo(function StairsView(props: StairsViewProps) {
   const wide = Math.max(0, width - LEFT - 12) * (ZOOMS[zoom] ?? 1);
   const stairs = useMemo(() => layStairs(catalog, timed, wide, HEIGHT, span), [catalog, timed, wide, span]);
   useSingleKey(
-    '+',
+    'closer',
     useCallback(() => setZoom(closer), []),
   );
   useSingleKey(
-    '-',
+    'farther',
     useCallback(() => setZoom(farther), []),
   );
   const drag = useRepsDrag(timed, stairs.scale);

@@ -1,6 +1,7 @@
 import type { InterludeChange, PlanEdit, RungBlockChange, TimedClass } from '@warm-ladder/core/plan';
 import type { Catalog, DoseChange } from '@warm-ladder/core/repertoire';
 import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
+import { means } from '../../../app/menus/shortcuts';
 import { inField } from '../../../app/menus/useShortcuts';
 import { useClassEdit } from '../../../app/store/edits';
 
@@ -98,10 +99,11 @@ export function useTileActions(catalog: Catalog, classId: string, desk: Desk): T
             if (near !== undefined) now.current.choose(near, true);
           }
           goTo(near, place + by);
-        } else if (event.key === 'Enter') actions.toggle(id);
-        else if (event.key.toLowerCase() === 'x' && !event.ctrlKey && !event.metaKey) now.current.choose(id);
-        else if (event.key.toLowerCase() === 'i' && !event.ctrlKey && !event.metaKey) actions.instead(id);
-        else if (event.key === 'Delete' || event.key === 'Backspace') actions.remove(id);
+        } else if (event.ctrlKey || event.metaKey) return;
+        else if (means('open', event)) actions.toggle(id);
+        else if (means('choose', event)) now.current.choose(id);
+        else if (means('swap', event)) actions.instead(id);
+        else if (means('remove', event)) actions.remove(id);
       },
     };
     return actions;
