@@ -1,4 +1,4 @@
-import { type BasePosition, POSITIONS, type StudioPosition } from '@warm-ladder/core/body';
+import { type BasePosition, POSITIONS, type Side, type StudioPosition } from '@warm-ladder/core/body';
 import { hasOwnEdge, type MethodFile, withEdge } from '@warm-ladder/core/method';
 import { type Catalog, plainPose } from '@warm-ladder/core/repertoire';
 import { Plus, RotateCcw } from 'lucide-react';
@@ -16,8 +16,10 @@ import { TextField } from '../../parts/fields/TextField';
 
 const UNSAID: MethodFile = {};
 
-/** Where each place stands in the picture, in percent: upright above, the floor below. */
-const PLACES: Readonly<Record<string, readonly [number, number]>> = {
+/** A base position, or the side one lies on. */
+type BasePlace = Exclude<BasePosition, 'side-lying'> | `side-${Side}`;
+/** Where each place stands in the picture, in percent: upright above, the floor below. A new one does not compile without. */
+const BASE_PLACES: Readonly<Record<BasePlace, readonly [number, number]>> = {
   standing: [50, 9],
   kneeling: [24, 27],
   seated: [70, 33],
@@ -28,6 +30,7 @@ const PLACES: Readonly<Record<string, readonly [number, number]>> = {
   prone: [32, 88],
   supine: [90, 84],
 };
+const PLACES: Readonly<Record<string, readonly [number, number]>> = BASE_PLACES;
 const NAMES: Readonly<Record<string, string>> = { 'side-left': 'on the left side', 'side-right': 'on the right side' };
 
 /** The position graph as a picture to work on: every way from one place to the next with its seconds; positions of one's own. */
