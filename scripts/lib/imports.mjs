@@ -74,7 +74,8 @@ export function usersOf(root, files) {
 
 /** Tests that hold what comes out at the end by value: for a file far down they are nearer than their imports say. */
 const HOLDING = 'core/recorded/';
-const HOLDING_STEPS = 1.5;
+/** So many near tests, each of a second or two, come before those, which take many. */
+const NEAR = { steps: 2, files: 8 };
 
 /**
  * The tests that import a file, themselves or by others, the nearest first.
@@ -85,14 +86,12 @@ export function testsOf(users, file, part = 'quick') {
   for (const [each, steps] of far)
     for (const user of users.get(each) ?? []) if (!far.has(user)) far.set(user, steps + 1);
   const shared = (test) => relative(dirname(file), dirname(test)).split('/').length;
-  return [...far]
-    .filter(([each]) => each.endsWith(part === 'long' ? '.long.test.ts' : '.test.ts'))
-    .filter(([each]) => part === 'long' || !each.endsWith('.long.test.ts'))
-    .map(([test, steps]) => ({
-      test,
-      steps: test.startsWith(HOLDING) ? Math.min(steps, HOLDING_STEPS) : steps,
-      shared: shared(test),
-    }))
-    .sort((one, other) => one.steps - other.steps || one.shared - other.shared || (one.test < other.test ? -1 : 1))
-    .map(({ test }) => test);
+  const all = [...far]
+    .filter(([each]) => each.endsWith('.test.ts') && each.endsWith('.long.test.ts') === (part === 'long'))
+    .map(([test, steps]) => ({ test, steps, shared: shared(test) }))
+    .sort((one, other) => one.steps - other.steps || one.shared - other.shared || (one.test < other.test ? -1 : 1));
+  const holding = all.filter(({ test }) => test.startsWith(HOLDING));
+  const others = all.filter(({ test }) => !test.startsWith(HOLDING));
+  const near = Math.min(NEAR.files, others.filter(({ steps }) => steps <= NEAR.steps).length);
+  return others.toSpliced(near, 0, ...holding).map(({ test }) => test);
 }
