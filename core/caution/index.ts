@@ -16,5 +16,6 @@ export {
   valueText,
   WITHIN,
 } from './judge';
-export { adviceOf, CAUTION_RULES, type CautionRule, graver, isAbout, keyOfRule, VERDICTS, type Verdict } from './rules';
+export { type CautionRule, graver, VERDICTS, type Verdict } from './rule';
+export { adviceOf, CAUTION_RULES, isAbout, keyOfRule } from './rules';
 export { LEFT, type Left, surveyRepertoire } from './survey';

@@ -21,7 +21,8 @@ import {
 } from '../vocabulary/bodies/features';
 import { isOver, rounded, type Unit } from '../vocabulary/measure';
 import type { Condition } from '../vocabulary/words/condition';
-import { adviceOf, type CautionRule, cautionRules, graver, VERDICTS, type Verdict } from './rules';
+import { type CautionRule, graver, VERDICTS, type Verdict } from './rule';
+import { adviceOf, cautionRules } from './rules';
 
 /** A rule that fired, with what was measured. */
 /** What people come with, and how far a check of the belly lets them go. */

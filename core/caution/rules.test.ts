@@ -4,7 +4,8 @@ import { type Catalog, FEATURES, type Feature, featureAt, type Rung, type RungEn
 import { catalogOf, exercise, must, rung } from '../testing';
 import { CONDITION_IDS, CONDITIONS, type Condition } from '../vocabulary/words/condition';
 import { type Graded, judge, measuredText, peakCautions, rateCautions, WITHIN } from './judge';
-import { adviceOf, CAUTION_RULES, type CautionRule, cautionRules, VERDICTS } from './rules';
+import { type CautionRule, VERDICTS } from './rule';
+import { adviceOf, CAUTION_RULES, cautionRules } from './rules';
 
 /** A body that shows something, as the one rung of a repertoire. */
 interface Specimen {

@@ -1,7 +1,7 @@
 import type { BasePosition, Pose } from '../body';
 import { catalogOf, exercise, rung } from '../testing/studio';
 import { CONDITION_IDS } from '../vocabulary/words/condition';
-import { VERDICTS } from './rules';
+import { VERDICTS } from './rule';
 import { surveyRepertoire } from './survey';
 
 const SEATED: Pose = { hip: 80, knee: 90, supports: ['pelvis', 'feet'] };

@@ -1,7 +1,7 @@
 import type { Catalog, RungEntry } from '../repertoire';
 import type { Condition } from '../vocabulary/words/condition';
 import { type Caution, judge } from './judge';
-import { VERDICTS } from './rules';
+import { VERDICTS } from './rule';
 
 /** A rule that speaks, on how many rungs, and on which one most. */
 interface SpokenRule {
