@@ -42,9 +42,9 @@ export { broughtBy, conditionsOf, type Limits, limitsOf, roomOf } from './subjec
 export { type ReviewContext, Subject } from './subject/subject';
 export { conditionsAgainst } from './words/against';
 export { arisesIn } from './words/arises';
-export { heardOf } from './words/begun';
 export { clock, percent, spell } from './words/clock';
 export { type Glance, glanceOf, type PeakBlock } from './words/glance';
 export { giveText, lateText } from './words/lateText';
 export { lettingGo, restName } from './words/lettingGo';
+export { nowAndLater } from './words/nowAndLater';
 export { rangeWords, type Verdict, verdictOf } from './words/verdict';

@@ -6,10 +6,10 @@ import type { Watched } from './threads/watch';
  * A thread that ends a server whose own thread stands still for good: then no signal reaches that, and whoever is to
  * begin it anew waits in vain. What was kept is on the disk, and nothing else is answered.
  */
-const { beats, every, most } = workerData as Watched;
+const { heartbeat, every, most } = workerData as Watched;
 /** A thread writes there itself: its own stream goes through the thread that stands. */
 const STDERR = 2;
-const count = new Int32Array(beats);
+const count = new Int32Array(heartbeat);
 
 let [last, missed] = [-1, 0];
 setInterval(() => {

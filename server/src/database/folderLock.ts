@@ -119,7 +119,7 @@ function answers(folder: string, token: string): Promise<boolean> {
 }
 
 /** Whether a lock shows a sign of life while it is watched. */
-async function beats(folder: string, token: string): Promise<boolean> {
+async function showsLife(folder: string, token: string): Promise<boolean> {
   // Its content, not its time: a network folder answers for the time from memory.
   const read = () => {
     try {
@@ -144,7 +144,7 @@ async function isAlive(folder: string, { token, socket, host, boot }: Holder): P
   const here = boot === null ? host === hostname() : boot === bootId();
   if (socket && here) return answers(folder, token);
   if (socket && host === hostname()) return false;
-  return beats(folder, token);
+  return showsLife(folder, token);
 }
 
 /**

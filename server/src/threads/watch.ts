@@ -8,7 +8,7 @@ const [EVERY, MOST] = [1_000, 15];
 /** What a watchdog (`watchdog.ts`) is begun with. */
 export interface Watched {
   /** A count that rises as long as the server's thread goes on. */
-  readonly beats: SharedArrayBuffer;
+  readonly heartbeat: SharedArrayBuffer;
   readonly every: number;
   readonly most: number;
 }
@@ -16,9 +16,9 @@ export interface Watched {
 /** Has this process ended when its thread stands still: no signal would end it then. One that is debugged may stand. */
 export function watchOver(): void {
   if (inspector.url() !== undefined) return;
-  const beats = new SharedArrayBuffer(4);
-  const count = new Int32Array(beats);
-  const watched: Watched = { beats, every: EVERY, most: MOST };
+  const heartbeat = new SharedArrayBuffer(4);
+  const count = new Int32Array(heartbeat);
+  const watched: Watched = { heartbeat, every: EVERY, most: MOST };
   const watchdog = new Worker(threadFile('watchdog'), { workerData: watched });
   watchdog.unref();
   // A machine that slept wakes with both threads: the count goes on before the next look.

@@ -110,7 +110,7 @@ export interface NextHere extends Omit<Next, 'entry'> {
 /** How often searches were told to stop: one that began before the last time ends with what it has. */
 let stops = 0;
 /** Milliseconds a search goes on without listening. */
-const UNHEARD = 50;
+const LISTENS_EVERY = 50;
 
 /** Searches to its end, or until it is told to stop: between two stretches it hears what the page says meanwhile. */
 async function searched<T>(search: Searching<T>, onTold?: (done: number) => void): Promise<T> {
@@ -118,7 +118,7 @@ async function searched<T>(search: Searching<T>, onTold?: (done: number) => void
   let heard = performance.now();
   let step = search.next(true);
   while (!step.done) {
-    if (performance.now() - heard > UNHEARD) {
+    if (performance.now() - heard > LISTENS_EVERY) {
       onTold?.(step.value);
       await new Promise((resolve) => setTimeout(resolve));
       heard = performance.now();

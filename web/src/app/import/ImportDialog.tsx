@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { download } from '../../parts/download';
 import { Sheet } from '../../parts/Sheet';
 import { newId } from '../freeId';
-import { unheard } from '../saving/unheard';
+import { whileFeedHeld } from '../saving/heldFeed';
 import { selectWaiting } from '../store/selectors';
 import type { ImportQuery } from '../store/server';
 import { useAppDispatch, useAppSelector } from '../store/store';
@@ -63,7 +63,7 @@ export default function ImportDialog({ close }: { close: () => void }) {
   };
   const takeIn = (taken: Chosen) =>
     waiting(taken, async (progress) => {
-      await unheard(async () => {
+      await whileFeedHeld(async () => {
         const answer = await send(taken, { mode, rehearse: false, base: rehearsal?.revision, progress });
         await dispatch(loadStudio(`importing ${nameOf(taken)}`)).unwrap();
         setDone(answer);

@@ -1,7 +1,7 @@
 import { emptyBundle } from '@warm-ladder/core/formats';
 import { useState } from 'react';
 import { Sheet } from '../../parts/Sheet';
-import { unheard } from '../saving/unheard';
+import { whileFeedHeld } from '../saving/heldFeed';
 import { ServerAway, server } from '../store/server';
 import { useAppDispatch } from '../store/store';
 import { loadStudio } from '../store/studio';
@@ -14,7 +14,7 @@ export default function EmptyDialog({ close }: { close: () => void }) {
   const [typed, setTyped] = useState('');
   const [fault, setFault] = useState('');
   const empty = () =>
-    unheard(async () => {
+    whileFeedHeld(async () => {
       setFault('');
       try {
         await server.import(JSON.stringify(emptyBundle()), { mode: 'replace', rehearse: false, reason: 'empty' });

@@ -2,7 +2,7 @@ import type { KeptCopy, SetAsideDocument } from '@warm-ladder/core/wire';
 import { useCallback, useEffect, useState } from 'react';
 import { download } from '../../parts/download';
 import { Sheet } from '../../parts/Sheet';
-import { unheard } from '../saving/unheard';
+import { whileFeedHeld } from '../saving/heldFeed';
 import { dropUnreadable, unreadable } from '../saving/unsent';
 import { selectWaiting } from '../store/selectors';
 import { copyPath, ServerAway, server } from '../store/server';
@@ -59,7 +59,7 @@ export default function WaysBack({ close }: { close: () => void }) {
   useEffect(() => void doing(load), [doing, load]);
   const restore = (name: string) =>
     doing(async () => {
-      await unheard(async () => {
+      await whileFeedHeld(async () => {
         await server.restoreCopy(name);
         await dispatch(loadStudio('bringing a copy back')).unwrap();
       });
@@ -67,7 +67,7 @@ export default function WaysBack({ close }: { close: () => void }) {
     });
   const bring = (each: SetAsideDocument, how: 'putBack' | 'forget') =>
     doing(async () => {
-      await unheard(async () => {
+      await whileFeedHeld(async () => {
         await server[how](each);
         await dispatch(loadStudio('putting back what was set aside')).unwrap();
       });

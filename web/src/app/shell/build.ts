@@ -9,8 +9,8 @@ const TRIED = 'warm-ladder/build';
 let newer: string | null = null;
 const told = new Set<() => void>();
 
-/** Hears which build of the pages the server has. */
-export function hearBuild(build: string | null): void {
+/** Notes which build of the pages the server has. */
+export function noteBuild(build: string | null): void {
   if (!build || OWN === undefined || build === OWN || build === newer) return;
   newer = build;
   for (const tell of told) tell();

@@ -2,7 +2,7 @@ import { diff, type Edit } from '@warm-ladder/core/edits';
 import type { ClassPlan } from '@warm-ladder/core/plan';
 import { block, bundleOf, classOf } from '@warm-ladder/core/testing';
 import type { FeedEvent, StudioAnswer } from '@warm-ladder/core/wire';
-import { unheard } from '../saving/unheard';
+import { whileFeedHeld } from '../saving/heldFeed';
 import { documentOf } from './entities';
 import { startFeed } from './feed';
 import { startRest, wholeStudio } from './rest';
@@ -219,7 +219,7 @@ test('an answer that comes after a newer one is asked for again', async () => {
 
 test('what is told while this tab does something of its own is heard after it', async () => {
   let end = () => {};
-  const own = unheard(
+  const own = whileFeedHeld(
     () =>
       new Promise<void>((resolve) => {
         end = resolve;

@@ -1,7 +1,7 @@
 import { BUILD_EVENT } from '@warm-ladder/core/formats';
 import type { FeedEvent } from '@warm-ladder/core/wire';
-import { hear } from '../saving/unheard';
-import { hearBuild } from '../shell/build';
+import { whenFeedFree } from '../saving/heldFeed';
+import { noteBuild } from '../shell/build';
 import type { AppStore } from './store';
 import { fed, loadStudio } from './studio';
 import { withFed } from './studioAnswers';
@@ -40,7 +40,7 @@ export function startFeed(store: AppStore): void {
     // Of what is not here as it was before, what was changed tells nothing.
     else void read(event.revision);
   };
-  tabs.onmessage = ({ data }: MessageEvent<FeedEvent>) => hear(() => take(data));
+  tabs.onmessage = ({ data }: MessageEvent<FeedEvent>) => whenFeedFree(() => take(data));
   const listen = (): Promise<never> => {
     const open = () => {
       const { studio } = store.getState();
@@ -48,10 +48,10 @@ export function startFeed(store: AppStore): void {
       const line = new EventSource(`/api/feed?since=${studio.revision}`);
       line.onmessage = ({ data }: MessageEvent<string>) => {
         const event = JSON.parse(data) as FeedEvent;
-        hear(() => take(event));
+        whenFeedFree(() => take(event));
         tabs.postMessage(event);
       };
-      line.addEventListener(BUILD_EVENT, ({ data }: MessageEvent<string>) => hearBuild(JSON.parse(data) as string));
+      line.addEventListener(BUILD_EVENT, ({ data }: MessageEvent<string>) => noteBuild(JSON.parse(data) as string));
       // A line that broke is taken up again by the browser from where it was; one that was refused is not.
       line.onerror = () => {
         if (line.readyState === EventSource.CLOSED) setTimeout(open, AGAIN);

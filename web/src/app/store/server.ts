@@ -2,7 +2,7 @@ import { BUILD_HEADER, type DocumentKind } from '@warm-ladder/core/formats';
 import type { Fill } from '@warm-ladder/core/tables';
 import type { Kept, RefusalBody, ROUTES, SentChange, SetAsideDocument } from '@warm-ladder/core/wire';
 import type { z } from 'zod';
-import { hearBuild } from '../shell/build';
+import { noteBuild } from '../shell/build';
 
 /** A refusal in the server's words. */
 export class Refused extends Error {
@@ -59,7 +59,7 @@ async function send(
   } catch {
     throw new ServerAway();
   }
-  hearBuild(response.headers.get(BUILD_HEADER));
+  noteBuild(response.headers.get(BUILD_HEADER));
   const answer: unknown = await response.json().catch(() => null);
   if (response.ok && answer !== null) return answer;
   const refusal = (answer ?? {}) as Partial<RefusalBody>;

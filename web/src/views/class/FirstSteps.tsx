@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { unheard } from '../../app/saving/unheard';
+import { whileFeedHeld } from '../../app/saving/heldFeed';
 import { useAppDispatch } from '../../app/store/store';
 import { loadStudio } from '../../app/store/studio';
 
@@ -15,7 +15,7 @@ export function FirstSteps() {
     setFault('');
     try {
       const { beginWithHouse } = await import('../../app/house');
-      await unheard(async () => {
+      await whileFeedHeld(async () => {
         await beginWithHouse();
         await dispatch(loadStudio('beginning with the house repertoire')).unwrap();
       });

@@ -1,6 +1,6 @@
 import type { Fix } from '@warm-ladder/core/mend';
 import type { ClassPlan, PlanEdit } from '@warm-ladder/core/plan';
-import { type CraftWord, type Finding, findingKey, heardOf, type Verdict } from '@warm-ladder/core/review';
+import { type CraftWord, type Finding, findingKey, nowAndLater, type Verdict } from '@warm-ladder/core/review';
 import { countText } from '@warm-ladder/core/vocabulary';
 import { memo, type ReactNode, useEffect, useMemo, useState } from 'react';
 import { effectText } from '../../../parts/classes/effectText';
@@ -33,7 +33,7 @@ const SHOWN = 16;
 export const FindingsPanel = memo(function FindingsPanel(props: FindingsPanelProps) {
   const { plan, findings: found, verdict, seconds, arises, children, onAsk, ...does } = props;
   const [early, setEarly] = useState(false);
-  const heard = useMemo(() => heardOf(found, { seconds, plan }), [found, seconds, plan]);
+  const heard = useMemo(() => nowAndLater(found, { seconds, plan }), [found, seconds, plan]);
   const findings = early ? found : heard.now;
   const [all, setAll] = useState(false);
   const [opened, setOpened] = useState<string | null>(null);

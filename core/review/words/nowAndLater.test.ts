@@ -1,6 +1,6 @@
 import { block, catalogOf, classOf } from '../../testing/studio';
 import { reviewClass } from '../reviewClass';
-import { heardOf } from './begun';
+import { nowAndLater } from './nowAndLater';
 
 const catalog = catalogOf();
 const heard = (minutes: number) => {
@@ -8,7 +8,7 @@ const heard = (minutes: number) => {
     catalog,
     classOf([block('side-leg', { side: 'left' })], { targetMinutes: minutes }),
   );
-  const { now, later } = heardOf(findings, timed);
+  const { now, later } = nowAndLater(findings, timed);
   return { all: findings.length, now: now.map(({ code }) => code), later: later.map(({ code }) => code) };
 };
 

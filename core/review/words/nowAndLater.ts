@@ -6,7 +6,7 @@ import { ruleOf } from '../rules';
 const BEGUN = 0.5;
 
 /** Findings of a class as a director hears them: while it is being begun, what speaks of a finished shape waits. */
-export function heardOf<F extends Pick<Finding, 'code'>>(
+export function nowAndLater<F extends Pick<Finding, 'code'>>(
   findings: readonly F[],
   { seconds, plan }: Pick<TimedClass, 'seconds' | 'plan'>,
 ): { readonly now: readonly F[]; readonly later: readonly F[] } {

@@ -2,7 +2,7 @@ import type { TimedBlock } from '../../plan';
 import type { Known } from '../subject/known';
 
 /** Blocks that bend forward until something releases them, with what does. */
-interface Bent {
+interface FlexionStretch {
   readonly blocks: readonly TimedBlock[];
   /** Seconds of it in each of them, and in all. */
   readonly own: readonly number[];
@@ -14,8 +14,8 @@ interface Bent {
  * Stretches of bending forward.
  * @param known of each of the blocks
  */
-export function flexionStretches(done: readonly TimedBlock[], known: readonly Known[]): Bent[] {
-  const stretches: Bent[] = [];
+export function flexionStretches(done: readonly TimedBlock[], known: readonly Known[]): FlexionStretch[] {
+  const stretches: FlexionStretch[] = [];
   let blocks: TimedBlock[] = [];
   let own: number[] = [];
   let seconds = 0;
