@@ -17,7 +17,10 @@ test('a script as data is printed; a class, a format or a teacher that is not th
   expect(JSON.parse(String(stdout))).toMatchObject({ wordsPerMinute: 140 });
   for (const [args, sentence] of [
     [['--class', 'nowhere'], /There is no class “nowhere”/],
-    [['--class', 'night-landing', '--as', 'poem'], /“poem” is no format; expected one of json, md, csv/],
+    [
+      ['--class', 'night-landing', '--as', 'poem'],
+      /“poem” is no format; expected one of pdf, docx, md, csv, vtt, srt, json\./,
+    ],
     [['--class', 'night-landing', '--teacher', 'nobody'], /There is no teacher “nobody”/],
     [['--as', 'pdf'], /Name the class/],
     [['--class', 'night-landing', '--as', 'md', '--out', join(folder, 'no/such/place.md')], /can’t be written/],
