@@ -29,7 +29,7 @@ export const ON_ALL_FOURS: Told = { positions: positionsWhere(isOnAllFours) };
 
 /** Where people fold from the hips, and where it is the hips that go up. */
 export const FOLDING: Told = { positions: positionsWhere(isUpright) };
-export const HIPS_UP: Told = { positions: positionsWhere((each) => !isUpright(each)) };
+const HIPS_UP: Told = { positions: positionsWhere((each) => !isUpright(each)) };
 
 /** The head below the heart: with the hips lifted, or folded over. */
 export const headLow = (
