@@ -66,6 +66,6 @@ export function scriptDocument({ script, voice }: SpokenClass): ScriptDocument {
         })),
       }),
     ),
-    findings: reviewVoice(voice).map(({ remedies: _mend, ...finding }) => finding),
+    findings: reviewVoice(voice).map(({ remedies: _remedies, ...finding }) => finding),
   });
 }

@@ -1,14 +1,12 @@
-/** One thing the keyboard does: how its keys are written, what they do, and the keys that whoever does it listens to. */
+/** One thing the keyboard does: how its keys are written, and what they do. */
 interface Shortcut {
   readonly written: string;
   readonly does: string;
-  /** As the browser names them, in small letters. */
-  readonly keys: readonly string[];
+  /** The keys themselves, in small letters, where `means` is asked; arrows and handles are read where they lead. */
+  readonly keys?: readonly string[];
 }
 
-const ARROWS = ['arrowleft', 'arrowright', 'arrowup', 'arrowdown'] as const;
-
-/** Every shortcut there is, in the order of their list; who does one asks `means` whether it was pressed. */
+/** Every shortcut there is, in the order of their list. */
 export const SHORTCUTS = {
   undo: { written: 'Ctrl Z', does: 'Undo', keys: ['z'] },
   redo: { written: 'Ctrl Shift Z', does: 'Redo', keys: ['y'] },
@@ -18,17 +16,14 @@ export const SHORTCUTS = {
   walk: {
     written: '← → ↑ ↓ on a block',
     does: 'Go to the next block, or to the line above or below',
-    keys: ARROWS,
   },
   move: {
     written: 'Alt and an arrow on a block',
     does: 'Move the block along the line, or to another one',
-    keys: ARROWS,
   },
   hold: {
     written: 'Space on a handle',
     does: 'Take hold of the block; arrows move it, space lets go',
-    keys: [' '],
   },
   choose: {
     written: 'X on a block, Shift ← →',
@@ -40,10 +35,14 @@ export const SHORTCUTS = {
   open: { written: 'Enter on a block', does: 'Open or close its details', keys: ['enter'] },
   swap: { written: 'I on a block', does: 'Swap the block for another rung', keys: ['i'] },
   remove: { written: 'Delete on a block', does: 'Remove the block', keys: ['delete', 'backspace'] },
-  step: { written: '↑ ↓ in a number', does: 'One more, one less', keys: ['arrowup', 'arrowdown'] },
-  turn: { written: '← → on a joint', does: 'Turn it a degree; ten with Shift', keys: ['arrowleft', 'arrowright'] },
+  step: { written: '↑ ↓ in a number', does: 'One more, one less' },
+  turn: { written: '← → on a joint', does: 'Turn it a degree; ten with Shift' },
 } as const satisfies Readonly<Record<string, Shortcut>>;
-export type ShortcutId = keyof typeof SHORTCUTS;
+type Shortcuts = typeof SHORTCUTS;
+/** The shortcuts of one key. */
+export type ShortcutId = {
+  [Id in keyof Shortcuts]: Shortcuts[Id] extends { readonly keys: readonly string[] } ? Id : never;
+}[keyof Shortcuts];
 
 /** Whether a key is that of a shortcut; what is held with it is for who listens. */
 export const means = (id: ShortcutId, { key }: Pick<KeyboardEvent, 'key'>): boolean =>
